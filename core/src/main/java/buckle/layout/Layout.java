@@ -1,0 +1,33 @@
+package buckle.layout;
+
+import buckle.site.GeoPoint;
+import java.util.List;
+import java.util.Optional;
+
+/** The whole job laid out. {@code feed} is empty only when no line has been drawn. */
+public record Layout(
+        GeoPoint origin,
+        List<LineLayout> lines,
+        Optional<Feed> feed,
+        List<Section> sections,
+        List<TestPoint> testPoints,
+        List<Finding> findings) {
+    public Layout {
+        lines = List.copyOf(lines);
+        sections = List.copyOf(sections);
+        testPoints = List.copyOf(testPoints);
+        findings = List.copyOf(findings);
+    }
+
+    public long count(PostKind kind) {
+        return lines.stream().mapToLong(l -> l.count(kind)).sum();
+    }
+
+    public int pulls() {
+        return lines.stream().mapToInt(l -> l.pulls().size()).sum();
+    }
+
+    public List<GatePlace> gates() {
+        return lines.stream().flatMap(l -> l.gates().stream()).toList();
+    }
+}

@@ -1,0 +1,91 @@
+package buckle.layout;
+
+import buckle.site.FenceLine;
+import buckle.site.GateKind;
+import buckle.site.LocalPlane;
+import buckle.site.Site;
+import buckle.spec.GroundSchool;
+import buckle.spec.Spec;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Site and spec become the fence. Expects a site without problems ({@link buckle.site.SiteCheck}). */
+public final class LayoutPlanner {
+    private LayoutPlanner() {}
+
+    public static Layout layOut(Site site, Spec spec) {
+        LocalPlane plane = site.plane();
+        List<Finding> findings = new ArrayList<>();
+        List<LineLayer> layers = new ArrayList<>();
+        List<LineLayout> lines = new ArrayList<>();
+        for (FenceLine line : site.lines()) {
+            LineLayer layer = new LineLayer(line, spec, plane, findings);
+            layers.add(layer);
+            lines.add(layer.layOut());
+        }
+        if (lines.isEmpty()) {
+            return new Layout(plane.origin(), lines, Optional.empty(), List.of(), List.of(), findings);
+        }
+        Feed feed = FeedPlanner.plan(site, spec, plane, layers, lines);
+        Network.Result network = Network.of(lines, layers, feed, spec.ringClosed(), plane);
+        findings.addAll(network.findings());
+        feedFindings(feed, spec, lines, findings);
+        gateFindings(lines, findings);
+        cautions(lines, findings);
+        List<TestPoint> points = TestPoints.of(lines, layers, feed, network, plane);
+        return new Layout(plane.origin(), lines, Optional.of(feed), network.sections(), points, findings);
+    }
+
+    private static void feedFindings(Feed feed, Spec spec, List<LineLayout> lines, List<Finding> findings) {
+        if (feed.assumed()) {
+            findings.add(Finding.at("C1", Severity.WARN, feed.lineId(), 0,
+                    "No energizer is placed yet; the start of the first line is taken as its place."));
+        }
+        if (feed.school() == GroundSchool.BY_AREA && FeedPlanner.areaM2(lines) == 0) {
+            findings.add(Finding.ofJob("G2", Severity.NOTE,
+                    "No line is closed, so there is no area to count rods by; the most rods of this school are taken."));
+        }
+        if (feed.school() == GroundSchool.ONE_LONG_ROD) {
+            findings.add(Finding.ofJob("G3", Severity.WARN,
+                    "One rod is enough only in soft wet clay. Test the ground under load."));
+        }
+        boolean ring = lines.stream().anyMatch(LineLayout::closed);
+        if (ring && spec.ringClosed()) {
+            findings.add(Finding.ofJob("J7", Severity.NOTE,
+                    "The ring is closed at its closing post: to isolate a section, two cut-outs must be opened."));
+        } else if (ring) {
+            findings.add(Finding.ofJob("J7", Severity.NOTE,
+                    "Closed line: the hot wires stay open at the closing post, so one cut-out isolates all beyond it."));
+        }
+    }
+
+    private static void gateFindings(List<LineLayout> lines, List<Finding> findings) {
+        for (LineLayout line : lines) {
+            for (GatePlace gate : line.gates()) {
+                if (gate.kind() == GateKind.HANDLE) {
+                    findings.add(Finding.at("J2", Severity.NOTE, line.lineId(), gate.fromM(), gate.name()
+                            + ": hang the handles on the dead side. What lies beyond is dead while it is open."));
+                }
+            }
+        }
+    }
+
+    private static void cautions(List<LineLayout> lines, List<Finding> findings) {
+        caution(findings, "C1", "Feed the fence from a certified energizer only, never from the mains.");
+        caution(findings, "C6", "Have buried water, power, gas and telephone lines located before anything is driven.");
+        caution(findings, "C8", "Wear eye and hand protection when cutting or straining wire.");
+        caution(findings, "C4", "Warning signs at gates, at public access and along the line, as the local code says.");
+        caution(findings, "C7", "Energizer off and isolated before hands go on the wire.");
+        boolean cable = lines.stream()
+                .flatMap(l -> l.gates().stream())
+                .anyMatch(g -> g.kind() == GateKind.SWING);
+        if (cable) {
+            caution(findings, "C9", "Cable under gates is rated for the fence voltage; mains cable is not.");
+        }
+    }
+
+    private static void caution(List<Finding> findings, String rule, String message) {
+        findings.add(Finding.ofJob(rule, Severity.CAUTION, message + " Local code and licensed people decide."));
+    }
+}

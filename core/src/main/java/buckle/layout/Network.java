@@ -1,0 +1,311 @@
+package buckle.layout;
+
+import buckle.layout.Section.Stretch;
+import buckle.site.LocalPlane;
+import buckle.site.PlanePoint;
+import java.util.ArrayDeque;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
+import java.util.Deque;
+import java.util.HashMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What is joined to what: stretches of line between breaks (ends, cut-outs, branches, the feed), joined to sections, and
+ * the sections joined by cut-outs to a tree from the energizer.
+ */
+final class Network {
+    /** A line that ends this near another one, or near an end of it, is joined to it. */
+    private static final double JOINED_M = 1;
+
+    private static final double SAME_STATION_M = 0.01;
+
+    private final List<LineLayout> lines;
+    private final List<LineLayer> layers;
+    private final Feed feed;
+    private final boolean ringClosed;
+    private final List<Piece> pieces = new ArrayList<>();
+    private final List<Switch> switches = new ArrayList<>();
+    private final List<List<Break>> breaks = new ArrayList<>();
+    private int[] parent = new int[0];
+
+    /** A piece of line between two breaks; its ends have the numbers {@code 2 i} and {@code 2 i + 1}. */
+    private record Piece(int line, double fromM, double toM) {}
+
+    private record Break(double stationM, Optional<CutOutPlace> cutOut) {}
+
+    private record Switch(CutOutPlace cutOut, int line, int before, int after) {}
+
+    private record Joint(int endLine, boolean atStart, int line, double stationM) {}
+
+    /** What was found: sections in order from the energizer, where each ends, and findings. */
+    record Result(List<Section> sections, List<TestPoint> ends, List<Finding> findings) {}
+
+    private Network(List<LineLayout> lines, List<LineLayer> layers, Feed feed, boolean ringClosed) {
+        this.lines = lines;
+        this.layers = layers;
+        this.feed = feed;
+        this.ringClosed = ringClosed;
+    }
+
+    static Result of(
+            List<LineLayout> lines, List<LineLayer> layers, Feed feed, boolean ringClosed, LocalPlane plane) {
+        Network network = new Network(lines, layers, feed, ringClosed);
+        List<Joint> joints = network.joints();
+        network.cut(joints);
+        network.join(joints);
+        return network.sections(plane);
+    }
+
+    private List<Joint> joints() {
+        List<Joint> joints = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            if (!lines.get(i).closed()) {
+                joint(i, true).ifPresent(joints::add);
+                joint(i, false).ifPresent(joints::add);
+            }
+        }
+        return joints;
+    }
+
+    private Optional<Joint> joint(int end, boolean atStart) {
+        PlanePoint at = layers.get(end).stationing().at(atStart ? 0 : lines.get(end).lengthM());
+        for (int other = 0; other < lines.size(); other++) {
+            if (other != end) {
+                var place = layers.get(other).stationing().nearest(at);
+                if (place.offsetM() <= JOINED_M) {
+                    return Optional.of(new Joint(end, atStart, other, place.stationM()));
+                }
+            }
+        }
+        return Optional.empty();
+    }
+
+    private void cut(List<Joint> joints) {
+        for (int i = 0; i < lines.size(); i++) {
+            LineLayout line = lines.get(i);
+            List<Break> all = new ArrayList<>();
+            line.cutOuts().forEach(c -> all.add(new Break(c.stationM(), Optional.of(c))));
+            for (Joint joint : joints) {
+                if (joint.line() == i) {
+                    all.add(new Break(joint.stationM(), Optional.empty()));
+                }
+            }
+            if (line.lineId().equals(feed.lineId())) {
+                all.add(new Break(feed.stationM(), Optional.empty()));
+            }
+            all.sort(Comparator.comparingDouble(Break::stationM));
+            all.removeIf(b -> b.stationM() < SAME_STATION_M || b.stationM() > line.lengthM() - SAME_STATION_M);
+            dropDoubled(all);
+            breaks.add(all);
+            double from = 0;
+            for (Break b : all) {
+                pieces.add(new Piece(i, from, b.stationM()));
+                from = b.stationM();
+            }
+            pieces.add(new Piece(i, from, line.lengthM()));
+        }
+    }
+
+    /** Two breaks at one place are one; a cut-out among them stays. */
+    private static void dropDoubled(List<Break> all) {
+        for (int k = all.size() - 1; k > 0; k--) {
+            if (all.get(k).stationM() - all.get(k - 1).stationM() < SAME_STATION_M) {
+                all.remove(all.get(k).cutOut().isPresent() ? k - 1 : k);
+            }
+        }
+    }
+
+    private void join(List<Joint> joints) {
+        parent = new int[2 * pieces.size()];
+        Arrays.setAll(parent, i -> i);
+        int piece = 0;
+        for (int i = 0; i < lines.size(); i++) {
+            int line = i;
+            int first = piece;
+            for (Break b : breaks.get(i)) {
+                int before = 2 * piece + 1;
+                int after = 2 * (piece + 1);
+                b.cutOut().ifPresentOrElse(
+                        c -> switches.add(new Switch(c, line, before, after)), () -> union(before, after));
+                piece++;
+            }
+            if (lines.get(i).closed() && ringClosed) {
+                union(2 * first, 2 * piece + 1);
+            }
+            piece++;
+        }
+        for (int k = 0; k < pieces.size(); k++) {
+            union(2 * k, 2 * k + 1);
+        }
+        for (Joint joint : joints) {
+            double station = joint.atStart() ? 0 : lines.get(joint.endLine()).lengthM();
+            union(endAt(joint.endLine(), station), endAt(joint.line(), joint.stationM()));
+        }
+    }
+
+    /** Number of the piece end at a station of a line. */
+    private int endAt(int line, double stationM) {
+        for (int k = 0; k < pieces.size(); k++) {
+            Piece p = pieces.get(k);
+            if (p.line() == line && stationM <= p.toM() + SAME_STATION_M) {
+                return Math.abs(stationM - p.fromM()) <= SAME_STATION_M ? 2 * k : 2 * k + 1;
+            }
+        }
+        throw new IllegalStateException("station " + stationM + " m is beyond line " + line);
+    }
+
+    private void union(int a, int b) {
+        parent[root(a)] = root(b);
+    }
+
+    private int root(int a) {
+        int at = a;
+        while (parent[at] != at) {
+            parent[at] = parent[parent[at]];
+            at = parent[at];
+        }
+        return at;
+    }
+
+    private int lineIndex(String lineId) {
+        for (int i = 0; i < lines.size(); i++) {
+            if (lines.get(i).lineId().equals(lineId)) {
+                return i;
+            }
+        }
+        throw new IllegalStateException("no line " + lineId);
+    }
+
+    private Result sections(LocalPlane plane) {
+        int feedRoot = root(endAt(lineIndex(feed.lineId()), feed.stationM()));
+        Map<Integer, String> ids = new LinkedHashMap<>();
+        Map<String, String> parents = new HashMap<>();
+        Map<Integer, String> entry = new HashMap<>();
+        List<Finding> findings = new ArrayList<>();
+        ids.put(feedRoot, "feed");
+        Deque<Integer> open = new ArrayDeque<>(List.of(feedRoot));
+        while (!open.isEmpty()) {
+            int here = open.removeFirst();
+            for (Switch s : switches) {
+                int a = root(s.before());
+                int b = root(s.after());
+                int there = a == here ? b : b == here ? a : -1;
+                if (there >= 0 && !ids.containsKey(there)) {
+                    ids.put(there, s.cutOut().id());
+                    parents.put(s.cutOut().id(), ids.get(here));
+                    entry.put(there, s.cutOut().id());
+                    open.addLast(there);
+                }
+            }
+        }
+        List<Section> sections = build(ids, parents, findings);
+        ringFindings(ids, entry, findings);
+        return new Result(sections, ends(ids, plane), findings);
+    }
+
+    private List<Section> build(Map<Integer, String> ids, Map<String, String> parents, List<Finding> findings) {
+        Map<Integer, List<Stretch>> stretches = new LinkedHashMap<>();
+        ids.keySet().forEach(root -> stretches.put(root, new ArrayList<>()));
+        for (int k = 0; k < pieces.size(); k++) {
+            Piece p = pieces.get(k);
+            String lineId = lines.get(p.line()).lineId();
+            stretches
+                    .computeIfAbsent(root(2 * k), r -> new ArrayList<>())
+                    .add(new Stretch(lineId, p.fromM(), p.toM()));
+        }
+        List<Section> sections = new ArrayList<>();
+        stretches.forEach((root, parts) -> {
+            boolean live = ids.containsKey(root);
+            String id = live ? ids.get(root) : "dead-" + parts.getFirst().lineId() + "-" + sections.size();
+            double lengthM = parts.stream().mapToDouble(s -> s.toM() - s.fromM()).sum();
+            String name = "Section " + (sections.size() + 1);
+            sections.add(
+                    new Section(id, name, Optional.ofNullable(parents.get(id)), live, lengthM, joined(parts)));
+            if (!live) {
+                Stretch s = parts.getFirst();
+                findings.add(Finding.at("J7", Severity.WARN, s.lineId(), s.fromM(), name
+                        + " is not connected to the energizer and stays dead. End it on a line that is fed, or feed it by its own energizer as its own job."));
+            }
+        });
+        return sections;
+    }
+
+    /** Neighbouring pieces of one line, parted only by a feed or a branch, are one stretch. */
+    private static List<Stretch> joined(List<Stretch> parts) {
+        List<Stretch> result = new ArrayList<>();
+        for (Stretch s : parts) {
+            Stretch last = result.isEmpty() ? null : result.getLast();
+            if (last != null && last.lineId().equals(s.lineId()) && last.toM() == s.fromM()) {
+                result.set(result.size() - 1, new Stretch(s.lineId(), last.fromM(), s.toM()));
+            } else {
+                result.add(s);
+            }
+        }
+        return result;
+    }
+
+    private void ringFindings(Map<Integer, String> ids, Map<Integer, String> entry, List<Finding> findings) {
+        for (Switch s : switches) {
+            String lineId = lines.get(s.line()).lineId();
+            int a = root(s.before());
+            int b = root(s.after());
+            if (a == b) {
+                findings.add(Finding.at("J7", Severity.WARN, lineId, s.cutOut().stationM(), s.cutOut().name()
+                        + " separates nothing: the pulse goes round the closed ring. A second cut-out makes a section."));
+            } else if (ids.containsKey(a)
+                    && !s.cutOut().id().equals(entry.get(a))
+                    && !s.cutOut().id().equals(entry.get(b))) {
+                findings.add(Finding.at("J7", Severity.NOTE, lineId, s.cutOut().stationM(), s.cutOut().name()
+                        + " closes a ring: to isolate a section of it, open the cut-outs at both of its ends."));
+            }
+        }
+    }
+
+    private List<TestPoint> ends(Map<Integer, String> ids, LocalPlane plane) {
+        List<TestPoint> points = new ArrayList<>();
+        for (Switch s : switches) {
+            String before = ids.get(root(s.before()));
+            String after = ids.get(root(s.after()));
+            String near = s.cutOut().id().equals(before) ? after : before;
+            if (before != null && after != null && !before.equals(after)) {
+                points.add(point(
+                        "before:" + s.cutOut().id(),
+                        "at " + s.cutOut().name() + ", energizer side",
+                        s.line(),
+                        s.cutOut().stationM(),
+                        near,
+                        plane));
+            }
+        }
+        for (int i = 0; i < lines.size(); i++) {
+            LineLayout line = lines.get(i);
+            if (!(line.closed() && ringClosed)) {
+                freeEnd(i, 0, "start", ids, plane).ifPresent(points::add);
+                freeEnd(i, line.lengthM(), "finish", ids, plane).ifPresent(points::add);
+            }
+        }
+        return points;
+    }
+
+    private Optional<TestPoint> freeEnd(
+            int i, double stationM, String which, Map<Integer, String> ids, LocalPlane plane) {
+        LineLayout line = lines.get(i);
+        boolean fed = line.lineId().equals(feed.lineId()) && Math.abs(feed.stationM() - stationM) < JOINED_M;
+        boolean joined = !line.closed() && joint(i, stationM == 0).isPresent();
+        String section = ids.get(root(endAt(i, stationM)));
+        if (fed || joined || section == null) {
+            return Optional.empty();
+        }
+        String name = line.closed() ? "closing post, " + which : which + " of " + line.name();
+        return Optional.of(point("end:" + line.lineId() + ":" + which, name, i, stationM, section, plane));
+    }
+
+    private TestPoint point(String id, String name, int line, double stationM, String section, LocalPlane plane) {
+        return TestPoints.at(id, name, lines.get(line).lineId(), layers.get(line).stationing(), stationM, section, plane);
+    }
+}

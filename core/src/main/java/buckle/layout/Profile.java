@@ -1,0 +1,101 @@
+package buckle.layout;
+
+import buckle.site.GeoPoint;
+import buckle.site.LocalPlane;
+import buckle.site.Stationing;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/** Heights of the ground along a line and the length along the slope they make. Level where nothing is known. */
+final class Profile {
+    /** Heights further off the line than this say nothing about it. */
+    private static final double FAR_OFF_M = 25;
+
+    private static final double LEAST_STEP_M = 1;
+
+    private final List<ProfilePoint> points;
+    private final double[] slopeAtM;
+
+    private Profile(List<ProfilePoint> points) {
+        this.points = points;
+        this.slopeAtM = new double[points.size()];
+        for (int i = 1; i < points.size(); i++) {
+            ProfilePoint a = points.get(i - 1);
+            ProfilePoint b = points.get(i);
+            slopeAtM[i] = slopeAtM[i - 1] + Math.hypot(b.stationM() - a.stationM(), b.heightM() - a.heightM());
+        }
+    }
+
+    static Profile along(Stationing line, boolean closed, List<GeoPoint> ground, LocalPlane plane) {
+        List<ProfilePoint> found = new ArrayList<>();
+        int side = 0;
+        for (GeoPoint g : ground) {
+            if (g.heightM().isPresent()) {
+                Stationing.Place place = line.nearestFrom(plane.toPlane(g), side, FAR_OFF_M);
+                side = place.side();
+                if (place.offsetM() <= FAR_OFF_M) {
+                    found.add(new ProfilePoint(place.stationM(), g.heightM().getAsDouble()));
+                }
+            }
+        }
+        found.sort(Comparator.comparingDouble(ProfilePoint::stationM));
+        return new Profile(whole(thinned(found), closed, line.lengthM()));
+    }
+
+    private static List<ProfilePoint> thinned(List<ProfilePoint> found) {
+        List<ProfilePoint> kept = new ArrayList<>();
+        for (ProfilePoint p : found) {
+            if (kept.isEmpty() || p.stationM() - kept.getLast().stationM() >= LEAST_STEP_M) {
+                kept.add(p);
+            }
+        }
+        return kept;
+    }
+
+    /** Runs the profile from 0 to the end; across the seam of a closed line, level beyond the ends of an open one. */
+    private static List<ProfilePoint> whole(List<ProfilePoint> found, boolean closed, double lengthM) {
+        if (found.size() < 2) {
+            return List.of();
+        }
+        ProfilePoint first = found.getFirst();
+        ProfilePoint last = found.getLast();
+        double seamM = lengthM - last.stationM() + first.stationM();
+        double share = closed && seamM > 0 ? (lengthM - last.stationM()) / seamM : 0;
+        double atSeamM = last.heightM() + (first.heightM() - last.heightM()) * share;
+        List<ProfilePoint> all = new ArrayList<>();
+        if (first.stationM() > 0) {
+            all.add(new ProfilePoint(0, closed ? atSeamM : first.heightM()));
+        }
+        all.addAll(found);
+        if (last.stationM() < lengthM) {
+            all.add(new ProfilePoint(lengthM, closed ? atSeamM : last.heightM()));
+        }
+        return all;
+    }
+
+    List<ProfilePoint> points() {
+        return points;
+    }
+
+    double slopeLengthM(double fromM, double toM) {
+        return points.isEmpty() ? toM - fromM : slopeStationM(toM) - slopeStationM(fromM);
+    }
+
+    private double slopeStationM(double stationM) {
+        int low = 0;
+        int high = points.size() - 2;
+        while (low < high) {
+            int mid = (low + high + 1) >>> 1;
+            if (points.get(mid).stationM() <= stationM) {
+                low = mid;
+            } else {
+                high = mid - 1;
+            }
+        }
+        double from = points.get(low).stationM();
+        double to = points.get(low + 1).stationM();
+        double share = to > from ? (stationM - from) / (to - from) : 0;
+        return slopeAtM[low] + share * (slopeAtM[low + 1] - slopeAtM[low]);
+    }
+}

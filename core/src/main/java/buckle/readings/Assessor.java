@@ -1,0 +1,168 @@
+package buckle.readings;
+
+import buckle.layout.Layout;
+import buckle.layout.Section;
+import buckle.layout.TestPoint;
+import buckle.readings.Assessment.PointStanding;
+import buckle.readings.Assessment.SectionStanding;
+import buckle.rulebook.Values;
+import buckle.spec.Animal;
+import buckle.spec.Spec;
+import buckle.spec.Wire;
+import buckle.spec.WireRole;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.UUID;
+import java.util.stream.Collectors;
+
+/**
+ * Holds readings against what the animal needs: met from the need up, warn from 85 % of it, broken below (V10).
+ *
+ * <p>The latest reading of each test point and wire counts; a corrected one does not. A section is as good as its
+ * weakest test point. On a deer plot each hot wire is read and must hold by itself (V3).
+ */
+public final class Assessor {
+    private final Layout layout;
+    private final Spec spec;
+    private final Map<String, Map<Integer, Reading>> latest;
+
+    private Assessor(Layout layout, Spec spec, List<Reading> readings) {
+        this.layout = layout;
+        this.spec = spec;
+        this.latest = latest(readings);
+    }
+
+    public static Assessment assess(Layout layout, Spec spec, List<Reading> readings) {
+        Assessor assessor = new Assessor(layout, spec, readings);
+        List<PointStanding> points =
+                layout.testPoints().stream().map(assessor::point).toList();
+        Map<String, PointStanding> byId =
+                points.stream().collect(Collectors.toMap(PointStanding::testPointId, p -> p));
+        List<SectionStanding> sections = layout.sections().stream()
+                .map(s -> assessor.section(s, byId))
+                .toList();
+        return new Assessment(spec.needV(), assessor.needWhy(), points, sections);
+    }
+
+    /** How one voltage stands against a need. */
+    public static Standing stand(double peakV, double needV) {
+        if (peakV >= needV) {
+            return Standing.MET;
+        }
+        return peakV >= Values.V10_WARN_SHARE * needV ? Standing.WARN : Standing.BROKEN;
+    }
+
+    private static Map<String, Map<Integer, Reading>> latest(List<Reading> readings) {
+        Set<UUID> corrected = new HashSet<>();
+        readings.forEach(r -> r.corrects().ifPresent(corrected::add));
+        Map<String, Map<Integer, Reading>> latest = new HashMap<>();
+        readings.stream()
+                .filter(r -> !corrected.contains(r.id()))
+                .sorted(Comparator.comparing(Reading::takenAt).thenComparing(Reading::id))
+                .forEach(r -> latest.computeIfAbsent(r.testPointId(), k -> new HashMap<>())
+                        .put(r.wire(), r));
+        return latest;
+    }
+
+    private PointStanding point(TestPoint point) {
+        Map<Integer, Reading> wires = latest.getOrDefault(point.id(), Map.of());
+        OptionalDouble need = spec.needV();
+        if (wires.isEmpty()) {
+            return new PointStanding(point.id(), Standing.OPEN, Optional.empty(), OptionalDouble.empty(), "not read yet");
+        }
+        Reading weakest = wires.values().stream()
+                .min(Comparator.comparingDouble(Reading::peakV))
+                .orElseThrow();
+        OptionalDouble peak = OptionalDouble.of(weakest.peakV());
+        if (need.isEmpty()) {
+            return new PointStanding(
+                    point.id(), Standing.OPEN, Optional.of(weakest.id()), peak, "no need is known for " + animals());
+        }
+        Standing standing = stand(weakest.peakV(), need.getAsDouble());
+        if (weakest.overRange() && standing != Standing.MET) {
+            return new PointStanding(point.id(), Standing.OPEN, Optional.of(weakest.id()), peak,
+                    "over range at " + kv(weakest.peakV()) + ", below the need of " + kv(need.getAsDouble())
+                            + ": the meter cannot tell, use one with a wider range");
+        }
+        Set<Integer> unread = standing == Standing.MET ? unreadWires(wires.keySet()) : Set.of();
+        if (!unread.isEmpty()) {
+            return new PointStanding(point.id(), Standing.OPEN, Optional.of(weakest.id()), peak,
+                    "each hot wire must hold by itself (V3); not read yet: wire "
+                            + unread.stream().map(String::valueOf).collect(Collectors.joining(", ")));
+        }
+        return new PointStanding(
+                point.id(), standing, Optional.of(weakest.id()), peak, sentence(weakest, standing, need.getAsDouble()));
+    }
+
+    /** Hot wires of a deer plot that nobody read at this point. */
+    private Set<Integer> unreadWires(Set<Integer> read) {
+        Set<Integer> unread = new HashSet<>();
+        if (spec.animals().stream().anyMatch(Animal::everyWire)) {
+            List<Wire> wires = spec.schedule().wires();
+            for (int i = 0; i < wires.size(); i++) {
+                if (wires.get(i).role() == WireRole.HOT && !read.contains(i + 1)) {
+                    unread.add(i + 1);
+                }
+            }
+        }
+        return unread;
+    }
+
+    private SectionStanding section(Section section, Map<String, PointStanding> points) {
+        List<PointStanding> own = new ArrayList<>();
+        for (TestPoint p : layout.testPoints()) {
+            if (p.sectionId().equals(section.id())) {
+                own.add(points.get(p.id()));
+            }
+        }
+        Optional<PointStanding> weakest = own.stream()
+                .filter(p -> p.standing() != Standing.OPEN)
+                .min(Comparator.comparingDouble(p -> p.peakV().orElse(Double.MAX_VALUE)));
+        long unread = own.stream().filter(p -> p.standing() == Standing.OPEN).count();
+        if (weakest.isEmpty() || weakest.get().standing() == Standing.MET && unread > 0) {
+            String why = own.isEmpty()
+                    ? "no test point lies in it"
+                    : unread + " of " + own.size() + " test points do not tell yet";
+            return new SectionStanding(section.id(), section.name(), Standing.OPEN,
+                    weakest.map(PointStanding::testPointId), weakest.map(PointStanding::peakV).orElse(OptionalDouble.empty()), why);
+        }
+        PointStanding low = weakest.get();
+        return new SectionStanding(
+                section.id(), section.name(), low.standing(), Optional.of(low.testPointId()), low.peakV(), low.why());
+    }
+
+    private String sentence(Reading reading, Standing standing, double needV) {
+        String held = (reading.overRange() ? "at least " : "") + kv(reading.peakV());
+        return switch (standing) {
+            case MET -> held + " against " + kv(needV) + ": met";
+            case WARN -> held + " is under " + kv(needV) + " but over 85 % of it (" + kv(Values.V10_WARN_SHARE * needV) + ")";
+            case BROKEN -> held + " is under 85 % of " + kv(needV) + " (" + kv(Values.V10_WARN_SHARE * needV) + ")";
+            case OPEN -> held;
+        };
+    }
+
+    private String needWhy() {
+        if (spec.needV().isEmpty()) {
+            return "No voltage is known for " + animals() + ": compare with the readings of the hand-over.";
+        }
+        String rules = spec.animals().stream().map(Animal::rule).distinct().collect(Collectors.joining(", "));
+        return animals() + " need " + kv(spec.needV().getAsDouble()) + " (" + rules + "); met from there, warn from "
+                + kv(Values.V10_WARN_SHARE * spec.needV().getAsDouble()) + " (V10)";
+    }
+
+    private String animals() {
+        return spec.animals().stream().map(Animal::text).collect(Collectors.joining(", "));
+    }
+
+    private static String kv(double volts) {
+        return String.format(Locale.ROOT, "%.1f kV", volts / 1000);
+    }
+}

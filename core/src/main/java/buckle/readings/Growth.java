@@ -1,0 +1,8 @@
+package buckle.readings;
+
+/** What grows into the wires. */
+public enum Growth {
+    CLEAN,
+    LIGHT,
+    HEAVY
+}

@@ -1,0 +1,137 @@
+package buckle.rulebook;
+
+import static buckle.rulebook.Basis.CONVENTION;
+import static buckle.rulebook.Basis.PHYSICS;
+import static buckle.rulebook.Basis.PRACTICE;
+import static buckle.rulebook.Basis.PUBLISHED;
+
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/** All rules this version knows, in the order of the job. */
+public final class Rulebook {
+    /** Raised whenever a value or a rule changes; kept with every stored plan. */
+    public static final int REVISION = 1;
+
+    private static final List<Rule> RULES = List.of(
+            // Wires by animal, heights above ground.
+            practice("W1", "Beef cattle, permanent: 2 wires at 20 and 34 in."),
+            practice("W2", "Cattle, temporary inner fence: 1 strand at 28 in."),
+            practice("W3", "Cows kept off while calves pass under: 1 strand at 36 to 38 in; we take 37 in."),
+            practice(
+                    "W4",
+                    "Sheep and goats with young: lowest 4 to 5 in, then every 4 in to about 20 in, wider above; goats 7 to 9 wires."),
+            practice("W5", "Pigs, permanent: wires at 6, 12, 18, 30 and 42 in."),
+            practice("W6", "Pigs, inner temporary: 2 strands on step-in posts; heights of 8 and 16 in are ours."),
+            practice(
+                    "W7",
+                    "Horses with cattle: 5 coated high-visibility wires, hot and earth alternating, lowest hot; the heights are ours."),
+            practice(
+                    "W8",
+                    "Bear: lowest hot at 4 in, lowest five 3 to 4 in apart alternating hot and earth, the rest above all hot, about 7 in all."),
+            practice("W9", "Deer, double fence: inner wires at 10 and 24 in; outer tape at 18 in, 30 in outside."),
+            practice("W10", "Deer, single tall fence: a strand about every 12 in up to the top of an 8 ft post."),
+            practice("W11", "Fox from poultry: 7 wires up to 36 in; the steps between are ours."),
+            practice(
+                    "W12",
+                    "Rabbits, squirrels and the like: lowest as low as it can be without touching, then every 4 to 6 in, 3 to 4 wires."),
+            practice("W13", "People and large wildlife, monitored: 7 to 12 wires; of 8 wires 3 earth and 5 live."),
+            practice("W14", "Mixed garden: one low, one about 6 in above it, one high for deer, all joined."),
+            memory("W15", "Wild boar: 3 wires at about 8, 18 and 30 in; with badger two more at about 4 and 6 in."),
+            memory("W16", "Alpacas: 4 to 5 wires, lowest 8 to 10 in, top about 48 in; nose height is 30 to 36 in."),
+            memory("W17", "Donkeys and ponies: 2 to 3 visible wires or tapes at about 20, 34 and 48 in."),
+            // Voltage the fence must hold.
+            practice("V1", "Beef cattle need 3.0 to 3.5 kV on the wire; met from 3.0 kV."),
+            practice("V2", "Sheep and goats need 4.5 kV."),
+            practice("V3", "A deer plot needs 3.0 kV on every wire."),
+            practice("V7", "1.5 to 2.0 kV means: look for a fault."),
+            memory(
+                    "V9",
+                    "By analogy: wild boar, badger, deer outside plots, alpaca, poultry against fox, pigs and small garden animals 4.5 kV; bear 6 kV; donkey, pony and horse 3.0 kV."),
+            rule("V10", "Met from the need up, warn from 85 % of it, broken below.", CONVENTION),
+            // Posts.
+            practice("P1", "Line posts of a high-tensile fence every 20 ft."),
+            practice("P10", "Corners and ends 3 ft in the ground."),
+            practice("P11", "Line posts about 3 ft in the ground where driven, 18 in where stony."),
+            practice("P13", "Gate posts 8 ft long."),
+            rule("P15", "Posts between two strong posts stand at equal spacing, none wider than the spacing.", CONVENTION),
+            // Braces.
+            practice("B1", "Rail of an H brace 8 ft."),
+            practice("B2", "Rail of an H brace 2 to 2.5 times the fence height; we take 2.5 (48 in fence: 10 ft rail)."),
+            practice("B3", "One H brace at each end of a pull; a well-made single holds what a double holds (school of B2)."),
+            practice("B4", "Brace pin 10 in long at each end of the rail, 1 in left proud."),
+            practice("B7", "Do not over-tighten the diagonal before the wires pull."),
+            new Rule(
+                    "B10",
+                    "Brace where the line turns by more than about 20°, stronger post from 10°; varies by state specification.",
+                    PUBLISHED,
+                    true),
+            // Straining.
+            practice("S2", "One strainer for each wire and pull: 4 wires on 4 sides take 16; a gate ends a pull."),
+            practice("S5", "Two crimps at each termination."),
+            rule("S11", "Slack and tails are added to the wire as a share of its length, then whole coils are taken.", CONVENTION),
+            // Insulators.
+            practice("I1", "One insulator for each hot wire and post, two spare for each hot wire and braced run; earth wires are fastened and counted apart."),
+            practice("I2", "Strain insulators at each termination of a hot wire; the loops cross inside."),
+            // Earth.
+            practice("G1", "Three 6 ft ground rods, 10 ft apart."),
+            practice("G2", "One 6 ft rod up to 2 acres, one more for each further 2 acres, at most 3."),
+            practice("G3", "One 8 ft rod, in soft wet clay only."),
+            memory("G4", "Rod length 3 ft for each joule of output."),
+            practice("G5", "Leave 6 in of rod above ground for the clamp."),
+            memory("G8", "Keep ground rods 10 m from other earths (IEC 60335-2-76, annex on installation)."),
+            // Jumpers, gates, cut-outs.
+            practice("J1", "One jumper set at one place for each pull: hot with hot, earth with earth."),
+            practice("J2", "A handle gate is dead in the hand when open."),
+            practice("J3", "Cable under a gate: double insulated, in conduit, both ends marked, elbows down."),
+            practice("J4", "A cut-out falls to off."),
+            practice("J5", "A 16 ft leaf hangs between posts about 16.5 ft apart."),
+            practice("J6", "Cable under the gate is the opening, twice the burial depth, risers on both sides and spare loops."),
+            practice("J7", "A normal fence needs no loop: a closed line is fed at one place and stays open at its closing post."),
+            // Cautions.
+            practice("C1", "Only a certified energizer feeds a fence, never the mains directly."),
+            new Rule("C3", "One fence, one energizer; two separately fed fences at least 2.5 m apart (IEC 60335-2-76).", PUBLISHED, true),
+            new Rule("C4", "Yellow warning signs at gates, at public access and at regular intervals.", PUBLISHED, true),
+            practice("C6", "Locate buried water, power, gas and telephone lines before driving."),
+            practice("C7", "Energizer off and isolated before hands go on the wire."),
+            practice("C8", "Eye and hand protection when cutting or straining wire."),
+            new Rule("C9", "Lead-outs and cables under gates are rated for the fence voltage, never mains cable.", PUBLISHED, true),
+            practice("C11", "A meter, never a hand, tells whether the wire is live."),
+            rule("L1", "Lengths are horizontal on a plane tangent at the site; wire is taken along the slope.", PHYSICS));
+
+    private static final Map<String, Rule> BY_ID = byId();
+
+    private Rulebook() {}
+
+    public static List<Rule> rules() {
+        return RULES;
+    }
+
+    public static Optional<Rule> find(String id) {
+        return Optional.ofNullable(BY_ID.get(id));
+    }
+
+    private static Map<String, Rule> byId() {
+        Map<String, Rule> map = new LinkedHashMap<>();
+        for (Rule rule : RULES) {
+            if (map.put(rule.id(), rule) != null) {
+                throw new IllegalStateException("rule " + rule.id() + " stands twice in the catalogue");
+            }
+        }
+        return map;
+    }
+
+    private static Rule practice(String id, String says) {
+        return new Rule(id, says, PRACTICE, false);
+    }
+
+    private static Rule memory(String id, String says) {
+        return new Rule(id, says, PRACTICE, true);
+    }
+
+    private static Rule rule(String id, String says, Basis basis) {
+        return new Rule(id, says, basis, false);
+    }
+}

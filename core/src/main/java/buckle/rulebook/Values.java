@@ -1,0 +1,64 @@
+package buckle.rulebook;
+
+import buckle.units.Lengths;
+
+/** The numbers of the rules, in SI, each named by its rule. The catalogue tells what stands behind them. */
+public final class Values {
+    private Values() {}
+
+    /** P1: high-tensile line posts every 20 ft. */
+    public static final double P1_SPACING_M = Lengths.ft(20);
+
+    /** P10: corners and ends 3 ft in the ground. */
+    public static final double P10_STRONG_DEPTH_M = Lengths.ft(3);
+
+    /** P11: line posts about 3 ft in the ground where driven. */
+    public static final double P11_LINE_DEPTH_M = Lengths.ft(3);
+
+    /** B1: rail of the H brace 8 ft. */
+    public static final double B1_RAIL_M = Lengths.ft(8);
+
+    /** B2: rail 2.5 times the fence height. */
+    public static final double B2_RAIL_PER_HEIGHT = 2.5;
+
+    /** B4: brace pins per rail, one at each end. */
+    public static final int B4_PINS_PER_RAIL = 2;
+
+    /** B10: a corner is braced from this deflection up. */
+    public static final double B10_BRACE_DEG = 20;
+
+    /** B10: a corner gets a stronger post from this deflection up. */
+    public static final double B10_STRONGER_DEG = 10;
+
+    /** S5: crimps at each termination. */
+    public static final int S5_CRIMPS_PER_END = 2;
+
+    /** I1: spare insulators per hot wire and braced run. */
+    public static final int I1_SPARES_PER_WIRE_AND_PULL = 2;
+
+    /** G1: three rods. */
+    public static final int G1_RODS = 3;
+
+    /** G1 and G2: rod length 6 ft. */
+    public static final double G1_ROD_M = Lengths.ft(6);
+
+    /** G1: rods 10 ft apart. */
+    public static final double G1_APART_M = Lengths.ft(10);
+
+    /** G2: one rod for each 2 acres, at most 3. Source: the international acre, 4046.8564224 m². */
+    public static final double G2_AREA_PER_ROD_M2 = 2 * 4046.8564224;
+
+    public static final int G2_MOST_RODS = 3;
+
+    /** G3: one 8 ft rod. */
+    public static final double G3_ROD_M = Lengths.ft(8);
+
+    /** G4: rod length 3 ft per joule of output. */
+    public static final double G4_ROD_M_PER_J = Lengths.ft(3);
+
+    /** J5: opening between the posts of a 16 ft gate leaf. */
+    public static final double J5_OPENING_M = Lengths.ft(16.5);
+
+    /** V10: met from the need up, warn from this share of it, broken below. */
+    public static final double V10_WARN_SHARE = 0.85;
+}

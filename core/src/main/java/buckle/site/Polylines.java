@@ -1,0 +1,27 @@
+package buckle.site;
+
+import java.util.List;
+
+/** Lengths and areas of lines on the plane. */
+public final class Polylines {
+    private Polylines() {}
+
+    public static double lengthM(List<PlanePoint> points, boolean closed) {
+        double sum = 0;
+        for (int i = 1; i < points.size(); i++) {
+            sum += points.get(i - 1).distanceM(points.get(i));
+        }
+        return closed && points.size() > 1 ? sum + points.getLast().distanceM(points.getFirst()) : sum;
+    }
+
+    /** Area inside a closed line (shoelace formula), in square metres. */
+    public static double areaM2(List<PlanePoint> points) {
+        double twice = 0;
+        for (int i = 0; i < points.size(); i++) {
+            PlanePoint a = points.get(i);
+            PlanePoint b = points.get((i + 1) % points.size());
+            twice += a.eastM() * b.northM() - b.eastM() * a.northM();
+        }
+        return Math.abs(twice) / 2;
+    }
+}

@@ -1,0 +1,13 @@
+package buckle.site;
+
+/** Something that was done to a walk and has to be said, with its place along the clean line in metres. */
+public record WalkNote(Kind kind, double stationM, double lengthM, String text) {
+    public enum Kind {
+        GAP_BRIDGED,
+        PAUSES,
+        CLOSED,
+        LEFT_OPEN,
+        SPIKES,
+        DRAWN
+    }
+}

@@ -1,0 +1,50 @@
+package buckle.spec;
+
+import java.util.OptionalDouble;
+
+/** Who must stay in or out, the voltage that takes, and where that number comes from. */
+public enum Animal {
+    BEEF_CATTLE("beef cattle", 3000, "V1"),
+    SHEEP_GOATS("sheep and goats", 4500, "V2"),
+    DEER_PLOT("deer, food plot", 3000, "V3"),
+    DEER("deer", 4500, "V9"),
+    PIGS("pigs", 4500, "V9"),
+    HORSES("horses", 3000, "V9"),
+    DONKEYS_PONIES("donkeys and ponies", 3000, "V9"),
+    ALPACAS("alpacas", 4500, "V9"),
+    WILD_BOAR("wild boar", 4500, "V9"),
+    BADGER("badger", 4500, "V9"),
+    BEAR("bear", 6000, "V9"),
+    FOX_POULTRY("fox from poultry", 4500, "V9"),
+    SMALL_GARDEN("small garden animals", 4500, "V9"),
+    /** No voltage is known for people: they are kept out by an alarm, not by the shock. */
+    PEOPLE("people, monitored", Double.NaN, "W13");
+
+    private final String text;
+    private final double needV;
+    private final String rule;
+
+    Animal(String text, double needV, String rule) {
+        this.text = text;
+        this.needV = needV;
+        this.rule = rule;
+    }
+
+    public String text() {
+        return text;
+    }
+
+    /** Least peak voltage on the wire, in volts; empty when none is known. */
+    public OptionalDouble needV() {
+        return Double.isNaN(needV) ? OptionalDouble.empty() : OptionalDouble.of(needV);
+    }
+
+    public String rule() {
+        return rule;
+    }
+
+    /** V3: on a deer plot each wire is read and must hold by itself. */
+    public boolean everyWire() {
+        return this == DEER_PLOT;
+    }
+}

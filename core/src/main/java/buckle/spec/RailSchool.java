@@ -1,0 +1,25 @@
+package buckle.spec;
+
+import buckle.rulebook.Values;
+
+/** How long the rail of an H brace is. */
+public enum RailSchool {
+    /** B1: 8 ft whatever the fence. */
+    EIGHT_FOOT("B1"),
+    /** B2: 2.5 times the fence height, so that the diagonal is flat and lifts the end post less. */
+    BY_HEIGHT("B2");
+
+    private final String rule;
+
+    RailSchool(String rule) {
+        this.rule = rule;
+    }
+
+    public String rule() {
+        return rule;
+    }
+
+    public double railM(double fenceHeightM) {
+        return this == EIGHT_FOOT ? Values.B1_RAIL_M : Values.B2_RAIL_PER_HEIGHT * fenceHeightM;
+    }
+}

@@ -1,0 +1,170 @@
+package buckle.takeoff;
+
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
+import buckle.layout.PostKind;
+import buckle.layout.Severity;
+import buckle.spec.Animal;
+import buckle.spec.Spec;
+import buckle.units.Lengths;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.function.Predicate;
+import java.util.stream.Collectors;
+
+/** The consequences of the plan in a few figures, always beside it. */
+final class Ledger {
+    private Ledger() {}
+
+    static List<LedgerFigure> of(Layout layout, Spec spec, List<TakeoffLine> takeoff) {
+        List<LedgerFigure> figures = new ArrayList<>();
+        if (layout.lines().isEmpty()) {
+            return figures;
+        }
+        figures.add(fence(layout, spec));
+        figures.add(strong(layout));
+        figures.add(linePosts(layout, takeoff));
+        figures.add(wire(spec, takeoff));
+        figures.add(insulators(takeoff));
+        figures.add(sections(layout));
+        figures.add(need(spec));
+        figures.add(open(layout));
+        return figures;
+    }
+
+    private static LedgerFigure fence(Layout layout, Spec spec) {
+        double length = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
+        double slope = layout.lines().stream().mapToDouble(LineLayout::slopeLengthM).sum();
+        long sides = layout.lines().stream()
+                .mapToLong(l -> l.cornerStationsM().size() - (l.closed() ? 0 : 1))
+                .sum();
+        String along = Lengths.whole(slope, spec.units()) + " along the slope";
+        return new LedgerFigure(
+                "fence",
+                "Fence",
+                Lengths.whole(length, spec.units()),
+                plural(layout.lines().size(), "line") + ", " + plural(sides, "side") + ", " + along,
+                "Horizontal length of " + plural(sides, "side") + " summed on the plane; " + along + " with the heights of the survey.",
+                List.of("L1"));
+    }
+
+    private static LedgerFigure strong(Layout layout) {
+        long end = layout.count(PostKind.END);
+        long corner = layout.count(PostKind.CORNER);
+        long gate = layout.count(PostKind.GATE);
+        long brace = layout.count(PostKind.BRACE);
+        String parts = end + " end, " + corner + " corner, " + gate + " gate, " + brace + " brace";
+        return new LedgerFigure(
+                "strong",
+                "Strong posts",
+                String.valueOf(end + corner + gate + brace),
+                parts,
+                parts + " = " + (end + corner + gate + brace),
+                List.of("B10", "B3", "J5"));
+    }
+
+    private static LedgerFigure linePosts(Layout layout, List<TakeoffLine> takeoff) {
+        String derivation = find(takeoff, "post.line");
+        return new LedgerFigure(
+                "line-posts",
+                "Line posts",
+                String.valueOf(layout.count(PostKind.LINE)),
+                "evened between strong posts",
+                derivation,
+                List.of("P1", "P15"));
+    }
+
+    private static LedgerFigure wire(Spec spec, List<TakeoffLine> takeoff) {
+        List<TakeoffLine> wires =
+                takeoff.stream().filter(t -> t.item().startsWith("wire.")).toList();
+        double total = wires.stream().mapToDouble(TakeoffLine::quantity).sum();
+        String note = wires.stream()
+                .map(w -> w.pack().map(p -> plural(p.count(), "coil")).orElse("") + " "
+                        + w.name().toLowerCase(Locale.ROOT).replace(" wire", ""))
+                .collect(Collectors.joining(", "));
+        return new LedgerFigure(
+                "wire",
+                "Wire",
+                Lengths.whole(total, spec.units()),
+                note,
+                wires.stream().map(w -> w.name() + ": " + w.derivation()).collect(Collectors.joining(". ")),
+                List.of("L1", "S11"));
+    }
+
+    private static LedgerFigure insulators(List<TakeoffLine> takeoff) {
+        long line = quantity(takeoff, t -> t.item().equals("insulator.line"));
+        long strain = quantity(takeoff, t -> t.item().equals("insulator.strain"));
+        return new LedgerFigure(
+                "insulators",
+                "Insulators",
+                String.valueOf(line + strain),
+                line + " line with spares, " + strain + " strain",
+                "Line: " + find(takeoff, "insulator.line") + ". Strain: " + find(takeoff, "insulator.strain"),
+                List.of("I1", "I2"));
+    }
+
+    private static LedgerFigure sections(Layout layout) {
+        long cutOuts = layout.lines().stream().mapToLong(l -> l.cutOuts().size()).sum();
+        return new LedgerFigure(
+                "sections",
+                "Sections",
+                String.valueOf(layout.sections().size()),
+                plural(cutOuts, "cut-out") + ", " + plural(layout.testPoints().size(), "test point"),
+                plural(cutOuts, "cut-out") + " part the fence into " + plural(layout.sections().size(), "section")
+                        + ", a tree from the energizer.",
+                List.of("J4", "J7"));
+    }
+
+    private static LedgerFigure need(Spec spec) {
+        String text = spec.needV().isPresent()
+                ? String.format(Locale.ROOT, "%.1f kV", spec.needV().getAsDouble() / 1000)
+                : "not known";
+        String why = spec.animals().stream()
+                .map(a -> a.text() + " "
+                        + (a.needV().isPresent()
+                                ? String.format(Locale.ROOT, "%.1f kV", a.needV().getAsDouble() / 1000)
+                                : "no voltage known"))
+                .collect(Collectors.joining(", "));
+        return new LedgerFigure(
+                "need",
+                "Must hold",
+                text,
+                "peak on the wire, " + spec.animals().stream().map(Animal::text).collect(Collectors.joining(", ")),
+                "The hardest animal decides: " + why + ".",
+                spec.animals().stream().map(Animal::rule).distinct().toList());
+    }
+
+    private static LedgerFigure open(Layout layout) {
+        long warn = layout.findings().stream()
+                .filter(f -> f.severity() == Severity.WARN)
+                .count();
+        long caution = layout.findings().stream()
+                .filter(f -> f.severity() == Severity.CAUTION)
+                .count();
+        return new LedgerFigure(
+                "findings",
+                "To mend",
+                String.valueOf(warn),
+                plural(caution, "caution") + " below",
+                "Findings of this layout that ask for a change of the plan.",
+                List.of());
+    }
+
+    private static long quantity(List<TakeoffLine> takeoff, Predicate<TakeoffLine> which) {
+        return Math.round(
+                takeoff.stream().filter(which).mapToDouble(TakeoffLine::quantity).sum());
+    }
+
+    private static String find(List<TakeoffLine> takeoff, String item) {
+        return takeoff.stream()
+                .filter(t -> t.item().equals(item))
+                .findFirst()
+                .map(TakeoffLine::derivation)
+                .orElse("none");
+    }
+
+    private static String plural(long count, String noun) {
+        return count + " " + noun + (count == 1 ? "" : "s");
+    }
+}

@@ -1,0 +1,106 @@
+package buckle.units;
+
+import java.util.Locale;
+import java.util.OptionalDouble;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+
+/** Reads and writes lengths: {@code 84 ft 6 in}, {@code 84' 6 1/2"}, {@code 25.76 m}, {@code 510 mm}. */
+public final class Lengths {
+    /** Source: international foot, 1959 agreement: exactly 0.3048 m. */
+    public static final double M_PER_FT = 0.3048;
+
+    public static final double M_PER_IN = M_PER_FT / 12;
+
+    private static final String NUMBER = "(\\d+(?:[.,]\\d+)?)";
+    private static final Pattern METRIC = Pattern.compile("^" + NUMBER + "\\s*(m|cm|mm|km)?$");
+    private static final Pattern FEET = Pattern.compile("^" + NUMBER + "\\s*(?:ft|feet|foot|'|′)$");
+    private static final Pattern FEET_INCHES = Pattern.compile("^(?:" + NUMBER + "\\s*(?:ft|feet|foot|'|′)\\s*)?(?:"
+            + NUMBER + "(?:\\s+(\\d+)/(\\d+))?|(\\d+)/(\\d+))\\s*(?:in|inch|inches|\"|″)$");
+
+    private Lengths() {}
+
+    public static double ft(double feet) {
+        return feet * M_PER_FT;
+    }
+
+    public static double in(double inches) {
+        return inches * M_PER_IN;
+    }
+
+    /**
+     * Length in metres of what a person typed; empty when it is no length.
+     *
+     * @param bare how a number without unit is read: feet or metres
+     */
+    public static OptionalDouble parseM(String text, UnitSystem bare) {
+        String t = text.trim().toLowerCase(Locale.ROOT);
+        Matcher metric = METRIC.matcher(t);
+        if (metric.matches()) {
+            return OptionalDouble.of(number(metric.group(1)) * metricFactor(metric.group(2), bare));
+        }
+        Matcher feet = FEET.matcher(t);
+        if (feet.matches()) {
+            return OptionalDouble.of(ft(number(feet.group(1))));
+        }
+        Matcher both = FEET_INCHES.matcher(t);
+        return both.matches() ? feetInchesM(both) : OptionalDouble.empty();
+    }
+
+    private static OptionalDouble feetInchesM(Matcher m) {
+        double feet = m.group(1) == null ? 0 : number(m.group(1));
+        double inches = m.group(2) == null ? 0 : number(m.group(2));
+        String top = m.group(3) != null ? m.group(3) : m.group(5);
+        String bottom = m.group(4) != null ? m.group(4) : m.group(6);
+        if (bottom != null && number(bottom) == 0) {
+            return OptionalDouble.empty();
+        }
+        double fraction = top == null ? 0 : number(top) / number(bottom);
+        return OptionalDouble.of(ft(feet) + in(inches + fraction));
+    }
+
+    private static double metricFactor(String unit, UnitSystem bare) {
+        return switch (unit) {
+            case "mm" -> 0.001;
+            case "cm" -> 0.01;
+            case "km" -> 1000;
+            case "m" -> 1;
+            case null, default -> bare == UnitSystem.METRIC ? 1 : M_PER_FT;
+        };
+    }
+
+    private static double number(String text) {
+        return Double.parseDouble(text.replace(',', '.'));
+    }
+
+    /** A length for a sentence: {@code 812 ft 4 in} or {@code 247.6 m}; short lengths in inches or millimetres. */
+    public static String text(double lengthM, UnitSystem units) {
+        if (units == UnitSystem.METRIC) {
+            return Math.abs(lengthM) < 2 ? Math.round(lengthM * 1000) + " mm" : fixed(lengthM, 1) + " m";
+        }
+        return Math.abs(lengthM) < ft(4) ? trimmed(lengthM / M_PER_IN) + " in" : feetAndInches(lengthM);
+    }
+
+    /** A long length where inches say nothing: {@code 2,060 ft} or {@code 628 m}. */
+    public static String whole(double lengthM, UnitSystem units) {
+        return units == UnitSystem.METRIC
+                ? String.format(Locale.ROOT, "%,d m", Math.round(lengthM))
+                : String.format(Locale.ROOT, "%,d ft", Math.round(lengthM / M_PER_FT));
+    }
+
+    private static String feetAndInches(double lengthM) {
+        long inches = Math.round(Math.abs(lengthM) / M_PER_IN);
+        String sign = lengthM < 0 ? "-" : "";
+        String feet = String.format(Locale.ROOT, "%,d ft", inches / 12);
+        return sign + (inches % 12 == 0 ? feet : feet + " " + inches % 12 + " in");
+    }
+
+    private static String trimmed(double value) {
+        String one = fixed(value, 1);
+        return one.endsWith(".0") ? one.substring(0, one.length() - 2) : one;
+    }
+
+    private static String fixed(double value, int places) {
+        return String.format(Locale.ROOT, "%,." + places + "f", value);
+    }
+}

@@ -1,0 +1,200 @@
+package buckle.exchange;
+
+import buckle.readings.Reading;
+import buckle.site.BadInput;
+import buckle.site.CleanLine;
+import buckle.site.Corner;
+import buckle.site.CutOut;
+import buckle.site.EnergizerPlace;
+import buckle.site.FenceLine;
+import buckle.site.Gate;
+import buckle.site.GateKind;
+import buckle.site.GeoPoint;
+import buckle.site.Problem;
+import buckle.site.Site;
+import buckle.site.SiteCheck;
+import buckle.spec.Spec;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.UUID;
+import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
+
+/** Reads a job file back without loss, or says what is wrong with it and where. */
+public final class JobFileReader {
+    public static final int MOST_READINGS = 50_000;
+
+    private final Map<String, FenceLine> lines = new LinkedHashMap<>();
+    private @Nullable EnergizerPlace energizer;
+    private int points;
+
+    private JobFileReader() {}
+
+    public static boolean isJobFile(JsonNode root) {
+        return root.has("buckle");
+    }
+
+    public static JobFile read(JsonNode root) {
+        JsonNode buckle = root.path("buckle");
+        checkSchema(buckle.path("schema"));
+        JobFileReader reader = new JobFileReader();
+        JsonNode features = root.path("features");
+        for (int i = 0; i < features.size(); i++) {
+            reader.feature(features.get(i), "features[" + i + "]");
+        }
+        JsonNode job = buckle.path("job");
+        Site site = new Site(List.copyOf(reader.lines.values()), Optional.ofNullable(reader.energizer));
+        List<Problem> problems = SiteCheck.problems(site);
+        if (!problems.isEmpty()) {
+            throw new BadInput(problems);
+        }
+        return new JobFile(
+                text(job, "name", "Job without a name"),
+                text(job, "client", ""),
+                text(job, "property", ""),
+                site,
+                SpecReader.read(buckle.path("spec"), "buckle.spec"),
+                readings(buckle.path("readings")));
+    }
+
+    private static void checkSchema(JsonNode schema) {
+        if (!schema.isInt()) {
+            throw new BadInput("job.schema", "buckle.schema", "The job file does not say which schema it follows.");
+        }
+        if (schema.asInt() > JobFile.SCHEMA) {
+            throw new BadInput("job.schema-newer", "buckle.schema", "This job file follows schema " + schema.asInt()
+                    + "; this Buckle reads up to " + JobFile.SCHEMA + ". Update Buckle. Nothing was stored.");
+        }
+        if (schema.asInt() < 1) {
+            throw new BadInput("job.schema", "buckle.schema", "There is no schema " + schema.asInt() + ".");
+        }
+    }
+
+    private static List<Reading> readings(JsonNode node) {
+        if (node.size() > MOST_READINGS) {
+            throw new BadInput("job.too-many-readings", "buckle.readings", "At most 50,000 readings are read from one file.");
+        }
+        List<Reading> readings = new ArrayList<>();
+        Set<UUID> ids = new HashSet<>();
+        for (int i = 0; i < node.size(); i++) {
+            Reading reading = Json.read(node.get(i), Reading.class, "buckle.readings[" + i + "]");
+            if (!ids.add(reading.id())) {
+                throw new BadInput("reading.twice", "buckle.readings[" + i + "].id", "This reading stands twice.");
+            }
+            readings.add(reading);
+        }
+        return readings;
+    }
+
+    private void feature(JsonNode feature, String path) {
+        JsonNode properties = feature.path("properties");
+        String at = path + ".geometry.coordinates";
+        JsonNode coordinates = feature.path("geometry").path("coordinates");
+        String id = feature.path("id").asString("");
+        String kind = properties.path("kind").asString("");
+        if (id.isBlank()) {
+            throw new BadInput("feature.id", path + ".id", "Each feature of a job file has an id.");
+        }
+        switch (kind) {
+            case "fence-line" -> line(id, properties, coordinates, path);
+            case "gate" -> gate(id, properties, Json.place(coordinates, at), path);
+            case "cut-out" -> cutOut(id, properties, Json.place(coordinates, at), path);
+            case "energizer" -> energizer(properties, Json.place(coordinates, at), path);
+            default ->
+                throw new BadInput("feature.kind", path + ".properties.kind", "“" + kind + "” is no part of a fence this version knows.");
+        }
+    }
+
+    private void line(String id, JsonNode properties, JsonNode coordinates, String path) {
+        boolean closed = properties.path("closed").asBoolean(false);
+        List<GeoPoint> places = places(coordinates, path + ".geometry.coordinates");
+        if (closed && places.size() > 1 && places.getFirst().equals(places.getLast())) {
+            places.removeLast();
+        }
+        JsonNode ids = properties.path("cornerIds");
+        List<Corner> corners = new ArrayList<>();
+        for (int i = 0; i < places.size(); i++) {
+            String cornerId = i < ids.size() ? ids.get(i).asString("") : "";
+            corners.add(new Corner(cornerId.isBlank() ? "c" + (i + 1) : cornerId, places.get(i)));
+        }
+        JsonNode survey = properties.path("survey");
+        FenceLine line = new FenceLine(
+                id,
+                text(properties, "name", id),
+                closed,
+                corners,
+                List.of(),
+                List.of(),
+                places(properties.path("ground"), path + ".properties.ground"),
+                survey.isObject()
+                        ? Optional.of(Json.read(survey, CleanLine.Accuracy.class, path + ".properties.survey"))
+                        : Optional.empty());
+        if (lines.put(id, line) != null) {
+            throw new BadInput("id.twice", path + ".id", "Two lines have the id “" + id + "”.");
+        }
+    }
+
+    private List<GeoPoint> places(JsonNode positions, String path) {
+        List<GeoPoint> places = new ArrayList<>();
+        for (int i = 0; i < positions.size(); i++) {
+            Limits.checkPoints(++points, path);
+            places.add(Json.place(positions.get(i), path + "[" + i + "]"));
+        }
+        return places;
+    }
+
+    private void gate(String id, JsonNode properties, GeoPoint at, String path) {
+        FenceLine line = lineOf(properties, path);
+        JsonNode kind = properties.path("gateKind");
+        GateKind gateKind = kind.isMissingNode()
+                ? GateKind.SWING
+                : Json.read(kind, GateKind.class, path + ".properties.gateKind");
+        JsonNode opening = properties.path("openingM");
+        if (!opening.isNumber()) {
+            throw new BadInput("gate.opening", path + ".properties.openingM", "The gate's opening in metres is missing.");
+        }
+        List<Gate> gates = new ArrayList<>(line.gates());
+        try {
+            gates.add(new Gate(id, text(properties, "name", id), gateKind, at, opening.asDouble()));
+        } catch (IllegalArgumentException e) {
+            throw new BadInput("gate.opening", path + ".properties.openingM", e.getMessage() + ".");
+        }
+        lines.put(line.id(), line.withGates(gates));
+    }
+
+    private void cutOut(String id, JsonNode properties, GeoPoint at, String path) {
+        FenceLine line = lineOf(properties, path);
+        List<CutOut> cutOuts = new ArrayList<>(line.cutOuts());
+        cutOuts.add(new CutOut(id, text(properties, "name", id), at));
+        lines.put(line.id(), line.withCutOuts(cutOuts));
+    }
+
+    private void energizer(JsonNode properties, GeoPoint at, String path) {
+        if (energizer != null) {
+            throw new BadInput("energizer.twice", path, "One fence has one energizer; this file places two.");
+        }
+        energizer = new EnergizerPlace(text(properties, "name", "energizer"), at);
+    }
+
+    private FenceLine lineOf(JsonNode properties, String path) {
+        String id = properties.path("lineId").asString("");
+        FenceLine line = lines.get(id);
+        if (line == null) {
+            throw new BadInput("line.unknown", path + ".properties.lineId", "No line “" + id + "” stands before this feature.");
+        }
+        return line;
+    }
+
+    private static String text(JsonNode node, String field, String otherwise) {
+        String text = node.path(field).asString(otherwise);
+        if (text.indexOf('\0') >= 0) {
+            throw new BadInput("text.nul", field, "The text holds a NUL character.");
+        }
+        return text.length() > 200 ? text.substring(0, 200) : text;
+    }
+}

@@ -1,0 +1,74 @@
+package buckle.exchange;
+
+import buckle.rulebook.Rulebook;
+import buckle.site.Corner;
+import buckle.site.FenceLine;
+import buckle.site.GeoPoint;
+import java.util.ArrayList;
+import java.util.List;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** Writes a job as one GeoJSON FeatureCollection with a {@code buckle} member. Source: RFC 7946. */
+public final class JobFileWriter {
+    private JobFileWriter() {}
+
+    public static byte[] write(JobFile job) {
+        return Json.MAPPER.writerWithDefaultPrettyPrinter().writeValueAsBytes(tree(job));
+    }
+
+    static ObjectNode tree(JobFile job) {
+        ObjectNode root = Json.MAPPER.createObjectNode();
+        root.put("type", "FeatureCollection");
+        ObjectNode buckle = root.putObject("buckle");
+        buckle.put("schema", JobFile.SCHEMA);
+        buckle.put("rulebook", Rulebook.REVISION);
+        ObjectNode about = buckle.putObject("job");
+        about.put("name", job.name());
+        about.put("client", job.client());
+        about.put("property", job.property());
+        buckle.set("spec", Json.MAPPER.valueToTree(job.spec()));
+        buckle.set("readings", Json.MAPPER.valueToTree(job.readings()));
+        ArrayNode features = root.putArray("features");
+        job.site().lines().forEach(line -> line(features, line));
+        job.site().energizer().ifPresent(e -> point(features, "energizer", e.name(), e.at()).put("kind", "energizer"));
+        return root;
+    }
+
+    private static void line(ArrayNode features, FenceLine line) {
+        List<GeoPoint> path = new ArrayList<>(line.corners().stream().map(Corner::at).toList());
+        if (line.closed() && !path.isEmpty()) {
+            path.add(path.getFirst());
+        }
+        ObjectNode properties = feature(features, line.id(), "LineString", path);
+        properties.put("kind", "fence-line");
+        properties.put("name", line.name());
+        properties.put("closed", line.closed());
+        properties.set("cornerIds", Json.MAPPER.valueToTree(line.corners().stream().map(Corner::id).toList()));
+        properties.set("ground", Json.MAPPER.valueToTree(line.ground()));
+        line.survey().ifPresent(survey -> properties.set("survey", Json.MAPPER.valueToTree(survey)));
+        line.gates().forEach(gate -> {
+            ObjectNode p = point(features, gate.id(), gate.name(), gate.at());
+            p.put("kind", "gate").put("lineId", line.id()).put("gateKind", gate.kind().name()).put("openingM", gate.openingM());
+        });
+        line.cutOuts().forEach(cutOut -> point(features, cutOut.id(), cutOut.name(), cutOut.at())
+                .put("kind", "cut-out")
+                .put("lineId", line.id()));
+    }
+
+    private static ObjectNode point(ArrayNode features, String id, String name, GeoPoint at) {
+        ObjectNode properties = feature(features, id, "Point", at);
+        properties.put("name", name);
+        return properties;
+    }
+
+    static ObjectNode feature(ArrayNode features, String id, String type, Object coordinates) {
+        ObjectNode feature = features.addObject();
+        feature.put("type", "Feature");
+        feature.put("id", id);
+        ObjectNode geometry = feature.putObject("geometry");
+        geometry.put("type", type);
+        geometry.set("coordinates", Json.MAPPER.valueToTree(coordinates));
+        return feature.putObject("properties");
+    }
+}

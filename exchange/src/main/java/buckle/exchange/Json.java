@@ -1,0 +1,144 @@
+package buckle.exchange;
+
+import buckle.site.BadInput;
+import buckle.site.GeoPoint;
+import java.util.OptionalDouble;
+import tools.jackson.core.JacksonException;
+import tools.jackson.core.JsonGenerator;
+import tools.jackson.core.JsonParser;
+import tools.jackson.core.exc.StreamReadException;
+import tools.jackson.databind.DatabindException;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.DeserializationFeature;
+import tools.jackson.databind.JacksonModule;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.MapperFeature;
+import tools.jackson.databind.SerializationContext;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.json.JsonMapper;
+import tools.jackson.databind.module.SimpleModule;
+
+/** JSON as Buckle writes it: a place is {@code [longitude, latitude]} or {@code [longitude, latitude, height]}. */
+public final class Json {
+    public static final JsonMapper MAPPER = configure(JsonMapper.builder()).build();
+
+    private Json() {}
+
+    public static JsonMapper.Builder configure(JsonMapper.Builder builder) {
+        return builder.addModule(places())
+                .disable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
+                .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
+                .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
+                .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES);
+    }
+
+    private static JacksonModule places() {
+        return new SimpleModule("buckle")
+                .addSerializer(GeoPoint.class, new PlaceWriter())
+                .addDeserializer(GeoPoint.class, new PlaceReader());
+    }
+
+    /** Parses a whole document; a problem names line and column. */
+    public static JsonNode parse(byte[] bytes) {
+        try {
+            JsonNode node = MAPPER.readTree(bytes);
+            if (node == null || node.isMissingNode()) {
+                throw new BadInput("json.empty", "file", "The file holds no JSON.");
+            }
+            return node;
+        } catch (StreamReadException e) {
+            var at = e.getLocation();
+            throw new BadInput(
+                    "json.broken",
+                    "line " + at.getLineNr() + ", column " + at.getColumnNr(),
+                    "The file is not proper JSON: " + e.getOriginalMessage() + ".");
+        } catch (JacksonException e) {
+            throw new BadInput("json.broken", "file", "The file is not proper JSON: " + e.getOriginalMessage() + ".");
+        }
+    }
+
+    /** Reads a part of a document as a record; a problem names the field. */
+    public static <T> T read(JsonNode node, Class<T> type, String path) {
+        try {
+            return MAPPER.treeToValue(node, type);
+        } catch (JacksonException e) {
+            throw new BadInput("json.value", path + path(e), sentence(e));
+        }
+    }
+
+    /** Where in the document a value could not be read, {@code .schedule.wires[2].heightM}. */
+    public static String path(JacksonException e) {
+        StringBuilder path = new StringBuilder();
+        if (e instanceof DatabindException d) {
+            for (JacksonException.Reference r : d.getPath()) {
+                path.append(r.getPropertyName() != null ? "." + r.getPropertyName() : "[" + r.getIndex() + "]");
+            }
+        }
+        return path.toString();
+    }
+
+    /** What is wrong, in one sentence without class names. */
+    public static String sentence(JacksonException e) {
+        Throwable cause = e.getCause();
+        if (cause instanceof IllegalArgumentException && cause.getMessage() != null) {
+            return upper(cause.getMessage()) + ".";
+        }
+        String message = e.getOriginalMessage();
+        if (message.contains("not one of the values accepted for Enum class")) {
+            return "Not one of the known words " + message.substring(message.lastIndexOf('[')) + ".";
+        }
+        if (message.startsWith("Unrecognized property")) {
+            return "This field is not known.";
+        }
+        if (message.contains("Null value for creator property") || message.contains("Missing required creator property")) {
+            return "A value is missing here.";
+        }
+        return "The value does not fit this field.";
+    }
+
+    private static String upper(String text) {
+        return text.isEmpty() ? text : Character.toUpperCase(text.charAt(0)) + text.substring(1);
+    }
+
+    /** A place of a GeoJSON position; a problem names its path. */
+    static GeoPoint place(JsonNode position, String path) {
+        if (!position.isArray() || position.size() < 2 || !position.get(0).isNumber() || !position.get(1).isNumber()) {
+            throw new BadInput("position", path, "A position is [longitude, latitude] in degrees.");
+        }
+        double lon = position.get(0).asDouble();
+        double lat = position.get(1).asDouble();
+        JsonNode height = position.size() > 2 ? position.get(2) : null;
+        boolean known = height != null && height.isNumber();
+        try {
+            return new GeoPoint(lon, lat, known ? OptionalDouble.of(height.asDouble()) : OptionalDouble.empty());
+        } catch (IllegalArgumentException e) {
+            throw new BadInput("position.range", path, upper(e.getMessage()) + ".");
+        }
+    }
+
+    private static final class PlaceWriter extends ValueSerializer<GeoPoint> {
+        @Override
+        public void serialize(GeoPoint p, JsonGenerator g, SerializationContext context) {
+            g.writeStartArray();
+            g.writeNumber(p.lonDeg());
+            g.writeNumber(p.latDeg());
+            if (p.heightM().isPresent()) {
+                g.writeNumber(p.heightM().getAsDouble());
+            }
+            g.writeEndArray();
+        }
+    }
+
+    private static final class PlaceReader extends ValueDeserializer<GeoPoint> {
+        @Override
+        public GeoPoint deserialize(JsonParser p, DeserializationContext context) {
+            JsonNode node = context.readTree(p);
+            try {
+                return place(node, "");
+            } catch (BadInput e) {
+                throw new IllegalArgumentException(e.problems().getFirst().message(), e);
+            }
+        }
+    }
+}

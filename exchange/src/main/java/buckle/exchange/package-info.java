@@ -1,0 +1,5 @@
+/** Open formats in and out of the core: job file, GPX, GeoJSON, CSV, and the command {@code compute}. */
+@NullMarked
+package buckle.exchange;
+
+import org.jspecify.annotations.NullMarked;

@@ -1,0 +1,4 @@
+package buckle.server.jobs;
+
+/** A job to open. */
+public record JobNew(String name, String client, String property) {}

@@ -1,0 +1,12 @@
+package buckle.server.jobs;
+
+import buckle.spec.Plan;
+import java.util.UUID;
+
+/**
+ * A plan to save.
+ *
+ * @param baseSaveNo save this one builds on
+ * @param stretch one sitting at the plan; its saves share a revision
+ */
+public record PlanSave(long baseSaveNo, UUID stretch, Plan plan) {}

@@ -1,0 +1,11 @@
+package buckle.server.jobs;
+
+import buckle.spec.Plan;
+import java.time.Instant;
+
+/**
+ * A job's plan as the server holds it.
+ *
+ * @param saveNo number of the last save; the next save names it as its base
+ */
+public record PlanState(int revision, long saveNo, Plan plan, Instant savedAt) {}

@@ -1,0 +1,93 @@
+package buckle.server.web;
+
+import buckle.site.GeoPoint;
+import com.fasterxml.jackson.databind.JavaType;
+import io.swagger.v3.core.converter.AnnotatedType;
+import io.swagger.v3.core.converter.ModelConverter;
+import io.swagger.v3.core.converter.ModelConverterContext;
+import io.swagger.v3.core.util.Json;
+import io.swagger.v3.oas.models.OpenAPI;
+import io.swagger.v3.oas.models.info.Info;
+import io.swagger.v3.oas.models.media.ArraySchema;
+import io.swagger.v3.oas.models.media.NumberSchema;
+import io.swagger.v3.oas.models.media.Schema;
+import java.lang.reflect.RecordComponent;
+import java.util.Iterator;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+import org.springframework.stereotype.Component;
+
+/** Tells the OpenAPI document what the core's records look like as JSON: all fields present, unknown ones null. */
+@Configuration
+class OpenApiShapes {
+    @Bean
+    OpenAPI buckleApi() {
+        return new OpenAPI()
+                .info(new Info()
+                        .title("Buckle")
+                        .version("1")
+                        .description("Lengths in metres, voltages in volts, angles in degrees, times in UTC."));
+    }
+
+    /** Places are arrays; the fields of a record are all required; optional ones may be null. */
+    @Component
+    static class Records implements ModelConverter {
+        @Override
+        public Schema<?> resolve(AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
+            JavaType java = Json.mapper().constructType(type.getType());
+            if (java != null && java.getRawClass() == GeoPoint.class) {
+                return new ArraySchema()
+                        .items(new NumberSchema())
+                        .minItems(2)
+                        .maxItems(3)
+                        .description("longitude, latitude in degrees, height in metres when known");
+            }
+            Schema<?> schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
+            if (java != null && java.getRawClass().isRecord()) {
+                Schema<?> model = context.getDefinedModels().get(java.getRawClass().getSimpleName());
+                if (model != null && model.getProperties() != null) {
+                    complete(model, java.getRawClass());
+                }
+            }
+            return schema;
+        }
+
+        private static void complete(Schema<?> model, Class<?> record) {
+            for (RecordComponent component : record.getRecordComponents()) {
+                String name = component.getName();
+                Schema<?> property = model.getProperties().get(name);
+                if (property == null) {
+                    continue;
+                }
+                if (component.getType() == OptionalDouble.class) {
+                    property = nullable(new Schema<>().types(Set.of("number")));
+                } else if (component.getType() == Optional.class) {
+                    property = nullable(property);
+                }
+                model.getProperties().put(name, property);
+                if (model.getRequired() == null || !model.getRequired().contains(name)) {
+                    model.addRequiredItem(name);
+                }
+            }
+        }
+
+        private static Schema<?> nullable(Schema<?> property) {
+            Schema<?> none = new Schema<>().types(Set.of("null"));
+            if (property.get$ref() != null) {
+                return new Schema<>().anyOf(List.of(property, none));
+            }
+            if (property.getTypes() == null || property.getTypes().contains("null")) {
+                return property;
+            }
+            Set<String> types = new LinkedHashSet<>(property.getTypes());
+            types.add("null");
+            property.setTypes(types);
+            return property;
+        }
+    }
+}
