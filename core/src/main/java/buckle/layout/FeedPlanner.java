@@ -16,13 +16,13 @@ final class FeedPlanner {
 
     private FeedPlanner() {}
 
-    static Feed plan(Site site, Spec spec, LocalPlane plane, List<LineLayer> layers, List<LineLayout> lines) {
+    static FeedPlace plan(Site site, Spec spec, LocalPlane plane, List<LineLayer> layers, List<LineLayout> lines) {
         EnergizerPlace energizer = site.energizer().orElse(null);
         double rodM = rodM(spec);
         int rods = rods(spec, lines, rodM);
         if (energizer == null) {
             GeoPoint start = site.lines().getFirst().corners().getFirst().at();
-            return new Feed(
+            return new FeedPlace(
                     true,
                     "energizer (not placed)",
                     start.lonDeg(),
@@ -45,7 +45,7 @@ final class FeedPlanner {
             }
         }
         LineLayout line = lines.get(nearest);
-        return new Feed(
+        return new FeedPlace(
                 false,
                 energizer.name(),
                 energizer.at().lonDeg(),

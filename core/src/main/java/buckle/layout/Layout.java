@@ -8,7 +8,7 @@ import java.util.Optional;
 public record Layout(
         GeoPoint origin,
         List<LineLayout> lines,
-        Optional<Feed> feed,
+        Optional<FeedPlace> feed,
         List<Section> sections,
         List<TestPoint> testPoints,
         List<Finding> findings) {

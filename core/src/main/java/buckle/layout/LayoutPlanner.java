@@ -27,7 +27,7 @@ public final class LayoutPlanner {
         if (lines.isEmpty()) {
             return new Layout(plane.origin(), lines, Optional.empty(), List.of(), List.of(), findings);
         }
-        Feed feed = FeedPlanner.plan(site, spec, plane, layers, lines);
+        FeedPlace feed = FeedPlanner.plan(site, spec, plane, layers, lines);
         Network.Result network = Network.of(lines, layers, feed, spec.ringClosed(), plane);
         findings.addAll(network.findings());
         feedFindings(feed, spec, lines, findings);
@@ -37,7 +37,7 @@ public final class LayoutPlanner {
         return new Layout(plane.origin(), lines, Optional.of(feed), network.sections(), points, findings);
     }
 
-    private static void feedFindings(Feed feed, Spec spec, List<LineLayout> lines, List<Finding> findings) {
+    private static void feedFindings(FeedPlace feed, Spec spec, List<LineLayout> lines, List<Finding> findings) {
         if (feed.assumed()) {
             findings.add(Finding.at("C1", Severity.WARN, feed.lineId(), 0,
                     "No energizer is placed yet; the start of the first line is taken as its place."));

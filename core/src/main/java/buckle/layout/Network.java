@@ -26,7 +26,7 @@ final class Network {
 
     private final List<LineLayout> lines;
     private final List<LineLayer> layers;
-    private final Feed feed;
+    private final FeedPlace feed;
     private final boolean ringClosed;
     private final List<Piece> pieces = new ArrayList<>();
     private final List<Switch> switches = new ArrayList<>();
@@ -45,7 +45,7 @@ final class Network {
     /** What was found: sections in order from the energizer, where each ends, and findings. */
     record Result(List<Section> sections, List<TestPoint> ends, List<Finding> findings) {}
 
-    private Network(List<LineLayout> lines, List<LineLayer> layers, Feed feed, boolean ringClosed) {
+    private Network(List<LineLayout> lines, List<LineLayer> layers, FeedPlace feed, boolean ringClosed) {
         this.lines = lines;
         this.layers = layers;
         this.feed = feed;
@@ -53,7 +53,7 @@ final class Network {
     }
 
     static Result of(
-            List<LineLayout> lines, List<LineLayer> layers, Feed feed, boolean ringClosed, LocalPlane plane) {
+            List<LineLayout> lines, List<LineLayer> layers, FeedPlace feed, boolean ringClosed, LocalPlane plane) {
         Network network = new Network(lines, layers, feed, ringClosed);
         List<Joint> joints = network.joints();
         network.cut(joints);

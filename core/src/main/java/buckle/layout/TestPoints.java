@@ -12,7 +12,7 @@ final class TestPoints {
     private TestPoints() {}
 
     static List<TestPoint> of(
-            List<LineLayout> lines, List<LineLayer> layers, Feed feed, Network.Result network, LocalPlane plane) {
+            List<LineLayout> lines, List<LineLayer> layers, FeedPlace feed, Network.Result network, LocalPlane plane) {
         List<TestPoint> points = new ArrayList<>(network.ends());
         for (int i = 0; i < lines.size(); i++) {
             LineLayout line = lines.get(i);

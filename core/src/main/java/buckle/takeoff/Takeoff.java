@@ -1,6 +1,6 @@
 package buckle.takeoff;
 
-import buckle.layout.Feed;
+import buckle.layout.FeedPlace;
 import buckle.layout.GatePlace;
 import buckle.layout.Layout;
 import buckle.layout.PostKind;
@@ -204,7 +204,7 @@ public final class Takeoff {
     }
 
     private void feed() {
-        Feed feed = layout.feed().orElseThrow();
+        FeedPlace feed = layout.feed().orElseThrow();
         pieces("energizer", "Energizer, certified", 1, "one for each fence; output " + number(spec.feed().outputJ()) + " J assumed", "C1", "C3");
         double leadOut = feed.leadOutM() + spec.feed().leadOutSpareM();
         add(
@@ -229,7 +229,7 @@ public final class Takeoff {
                 "G1");
     }
 
-    private String rodSentence(Feed feed) {
+    private String rodSentence(FeedPlace feed) {
         return switch (feed.school()) {
             case THREE_RODS -> "three rods " + length(Values.G1_APART_M) + " apart";
             case ONE_LONG_ROD -> "one long rod, soft wet clay only";

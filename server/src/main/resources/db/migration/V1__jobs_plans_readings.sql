@@ -50,3 +50,7 @@ create table reading (
 );
 
 create index reading_of_job on reading (job_id, taken_at);
+
+create table demo_loaded (
+    name text primary key
+);

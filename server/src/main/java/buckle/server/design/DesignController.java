@@ -8,7 +8,9 @@ import buckle.readings.Assessor;
 import buckle.readings.Reading;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Rulebook;
+import buckle.rulebook.Values;
 import buckle.server.jobs.JobService;
+import buckle.site.BadInput;
 import buckle.site.Survey;
 import buckle.site.WalkOptions;
 import buckle.spec.Animal;
@@ -56,7 +58,7 @@ class DesignController {
     record AnimalInfo(Animal id, String name, OptionalDouble needV, String rule) {}
 
     /** What a spec can be made of, and the rules behind it. */
-    record Catalogue(int rulebook, List<Rule> rules, List<Preset> presets, List<AnimalInfo> animals, Spec usual) {}
+    record Catalogue(int rulebook, List<Rule> rules, List<Preset> presets, List<AnimalInfo> animals, double gateOpeningM, Spec usual) {}
 
     @PostMapping("/design")
     @Operation(operationId = "design", summary = "Layout, takeoff, ledger and assessment of a plan")
@@ -86,7 +88,7 @@ class DesignController {
         try {
             return new WalkOptions(toleranceM, closeWithinM);
         } catch (IllegalArgumentException e) {
-            throw new buckle.site.BadInput("import.options", "toleranceM", e.getMessage() + ".");
+            throw new BadInput("import.options", "toleranceM", e.getMessage() + ".");
         }
     }
 
@@ -96,7 +98,7 @@ class DesignController {
         List<AnimalInfo> animals = Arrays.stream(Animal.values())
                 .map(a -> new AnimalInfo(a, a.text(), a.needV(), a.rule()))
                 .toList();
-        return new Catalogue(Rulebook.REVISION, Rulebook.rules(), Preset.all(), animals, Spec.usual());
+        return new Catalogue(Rulebook.REVISION, Rulebook.rules(), Preset.all(), animals, Values.J5_OPENING_M, Spec.usual());
     }
 
     @GetMapping("/health")

@@ -9,7 +9,7 @@ import buckle.spec.GroundSchool;
  * @param leadOutM straight way from energizer to fence, without spare
  * @param rods ground rods by the chosen school, and each one's length
  */
-public record Feed(
+public record FeedPlace(
         boolean assumed,
         String name,
         double lonDeg,

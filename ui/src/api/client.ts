@@ -1,0 +1,64 @@
+import createClient from 'openapi-fetch'
+import type { paths } from './generated/schema'
+import type { Place } from './types'
+
+/** A request that came to nothing: a sentence for people, a stable code, and the places concerned. */
+export class Trouble extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    message: string,
+    readonly places: Place[] = [],
+    readonly more: Record<string, unknown> = {},
+  ) {
+    super(message)
+  }
+
+  /** Nobody answered: the server or the way to it is gone. */
+  get away(): boolean {
+    return this.status === 0 || this.status === 503
+  }
+}
+
+export const client = createClient<paths>({ baseUrl: globalThis.location?.origin ?? '' })
+
+interface Answer<T> {
+  data?: T
+  error?: unknown
+  response: Response
+}
+
+/** Unwraps an answer, or throws what went wrong. */
+export async function ask<T>(request: Promise<Answer<T>>): Promise<T> {
+  let answer: Answer<T>
+  try {
+    answer = await request
+  } catch {
+    throw new Trouble(0, 'away', 'Buckle does not answer. What you entered is kept here.')
+  }
+  if (!answer.response.ok) throw trouble(answer.response.status, answer.error)
+  return answer.data as T
+}
+
+function trouble(status: number, body: unknown): Trouble {
+  const problem = (typeof body === 'object' && body !== null ? body : {}) as Record<string, unknown>
+  return new Trouble(
+    status,
+    String(problem.code ?? 'request'),
+    String(problem.detail ?? 'The request failed.'),
+    (problem.errors as Place[]) ?? [],
+    problem,
+  )
+}
+
+/** Sends a file as it is. */
+export async function importFile(file: Blob, toleranceM: number | null) {
+  return ask(
+    client.POST('/api/imports', {
+      params: { query: toleranceM === null ? {} : { toleranceM } },
+      body: file as unknown as never,
+      bodySerializer: (body: unknown) => body as Blob,
+      headers: { 'Content-Type': 'application/octet-stream' },
+    }),
+  )
+}

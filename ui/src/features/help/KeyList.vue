@@ -1,0 +1,42 @@
+<script setup lang="ts">
+const open = defineModel<boolean>({ required: true })
+const keys: [string, string][] = [
+  ['1 2 4 6', 'Survey, Layout, Takeoff, Test'],
+  [', .', 'step post by post'],
+  ['< >', 'step from strong post to strong post'],
+  ['V', 'select and move'],
+  ['D', 'draw a fence line; Enter ends it, Escape drops it'],
+  ['A', 'add a corner to a side'],
+  ['G', 'place a gate; Enter places it at the cursor'],
+  ['C', 'place a cut-out; Enter places it at the cursor'],
+  ['E', 'place the energizer; Enter places it at the cursor'],
+  ['[ ]', 'choose the corner before or after'],
+  ['arrows', 'move what is chosen by half a metre, with Shift by five'],
+  ['Delete', 'take out what is chosen'],
+  ['Ctrl Z, Ctrl Shift Z', 'undo, redo'],
+  ['Ctrl S', 'save now'],
+  ['Ctrl K', 'everything by name'],
+  ['F', 'show the whole job'],
+  ['U', 'feet and inches or metres'],
+  ['?', 'this list'],
+]
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="520" aria-label="Keys">
+    <v-card class="pa-5">
+      <h2>Keys</h2>
+      <table class="sheet mt-2">
+        <tbody>
+          <tr v-for="[key, text] in keys" :key="key">
+            <td style="white-space: nowrap">
+              <span v-for="k in key.split(', ')" :key="k" class="key mr-1">{{ k }}</span>
+            </td>
+            <td>{{ text }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <div class="mt-3"><v-btn @click="open = false">Close</v-btn></div>
+    </v-card>
+  </v-dialog>
+</template>

@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue'
+import { ask, client } from '@/api/client'
+import type { Rule } from '@/api/types'
+import { basisText } from './basis'
+
+const rules = ref<Rule[]>([])
+const revision = ref(0)
+const query = ref('')
+const found = computed(() => {
+  const q = query.value.trim().toLowerCase()
+  return rules.value.filter((r) => !q || r.id.toLowerCase() === q || r.says.toLowerCase().includes(q))
+})
+onMounted(async () => {
+  const all = await ask(client.GET('/api/catalogue'))
+  rules.value = all.rules
+  revision.value = all.rulebook
+})
+</script>
+
+<template>
+  <main class="page">
+    <p><router-link to="/">Yard</router-link></p>
+    <h1>Rules behind the numbers</h1>
+    <p class="quiet-text">
+      Rulebook {{ revision }}. Each number in Buckle names its rules. Values from memory have to be checked
+      against the current edition, the maker's sheet or the local code; the local code and licensed people
+      have the last word.
+    </p>
+    <v-text-field v-model="query" label="Find a rule" class="my-3" style="max-width: 320px" />
+    <table class="sheet">
+      <thead>
+        <tr>
+          <th>Rule</th>
+          <th>Says</th>
+          <th>Basis</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="r in found" :key="r.id">
+          <td class="number">{{ r.id }}</td>
+          <td>{{ r.says }}</td>
+          <td style="white-space: nowrap">{{ basisText(r) }}</td>
+        </tr>
+      </tbody>
+    </table>
+  </main>
+</template>
+
+<style scoped>
+.page {
+  max-width: 900px;
+  margin: 0 auto;
+  padding: 20px;
+}
+</style>

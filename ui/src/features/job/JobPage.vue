@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { computed, defineAsyncComponent, onMounted, onUnmounted, ref, watch } from 'vue'
+import { useRoute, useRouter } from 'vue-router'
+import CommandPalette from '@/features/help/CommandPalette.vue'
+import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
+import RibbonView from '@/features/ribbon/RibbonView.vue'
+import { useKeys } from '@/shared/keys'
+import { useJob } from './jobStore'
+import JobHead from './JobHead.vue'
+import SettleDialog from './SettleDialog.vue'
+import { useCommands } from './useCommands'
+import { withSpec } from './planEdit'
+
+const props = defineProps<{ id: string; stage: 'survey' | 'layout' | 'takeoff' | 'test' }>()
+const job = useJob()
+const route = useRoute()
+const router = useRouter()
+const palette = ref(false)
+
+const SurveyStage = defineAsyncComponent(() => import('@/features/survey/SurveyStage.vue'))
+const LayoutStage = defineAsyncComponent(() => import('@/features/layout/LayoutStage.vue'))
+const TakeoffStage = defineAsyncComponent(() => import('@/features/takeoff/TakeoffStage.vue'))
+const TestStage = defineAsyncComponent(() => import('@/features/test/TestStage.vue'))
+const stages = { survey: SurveyStage, layout: LayoutStage, takeoff: TakeoffStage, test: TestStage }
+const current = computed(() => stages[props.stage])
+
+const go = (stage: string) =>
+  router.push({ name: 'job', params: { id: props.id, stage }, query: route.query })
+const toggleUnits = () =>
+  job.change((p) => withSpec(p, { units: p.spec.units === 'METRIC' ? 'FT_IN' : 'METRIC' }))
+const { commands, step } = useCommands(go, toggleUnits)
+
+useKeys((e) => {
+  const command = e.ctrlKey || e.metaKey
+  if (command && e.key.toLowerCase() === 'k') return ((palette.value = true), true)
+  if (command && e.key.toLowerCase() === 's') return (void job.saveNow(), true)
+  if (command && e.key.toLowerCase() === 'z') return ((e.shiftKey ? job.redo : job.undo)(), true)
+  if (command && e.key.toLowerCase() === 'y') return (job.redo(), true)
+  if (command || e.altKey) return false
+  const stage = { '1': 'survey', '2': 'layout', '4': 'takeoff', '6': 'test' }[e.key]
+  if (stage) return (void go(stage), true)
+  if (e.key === ',' || e.key === '.') return (step(e.key === '.' ? 1 : -1, false), true)
+  if (e.key === '<' || e.key === '>') return (step(e.key === '>' ? 1 : -1, true), true)
+  if (e.key.toLowerCase() === 'u') return (toggleUnits(), true)
+  return false
+})
+
+/** A link can name a line and a station. */
+watch(
+  () => job.design,
+  (design) => {
+    if (!design || job.cursorM !== null) return
+    const line = String(route.query.line ?? '')
+    if (design.layout.lines.some((l) => l.lineId === line)) job.lineId = line
+    const station = Number(route.query.station)
+    if (route.query.station !== undefined && Number.isFinite(station)) job.cursorM = station
+  },
+)
+watch(
+  () => [job.lineId, job.cursorM] as const,
+  ([line, at]) => {
+    const query = at === null ? {} : { line, station: at.toFixed(1) }
+    window.history.replaceState(window.history.state, '', router.resolve({ path: route.path, query }).href)
+  },
+)
+watch(
+  () => props.id,
+  (id) => void job.load(id),
+)
+
+function leaving(e: BeforeUnloadEvent) {
+  void job.saveNow()
+  if (job.saveState === 'refused') e.preventDefault()
+}
+onMounted(() => {
+  void job.load(props.id)
+  window.addEventListener('beforeunload', leaving)
+})
+onUnmounted(() => {
+  void job.saveNow()
+  window.removeEventListener('beforeunload', leaving)
+})
+</script>
+
+<template>
+  <div class="job" :class="stage">
+    <JobHead :stage="stage" @go="go" @palette="palette = true" @units="toggleUnits" />
+    <p v-if="job.failure" class="failure" role="alert">
+      {{ job.failure }} <router-link to="/">Back to the yard</router-link>
+    </p>
+    <template v-else-if="job.plan && job.catalogue">
+      <div class="middle">
+        <main class="workspace"><component :is="current" /></main>
+        <LedgerPanel class="ledger" />
+      </div>
+      <RibbonView class="ribbon" :readings="stage === 'test'" />
+    </template>
+    <p v-else class="failure">Opening the job …</p>
+    <CommandPalette v-model="palette" :commands="commands" />
+    <SettleDialog />
+  </div>
+</template>
+
+<style scoped>
+.job {
+  height: 100vh;
+  display: flex;
+  flex-direction: column;
+}
+.middle {
+  flex: 1;
+  min-height: 0;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 292px;
+}
+.workspace {
+  position: relative;
+  min-width: 0;
+  min-height: 0;
+  overflow: auto;
+}
+.ledger {
+  border-left: 1px solid var(--rule);
+  overflow: auto;
+}
+.ribbon {
+  border-top: 2px solid var(--rule-strong);
+  flex: none;
+}
+.failure {
+  padding: 40px;
+  font-size: 16px;
+}
+@media (max-width: 760px) {
+  .job {
+    height: 100dvh;
+  }
+  .middle {
+    grid-template-columns: 1fr;
+  }
+  .job.test .ledger,
+  .job.test .ribbon {
+    display: none;
+  }
+  .middle > .ledger {
+    display: none;
+  }
+}
+@media print {
+  .job,
+  .middle {
+    display: block;
+    height: auto;
+  }
+  .ledger,
+  .ribbon {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,49 @@
+import { computed } from 'vue'
+import { useRouter } from 'vue-router'
+import type { Command } from '@/features/help/CommandPalette.vue'
+import { useTool, tools } from '@/features/plan/tool'
+import { useLook } from '@/shared/look'
+import { useJob } from './jobStore'
+
+/** Everything that can be done to the open job, by name; and the steps along the line. */
+export function useCommands(go: (stage: string) => unknown, toggleUnits: () => void) {
+  const job = useJob()
+  const router = useRouter()
+  const { choose, fit } = useTool()
+  const { next } = useLook()
+
+  /** Moves the cursor to the next post, or the next strong one. */
+  function step(direction: 1 | -1, strong: boolean) {
+    const posts = (job.line?.posts ?? []).filter((p) => !strong || (p.kind !== 'LINE' && p.kind !== 'BRACE'))
+    const from = job.cursorM ?? (direction === 1 ? -1 : Infinity)
+    const ahead =
+      direction === 1
+        ? posts.find((p) => p.stationM > from + 0.01)
+        : posts.findLast((p) => p.stationM < from - 0.01)
+    if (ahead) job.cursorM = ahead.stationM
+  }
+
+  const commands = computed<Command[]>(() => [
+    { text: 'Go to Survey', key: '1', run: () => go('survey') },
+    { text: 'Go to Layout', key: '2', run: () => go('layout') },
+    { text: 'Go to Takeoff', key: '4', run: () => go('takeoff') },
+    { text: 'Go to Test', key: '6', run: () => go('test') },
+    ...tools.map((t) => ({ text: t.text, key: t.key, run: () => (choose(t.id), void go('layout')) })),
+    { text: 'Show the whole job', key: 'F', run: fit },
+    { text: 'Undo', key: 'Ctrl Z', run: job.undo },
+    { text: 'Redo', key: 'Ctrl Shift Z', run: job.redo },
+    { text: 'Feet and inches or metres', key: 'U', run: toggleUnits },
+    { text: 'Paper, sunlight or dark', run: next },
+    { text: 'Save now', key: 'Ctrl S', run: () => void job.saveNow() },
+    { text: 'Job file', run: () => window.open(`/api/jobs/${job.id}/job.geojson`, '_self') },
+    { text: 'Takeoff as CSV', run: () => window.open(`/api/jobs/${job.id}/takeoff.csv`, '_self') },
+    { text: 'Strong posts as GPX', run: () => window.open(`/api/jobs/${job.id}/strong-posts.gpx`, '_self') },
+    { text: 'Back to the yard', run: () => void router.push('/') },
+    ...(job.design?.layout.lines ?? []).map((l) => ({
+      text: `Line: ${l.name}`,
+      run: () => void (job.lineId = l.lineId),
+    })),
+  ])
+
+  return { commands, step }
+}

@@ -1,0 +1,200 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Animal, Preset, Spec } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/features/job/jobStore'
+import { withSpec } from '@/features/job/planEdit'
+import { lengthText, parseLengthM } from '@/shared/units'
+import WireTable from './WireTable.vue'
+
+const job = useJob()
+const spec = computed(() => job.plan!.spec)
+const animals = computed(() => job.catalogue?.animals ?? [])
+const presets = computed(() => job.catalogue?.presets ?? [])
+const fitting = computed(() =>
+  presets.value.filter((p) => p.suits.some((a) => spec.value.animals.includes(a))),
+)
+const others = computed(() => presets.value.filter((p) => !fitting.value.includes(p)))
+const change = (part: Partial<Spec>) => job.change((p) => withSpec(p, part))
+
+/** The first animal chosen brings its own wire schedule; further ones only raise the need. */
+function setAnimals(chosen: Animal[]) {
+  if (chosen.length === 0) return
+  const added = chosen.find((a) => !spec.value.animals.includes(a))
+  const preset = presets.value.find((p) => added && p.suits.length === 1 && p.suits[0] === added)
+  const whole = presets.value.find(
+    (p) => chosen.length > 1 && chosen.every((a) => p.suits.includes(a)) && p.suits.length === chosen.length,
+  )
+  const take = whole ?? (chosen.length === 1 ? preset : undefined)
+  change(take ? { animals: chosen, schedule: { preset: take.id, wires: take.wires } } : { animals: chosen })
+}
+
+function setAnimal(e: Event) {
+  setAnimals([(e.target as HTMLSelectElement).value as Animal])
+}
+function addAnimal(e: Event) {
+  const select = e.target as HTMLSelectElement
+  if (select.value) setAnimals([...new Set([...spec.value.animals, select.value as Animal])])
+  select.value = ''
+}
+function setPreset(e: Event) {
+  const preset = presets.value.find((p) => p.id === (e.target as HTMLSelectElement).value)
+  if (preset) change({ schedule: { preset: preset.id, wires: preset.wires } })
+}
+function setSpacing(e: Event) {
+  const metres = parseLengthM((e.target as HTMLInputElement).value, job.units)
+  if (metres !== null && metres >= 0.5 && metres <= 60) change({ posts: { spacingM: metres } })
+  else (e.target as HTMLInputElement).value = lengthText(spec.value.posts.spacingM, job.units)
+}
+function setJoules(e: Event) {
+  const joules = Number((e.target as HTMLInputElement).value.replace(',', '.'))
+  if (joules >= 0.01 && joules <= 100) change({ feed: { ...spec.value.feed, outputJ: joules } })
+}
+const title = (p: Preset) => `${p.rule} · ${p.name}`
+const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
+</script>
+
+<template>
+  <section class="spec" aria-label="What shall be built">
+    <h2>What shall be built</h2>
+    <label
+      >Animal
+      <select :value="spec.animals[0]" data-test="animal" @change="setAnimal">
+        <option v-for="a in animals" :key="a.id" :value="a.id">{{ a.name }}</option>
+      </select>
+    </label>
+    <p v-for="a in spec.animals.slice(1)" :key="a" class="also">
+      and {{ name(a) }}
+      <button :aria-label="`Leave out ${name(a)}`" @click="setAnimals(spec.animals.filter((x) => x !== a))">
+        ×
+      </button>
+    </p>
+    <label class="also">
+      <select aria-label="One more animal" data-test="add-animal" @change="addAnimal">
+        <option value="">and another …</option>
+        <option v-for="a in animals.filter((x) => !spec.animals.includes(x.id))" :key="a.id" :value="a.id">
+          {{ a.name }}
+        </option>
+      </select>
+    </label>
+    <label
+      >Wire schedule
+      <select :value="spec.schedule.preset" data-test="preset" @change="setPreset">
+        <option v-if="spec.schedule.preset === 'own'" value="own">own heights</option>
+        <optgroup label="for these animals">
+          <option v-for="p in fitting" :key="p.id" :value="p.id">{{ title(p) }}</option>
+        </optgroup>
+        <optgroup label="others">
+          <option v-for="p in others" :key="p.id" :value="p.id">{{ title(p) }}</option>
+        </optgroup>
+      </select>
+    </label>
+    <WireTable :schedule="spec.schedule" :units="job.units" @change="change({ schedule: $event })" />
+    <div class="pair">
+      <label
+        >Posts at most <RuleChips :rules="['P1']" /><input
+          :value="lengthText(spec.posts.spacingM, job.units)"
+          data-test="spacing"
+          @change="setSpacing"
+      /></label>
+      <label
+        >Output, J <RuleChips :rules="['G4']" /><input
+          :value="spec.feed.outputJ"
+          inputmode="decimal"
+          @change="setJoules"
+      /></label>
+    </div>
+    <fieldset>
+      <legend>Brace rail</legend>
+      <label
+        ><input
+          type="radio"
+          :checked="spec.braces.railSchool === 'EIGHT_FOOT'"
+          @change="change({ braces: { ...spec.braces, railSchool: 'EIGHT_FOOT' } })" />
+        8 ft always <RuleChips :rules="['B1']"
+      /></label>
+      <label
+        ><input
+          type="radio"
+          :checked="spec.braces.railSchool === 'BY_HEIGHT'"
+          data-test="rail-by-height"
+          @change="change({ braces: { ...spec.braces, railSchool: 'BY_HEIGHT' } })" />
+        2.5 × fence height <RuleChips :rules="['B2']"
+      /></label>
+    </fieldset>
+    <label
+      >Ground rods
+      <select
+        :value="spec.feed.groundSchool"
+        @change="
+          change({
+            feed: {
+              ...spec.feed,
+              groundSchool: ($event.target as HTMLSelectElement).value as Spec['feed']['groundSchool'],
+            },
+          })
+        "
+      >
+        <option value="THREE_RODS">G1 · three 6 ft rods</option>
+        <option value="BY_AREA">G2 · by the acre</option>
+        <option value="ONE_LONG_ROD">G3 · one 8 ft rod, wet clay</option>
+        <option value="BY_JOULES">G4 · 3 ft for each joule †</option>
+      </select>
+    </label>
+    <label class="check"
+      ><input type="checkbox" :checked="spec.ringClosed" @change="change({ ringClosed: !spec.ringClosed })" />
+      join the hot wires at the closing post <RuleChips :rules="['J7']"
+    /></label>
+  </section>
+</template>
+
+<style scoped>
+.spec {
+  padding: 12px 14px 20px;
+}
+label {
+  display: block;
+  margin-top: 9px;
+  font-size: 13px;
+  color: var(--quiet);
+}
+select,
+input:not([type]),
+input[inputmode] {
+  display: block;
+  width: 100%;
+  box-sizing: border-box;
+  border: 1px solid var(--rule-strong);
+  padding: 5px 7px;
+  font-size: 14px;
+  color: var(--ink);
+  background: var(--paper);
+}
+.also {
+  margin: 3px 0 0;
+}
+.also select {
+  border-color: var(--rule);
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 10px;
+}
+fieldset {
+  border: 0;
+  padding: 0;
+  margin-top: 10px;
+}
+fieldset label {
+  margin-top: 2px;
+  color: var(--ink);
+}
+legend {
+  font-size: 13px;
+  color: var(--quiet);
+}
+.check {
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Finding } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/features/job/jobStore'
+import { stationText } from '@/shared/units'
+
+const job = useJob()
+const open = ref<string | null>(null)
+const figures = computed(() => job.design?.ledger ?? [])
+const order = { WARN: 0, NOTE: 1, CAUTION: 2 }
+const findings = computed(() =>
+  [...(job.design?.layout.findings ?? [])].sort((a, b) => order[a.severity] - order[b.severity]),
+)
+const words = { WARN: 'mend', NOTE: 'note', CAUTION: 'caution' }
+
+function goTo(f: Finding) {
+  if (f.lineId === null) return
+  job.lineId = f.lineId
+  job.cursorM = f.stationM
+}
+</script>
+
+<template>
+  <aside class="panel no-print" aria-label="Ledger">
+    <header>
+      <h2>Ledger</h2>
+      <span class="quiet-text">as drawn</span>
+    </header>
+    <p v-if="job.problem" class="problem" role="alert">{{ job.problem }}</p>
+    <p v-if="figures.length === 0" class="quiet-text">Nothing laid out yet.</p>
+    <dl>
+      <div v-for="f in figures" :key="f.key" class="figure" :data-test="`figure-${f.key}`">
+        <button :aria-expanded="open === f.key" @click="open = open === f.key ? null : f.key">
+          <dt>
+            {{ f.label }}<small>{{ f.note }}</small>
+          </dt>
+          <dd>{{ f.value }}</dd>
+        </button>
+        <p v-if="open === f.key" class="why">{{ f.derivation }} <RuleChips :rules="f.rules" /></p>
+      </div>
+    </dl>
+    <ul class="findings" aria-label="Findings">
+      <li v-for="(f, i) in findings" :key="i" :class="f.severity">
+        <button :disabled="f.lineId === null" @click="goTo(f)">
+          <b
+            >{{ words[f.severity]
+            }}<template v-if="f.stationM !== null"> at {{ stationText(f.stationM, job.units) }}</template></b
+          >
+          {{ f.message }}
+        </button>
+        <RuleChips :rules="[f.rule]" />
+      </li>
+    </ul>
+  </aside>
+</template>
+
+<style scoped>
+.panel {
+  padding: 10px 14px 20px;
+}
+header {
+  display: flex;
+  justify-content: space-between;
+  align-items: baseline;
+}
+dl {
+  margin: 0;
+}
+.figure {
+  border-bottom: 1px dotted var(--rule);
+}
+.figure button {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+  width: 100%;
+  text-align: left;
+  padding: 5px 0;
+  color: var(--ink);
+}
+dt small {
+  display: block;
+  color: var(--quiet);
+  font-size: 12px;
+  line-height: 1.25;
+}
+dd {
+  font:
+    600 20px/1.15 'Barlow Condensed',
+    sans-serif;
+  white-space: nowrap;
+  margin: 0;
+}
+.why {
+  font-size: 12.5px;
+  background: var(--band);
+  padding: 6px 8px;
+  margin: 0 0 6px;
+  overflow-wrap: anywhere;
+}
+.problem {
+  border-left: 4px solid var(--broken);
+  padding: 6px 8px;
+  color: var(--broken);
+  font-weight: 700;
+}
+.findings {
+  list-style: none;
+  padding: 0;
+  margin: 12px 0 0;
+}
+.findings li {
+  font-size: 12.5px;
+  border-left: 4px solid var(--rule);
+  padding: 4px 8px;
+  margin-bottom: 5px;
+  background: var(--band);
+}
+.findings li.WARN {
+  border-left-color: var(--accent);
+  background: var(--accent-wash);
+}
+.findings li.CAUTION {
+  border-left-color: var(--ink);
+}
+.findings button {
+  text-align: left;
+  color: var(--ink);
+}
+.findings button:disabled {
+  cursor: default;
+}
+</style>

@@ -1,0 +1,185 @@
+<script setup lang="ts">
+import 'ol/ol.css'
+import { onMounted, onUnmounted, ref, watch } from 'vue'
+import { useJob } from '@/features/job/jobStore'
+import { useKeys } from '@/shared/keys'
+import { useLook } from '@/shared/look'
+import { createPlanMap } from './planMap'
+import { tools, useTool } from './tool'
+import { usePlanKeys } from './usePlanKeys'
+
+const props = defineProps<{ editable: boolean }>()
+const job = useJob()
+const { tool, choose, fits, fit } = useTool()
+const { look } = useLook()
+const host = ref<HTMLElement>()
+const hint = ref('')
+const scale = ref({ px: 0, text: '' })
+let map: ReturnType<typeof createPlanMap> | undefined
+
+const hints = {
+  select: 'Drag a corner, gate, cut-out or the energizer. Click a post to go there.',
+  draw: 'Click corner by corner. Click the first again to close, Enter to end, Escape to drop.',
+  corner: 'Click a side to put a corner into it.',
+  gate: 'Click a side where the gate shall be, or press Enter at the cursor.',
+  cutOut: 'Click the line where the cut-out shall be, or press Enter at the cursor.',
+  energizer: 'Click where the energizer stands, or press Enter at the cursor.',
+}
+watch(tool, (t) => (hint.value = hints[t]), { immediate: true })
+
+onMounted(() => {
+  map = createPlanMap(
+    host.value!,
+    job,
+    tool,
+    () => props.editable,
+    (s) => (scale.value = s),
+  )
+  map.draw()
+  map.fit()
+})
+onUnmounted(() => map?.dispose())
+watch(
+  () => [job.design, job.plan, job.selected, job.lineId, job.units, job.assessment],
+  () => map?.draw(),
+)
+watch(
+  () => [job.cursorM, job.lineId],
+  () => map?.drawCursor(true),
+)
+watch(look, () => map?.draw())
+watch(fits, () => map?.fit())
+watch(
+  () => job.id + (job.design ? '1' : '0'),
+  () => map?.fit(),
+)
+const keys = usePlanKeys(() => map)
+useKeys((e) => {
+  if (e.ctrlKey || e.metaKey || e.altKey) return false
+  if (e.key.toLowerCase() === 'f') return (fit(), true)
+  return props.editable ? keys(e) : false
+})
+</script>
+
+<template>
+  <div class="plan">
+    <div
+      ref="host"
+      class="map"
+      tabindex="0"
+      aria-label="Plan. Keys: D draw, G gate, C cut-out, E energizer, brackets choose a corner, arrows move it."
+    />
+    <div v-if="editable" class="tools" role="toolbar" aria-label="Plan tools">
+      <button
+        v-for="t in tools"
+        :key="t.id"
+        :aria-pressed="tool === t.id"
+        :data-test="`tool-${t.id}`"
+        @click="choose(t.id)"
+      >
+        <span>{{ t.text }}</span><span class="key">{{ t.key }}</span>
+      </button>
+    </div>
+    <p v-if="editable" class="hint">{{ hint }}</p>
+    <div class="north" aria-hidden="true">
+      <svg viewBox="0 0 20 44" width="20" height="44"><path d="M10 42V4M4 12l6-9 6 9" /></svg>N
+    </div>
+    <div class="scale" :style="{ width: `${scale.px}px` }">
+      <span>0</span><span>{{ scale.text }}</span>
+    </div>
+    <p v-if="(job.plan?.site.lines.length ?? 0) === 0 && tool !== 'draw'" class="nothing">
+      Nothing laid out yet. Drop a walked track here, or press <span class="key">D</span> and draw.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.plan,
+.map {
+  position: absolute;
+  inset: 0;
+}
+.map:focus-visible {
+  outline-offset: -3px;
+}
+.tools {
+  position: absolute;
+  left: 10px;
+  top: 10px;
+  width: 138px;
+  background: var(--paper);
+  border: 1px solid var(--rule-strong);
+}
+.tools button {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  width: 100%;
+  padding: 5px 8px;
+  border-bottom: 1px solid var(--rule);
+  border-left: 4px solid transparent;
+  color: var(--ink);
+}
+.tools button:last-child {
+  border-bottom: 0;
+}
+.tools button[aria-pressed='true'] {
+  background: var(--accent-wash);
+  border-left-color: var(--accent);
+}
+.hint {
+  position: absolute;
+  left: 158px;
+  top: 8px;
+  margin: 0;
+  background: color-mix(in srgb, var(--paper) 85%, transparent);
+  color: var(--quiet);
+  font-size: 13px;
+  padding: 1px 6px;
+  pointer-events: none;
+}
+.north {
+  position: absolute;
+  right: 14px;
+  top: 12px;
+  text-align: center;
+  pointer-events: none;
+  line-height: 1;
+}
+.north svg {
+  display: block;
+}
+.north path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.5;
+}
+.scale {
+  position: absolute;
+  left: 16px;
+  bottom: 14px;
+  border-bottom: 2px solid var(--ink);
+  display: flex;
+  justify-content: space-between;
+  font-size: 13px;
+  pointer-events: none;
+}
+.nothing {
+  position: absolute;
+  inset: 40% 0 auto 0;
+  text-align: center;
+  font-size: 17px;
+  pointer-events: none;
+}
+@media (max-width: 760px) {
+  .hint {
+    display: none;
+  }
+  .tools {
+    width: auto;
+  }
+  .tools .key {
+    display: none;
+  }
+}
+</style>

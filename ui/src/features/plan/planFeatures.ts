@@ -1,0 +1,223 @@
+import Feature from 'ol/Feature'
+import LineString from 'ol/geom/LineString'
+import MultiPoint from 'ol/geom/MultiPoint'
+import Point from 'ol/geom/Point'
+import Polygon from 'ol/geom/Polygon'
+import { Fill, Stroke, Style } from 'ol/style'
+import CircleStyle from 'ol/style/Circle'
+import RegularShape from 'ol/style/RegularShape'
+import type { FenceLine, LineLayout, Position, Section } from '@/api/types'
+import type { useJob } from '@/features/job/jobStore'
+import { placeAt } from './geometry'
+import { palette, symbol, text, type Palette } from './symbols'
+
+type Job = ReturnType<typeof useJob>
+type Project = (at: Position) => Position
+type Stretch = Section['stretches'][number]
+
+const LINE_POSTS_FROM_PX = 3
+
+function styled(geometry: Point | LineString | MultiPoint | Polygon, ...styles: Style[]): Feature {
+  const feature = new Feature(geometry)
+  feature.setStyle(styles)
+  return feature
+}
+
+/** The whole fence as drawn things, line by line. */
+export function planFeatures(
+  job: Job,
+  project: Project,
+  element: HTMLElement,
+  resolution: number,
+): Feature[] {
+  const colors = palette(element)
+  const features: Feature[] = []
+  const layout = job.design?.layout
+  const failing = failingStretches(job)
+  for (const line of job.plan?.site.lines ?? []) {
+    const path = line.corners.map((c) => project(c.at))
+    if (line.closed) {
+      features.push(
+        styled(new Polygon([[...path, path[0]!]]), new Style({ fill: new Fill({ color: colors.inside }) })),
+      )
+      path.push(path[0]!)
+    }
+    const laid = layout?.lines.find((l) => l.lineId === line.id)
+    features.push(...sides(line, path, laid, failing, project, colors))
+    if (laid) features.push(...posts(laid, project, colors, resolution))
+    features.push(...corners(job, line, laid, project, colors))
+    features.push(...items(job, line, laid, project, colors))
+  }
+  features.push(...feed(job, project, colors))
+  return features
+}
+
+/** Where the fence was read and does not hold. */
+function failingStretches(job: Job): Stretch[] {
+  const broken = new Set(
+    (job.assessment?.sections ?? []).filter((x) => x.standing === 'BROKEN').map((x) => x.sectionId),
+  )
+  return (job.design?.layout.sections ?? []).filter((x) => broken.has(x.id)).flatMap((x) => x.stretches)
+}
+
+/** The line itself; a section that was read and does not hold is struck with a second, broken stroke. */
+function sides(
+  line: FenceLine,
+  path: Position[],
+  laid: LineLayout | undefined,
+  failing: Stretch[],
+  project: Project,
+  colors: Palette,
+) {
+  const base = styled(
+    new LineString(path),
+    new Style({ stroke: new Stroke({ color: colors.hot, width: 2.5 }) }),
+  )
+  if (!laid) return [base]
+  const gaps = laid.gates.map((g) => {
+    const ends = [placeAt(line, laid, g.fromM).at, placeAt(line, laid, g.toM).at].map(project)
+    return styled(new LineString(ends), new Style({ stroke: new Stroke({ color: colors.paper, width: 5 }) }))
+  })
+  const struck = failing
+    .filter((s) => s.lineId === line.id)
+    .map((s) => {
+      const inner = laid.cornerStationsM.filter((c) => c > s.fromM && c < s.toM)
+      const along = [s.fromM, ...inner, s.toM].map((station) => project(placeAt(line, laid, station).at))
+      const wide = new Stroke({ color: colors.broken, width: 9, lineDash: [3, 7], lineCap: 'butt' })
+      return styled(new LineString(along), new Style({ stroke: wide }))
+    })
+  return [base, ...struck, ...gaps]
+}
+
+function posts(laid: LineLayout, project: Project, colors: Palette, resolution: number) {
+  const dots: Position[] = []
+  const braces: Position[] = []
+  for (const post of laid.posts) {
+    if (post.kind === 'LINE') dots.push(project([post.lonDeg, post.latDeg]))
+    if (post.kind === 'BRACE') braces.push(project([post.lonDeg, post.latDeg]))
+  }
+  const spacing =
+    dots.length > 1 ? Math.hypot(dots[1]![0]! - dots[0]![0]!, dots[1]![1]! - dots[0]![1]!) / resolution : 99
+  const dot = (radius: number) =>
+    new Style({ image: new CircleStyle({ radius, fill: new Fill({ color: colors.ink }) }) })
+  const features = [styled(new MultiPoint(braces), dot(3.2))]
+  if (spacing >= LINE_POSTS_FROM_PX) features.push(styled(new MultiPoint(dots), dot(spacing > 9 ? 2.4 : 1.6)))
+  for (const post of laid.posts) {
+    if (post.kind === 'GATE')
+      features.push(styled(new Point(project([post.lonDeg, post.latDeg])), symbol.strong(colors, 4)))
+  }
+  return features
+}
+
+function corners(job: Job, line: FenceLine, laid: LineLayout | undefined, project: Project, colors: Palette) {
+  const chosen = line.id === job.lineId || (job.plan?.site.lines.length ?? 0) === 1
+  return line.corners.map((corner, i) => {
+    const selected =
+      job.selected?.kind === 'corner' && job.selected.lineId === line.id && job.selected.id === corner.id
+    const post = laid?.posts.find(
+      (p) =>
+        p.label !== '' && p.kind !== 'GATE' && Math.abs(p.stationM - (laid.cornerStationsM[i] ?? -1)) < 0.01,
+    )
+    const styles = [symbol.strong(colors, 5.5)]
+    if (selected) styles.push(symbol.ring(colors))
+    if (post && chosen) styles.push(text(post.label, colors, -13, -10))
+    return styled(new Point(project(corner.at)), ...styles)
+  })
+}
+
+function items(job: Job, line: FenceLine, laid: LineLayout | undefined, project: Project, colors: Palette) {
+  const features: Feature[] = []
+  const isSelected = (kind: string, id: string) => job.selected?.kind === kind && job.selected.id === id
+  for (const gate of laid?.gates ?? []) {
+    const from = project(placeAt(line, laid!, gate.fromM).at)
+    const to = project(placeAt(line, laid!, gate.toM).at)
+    const angle = Math.atan2(to[1]! - from[1]!, to[0]! - from[0]!) + 0.7
+    const span = Math.hypot(to[0]! - from[0]!, to[1]! - from[1]!)
+    const leaf = [from, [from[0]! + Math.cos(angle) * span, from[1]! + Math.sin(angle) * span]]
+    const stroke =
+      gate.kind === 'SWING'
+        ? new Stroke({ color: colors.ink, width: 2 })
+        : new Stroke({ color: colors.hot, width: 2, lineDash: [2, 4] })
+    features.push(styled(new LineString(gate.kind === 'SWING' ? leaf : [from, to]), new Style({ stroke })))
+    const middle = [(from[0]! + to[0]!) / 2, (from[1]! + to[1]!) / 2]
+    const styles = [text(gate.name, colors, 0, 18)]
+    if (isSelected('gate', gate.id)) styles.push(symbol.ring(colors))
+    features.push(styled(new Point(middle), ...styles))
+  }
+  for (const cutOut of laid?.cutOuts ?? []) {
+    const styles = [symbol.cutOut(colors), text(cutOut.name, colors, 12, 16, 'left')]
+    if (isSelected('cutOut', cutOut.id)) styles.push(symbol.ring(colors))
+    features.push(styled(new Point(project(placeAt(line, laid!, cutOut.stationM).at)), ...styles))
+  }
+  return features
+}
+
+function feed(job: Job, project: Project, colors: Palette): Feature[] {
+  const layout = job.design?.layout
+  const energizer = job.plan?.site.energizer
+  if (!energizer) return []
+  const at = project(energizer.at)
+  const features: Feature[] = []
+  const line = job.plan?.site.lines.find((l) => l.id === layout?.feed?.lineId)
+  const laid = layout?.lines.find((l) => l.lineId === layout.feed?.lineId)
+  if (layout?.feed && line && laid) {
+    const to = project(placeAt(line, laid, layout.feed.stationM).at)
+    features.push(
+      styled(
+        new LineString([at, to]),
+        new Style({ stroke: new Stroke({ color: colors.hot, width: 1.5, lineDash: [5, 4] }) }),
+      ),
+    )
+  }
+  const styles = [symbol.energizer(colors), text(energizer.name, colors, 16, 1, 'left')]
+  if (layout?.feed)
+    styles.push(
+      symbol.rods(colors),
+      text(
+        `${layout.feed.rods} ${layout.feed.rods === 1 ? 'rod' : 'rods'}`,
+        colors,
+        22,
+        25,
+        'left',
+        colors.earth,
+      ),
+    )
+  if (job.selected?.kind === 'energizer') styles.push(symbol.ring(colors))
+  features.push(styled(new Point(at), ...styles))
+  return features
+}
+
+/** The shared cursor: where on the plan the station is that lights up everywhere. */
+export function cursorFeatures(
+  job: Job,
+  project: Project,
+  element: HTMLElement,
+): { features: Feature[]; at: Position | null } {
+  const colors = palette(element)
+  const line = job.plan?.site.lines.find((l) => l.id === job.line?.lineId)
+  if (!line || !job.line || job.cursorM === null) return { features: [], at: null }
+  const at = project(placeAt(line, job.line, Math.min(job.cursorM, job.line.lengthM)).at)
+  const ring = new Style({
+    image: new CircleStyle({ radius: 9, stroke: new Stroke({ color: colors.accent, width: 2 }) }),
+  })
+  const cross = new Style({
+    image: new RegularShape({
+      points: 4,
+      radius: 15,
+      radius2: 0,
+      stroke: new Stroke({ color: colors.accent, width: 1 }),
+    }),
+  })
+  return { features: [styled(new Point(at), ring, cross)], at }
+}
+
+/** The line being drawn. */
+export function draftFeatures(path: Position[], element: HTMLElement): Feature[] {
+  if (path.length === 0) return []
+  const colors = palette(element)
+  const dash = new Style({ stroke: new Stroke({ color: colors.accent, width: 2, lineDash: [6, 5] }) })
+  return [
+    styled(new LineString(path), dash),
+    styled(new MultiPoint(path.slice(0, -1)), symbol.strong(colors, 4)),
+  ]
+}

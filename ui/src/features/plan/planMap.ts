@@ -1,0 +1,121 @@
+import OlMap from 'ol/Map'
+import View from 'ol/View'
+import { isEmpty } from 'ol/extent'
+import { defaults as defaultInteractions } from 'ol/interaction/defaults'
+import VectorLayer from 'ol/layer/Vector'
+import { fromLonLat, getPointResolution, toLonLat } from 'ol/proj'
+import VectorSource from 'ol/source/Vector'
+import type { Ref } from 'vue'
+import type { Position } from '@/api/types'
+import type { useJob } from '@/features/job/jobStore'
+import { lengthText, unitM } from '@/shared/units'
+import { roundStep, unwrap } from './geometry'
+import { gridLayer } from './gridLayer'
+import { cursorFeatures, draftFeatures, planFeatures } from './planFeatures'
+import { createPointer } from './planPointer'
+import type { Tool } from './tool'
+
+type Job = ReturnType<typeof useJob>
+const MERCATOR = 'EPSG:3857'
+
+/** The plan as an OpenLayers map without tiles: a paper grid, the fence, the cursor, and what the pointer does. */
+export function createPlanMap(
+  target: HTMLElement,
+  job: Job,
+  tool: Ref<Tool>,
+  editable: () => boolean,
+  onScale: (scale: { px: number; text: string }) => void,
+) {
+  const fence = new VectorSource()
+  const over = new VectorSource()
+  const draft = new VectorSource()
+  const view = new View({
+    projection: MERCATOR,
+    center: [0, 0],
+    zoom: 16,
+    maxZoom: 24,
+    minZoom: 2,
+    multiWorld: true,
+  })
+  const map = new OlMap({
+    target,
+    view,
+    controls: [],
+    interactions: defaultInteractions({
+      doubleClickZoom: false,
+      altShiftDragRotate: false,
+      pinchRotate: false,
+      keyboard: false,
+    }),
+    layers: [
+      gridLayer(() => unitM(job.units)),
+      new VectorLayer({ source: fence, updateWhileAnimating: true, updateWhileInteracting: true }),
+      new VectorLayer({ source: over, updateWhileInteracting: true }),
+      new VectorLayer({ source: draft, updateWhileInteracting: true }),
+    ],
+  })
+
+  /** Everything is drawn near one longitude, so that a job on the date line stays in one piece. */
+  const nearLon = () => job.plan?.site.lines[0]?.corners[0]?.at[0] ?? job.plan?.site.energizer?.at[0] ?? 0
+  const project = (at: Position): Position => fromLonLat([unwrap(at[0]!, nearLon()), at[1]!])
+  const unproject = (at: Position): Position => {
+    const [lon, lat] = toLonLat(at) as [number, number]
+    return [unwrap(lon, 0), lat]
+  }
+
+  const pointer = createPointer(map, job, tool, editable, project, unproject, (path) => {
+    draft.clear(true)
+    draft.addFeatures(draftFeatures(path, target))
+  })
+  map.addInteraction(pointer.interaction)
+
+  function draw() {
+    fence.clear(true)
+    fence.addFeatures(planFeatures(job, project, target, view.getResolution() ?? 1))
+    drawCursor(false)
+  }
+
+  function drawCursor(follow: boolean) {
+    over.clear(true)
+    const { features, at } = cursorFeatures(job, project, target)
+    over.addFeatures(features)
+    if (follow && at && !pointer.hovering()) {
+      const [left, low, right, high] = view.calculateExtent(map.getSize()) as [number, number, number, number]
+      if (at[0]! < left || at[0]! > right || at[1]! < low || at[1]! > high) view.setCenter(at)
+    }
+  }
+
+  function fit() {
+    const extent = fence.getExtent()
+    if (!extent || isEmpty(extent)) return
+    view.fit(extent, { padding: [56, 60, 50, 170], maxZoom: 21 })
+  }
+
+  function scaleBar() {
+    const resolution = view.getResolution()
+    const center = view.getCenter()
+    if (!resolution || !center) return
+    const metresPerPx = getPointResolution(MERCATOR, resolution, center)
+    const unit = unitM(job.units)
+    const metres = roundStep((metresPerPx * 90) / unit) * unit
+    onScale({ px: Math.round(metres / metresPerPx), text: lengthText(metres, job.units) })
+  }
+  map.on('moveend', () => {
+    scaleBar()
+    draw()
+  })
+
+  /** For tests: where on the screen a place is drawn. */
+  const pixelAt = (at: Position) => map.getPixelFromCoordinate(project(at))
+  ;(target as HTMLElement & { pixelAt?: unknown }).pixelAt = pixelAt
+
+  return {
+    draw,
+    drawCursor,
+    fit,
+    pixelAt,
+    finishDraft: pointer.finish,
+    dropDraft: pointer.drop,
+    dispose: () => map.setTarget(undefined),
+  }
+}

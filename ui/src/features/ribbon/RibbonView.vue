@@ -1,0 +1,239 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { useJob } from '@/features/job/jobStore'
+import { kvText, lengthText, stationText, unitM } from '@/shared/units'
+import { axisStations, bracePath, groundPath, postPath, ribbonScale, wirePath } from './ribbonGeometry'
+import { useReadingLane } from './useReadingLane'
+
+const props = defineProps<{ readings: boolean }>()
+const job = useJob()
+const host = ref<HTMLElement>()
+const width = ref(1000)
+const height = computed(() => (props.readings ? 268 : 214))
+const laneTop = computed(() => (props.readings ? 28 : 0))
+
+const line = computed(() => job.line)
+const wires = computed(() => job.plan?.spec.schedule.wires ?? [])
+const topM = computed(() => wires.value.at(-1)?.heightM ?? 1)
+const baseY = computed(() => height.value - 46)
+const scale = computed(() =>
+  line.value
+    ? ribbonScale(line.value, topM.value, {
+        width: width.value,
+        left: 26,
+        right: 26,
+        baseY: baseY.value,
+        wirePx: 66,
+        groundPx: 34,
+      })
+    : null,
+)
+const drawn = computed(() => {
+  const l = line.value
+  const s = scale.value
+  if (!l || !s) return null
+  return {
+    ground: groundPath(l, s, baseY.value),
+    wires: wires.value.map((w) => ({ role: w.role, d: wirePath(l, s, w) })),
+    line: postPath(l, s, ['LINE'], 2, topM.value, 3),
+    strong: postPath(l, s, ['END', 'CORNER', 'GATE'], 8, topM.value, 1),
+    brace: postPath(l, s, ['BRACE'], 4, topM.value, 1),
+    braces: bracePath(l, s, topM.value),
+  }
+})
+const labels = computed(() => (line.value?.posts ?? []).filter((p) => p.label !== '' && p.kind !== 'GATE'))
+const axis = computed(() =>
+  line.value ? axisStations(line.value.lengthM, unitM(job.units), width.value) : [],
+)
+const sections = computed(() => {
+  const standing = new Map((job.assessment?.sections ?? []).map((s) => [s.sectionId, s.standing]))
+  return (job.design?.layout.sections ?? []).flatMap((section) =>
+    section.stretches
+      .filter((s) => s.lineId === line.value?.lineId)
+      .map((s) => ({
+        ...s,
+        name: section.live ? section.name : `${section.name}, dead`,
+        standing: props.readings ? standing.get(section.id) : undefined,
+      })),
+  )
+})
+const lane = useReadingLane(scale)
+const cursor = computed(() => (job.cursorM === null || !scale.value ? null : scale.value.x(job.cursorM)))
+const cursorPost = computed(() =>
+  line.value?.posts.find((p) => Math.abs(p.stationM - (job.cursorM ?? -1)) < 0.05),
+)
+const kinds = {
+  END: 'end post',
+  CORNER: 'corner post',
+  GATE: 'gate post',
+  BRACE: 'brace post',
+  LINE: 'line post',
+}
+const cursorText = computed(() => {
+  if (job.cursorM === null) return ''
+  const post = cursorPost.value
+  return (
+    lengthText(job.cursorM, job.units) + (post ? ` · ${kinds[post.kind]} ${post.label || post.number}` : '')
+  )
+})
+const words = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'not told yet' }
+
+function point(e: PointerEvent) {
+  if (e.pointerType !== 'mouse' && e.type === 'pointermove' && e.buttons === 0) return
+  const box = host.value?.getBoundingClientRect()
+  if (!box || !scale.value || !line.value) return
+  const station = scale.value.station(e.clientX - box.left)
+  const near = line.value.posts.reduce(
+    (a, b) => (Math.abs(b.stationM - station) < Math.abs(a.stationM - station) ? b : a),
+    line.value.posts[0]!,
+  )
+  const snapPx = Math.abs(scale.value.x(near.stationM) - scale.value.x(station))
+  job.cursorM = snapPx < 5 ? near.stationM : station
+}
+
+let observer: ResizeObserver | undefined
+onMounted(() => {
+  observer = new ResizeObserver((entries) => (width.value = Math.max(320, entries[0]!.contentRect.width)))
+  if (host.value) observer.observe(host.value)
+})
+onUnmounted(() => observer?.disconnect())
+</script>
+
+<template>
+  <section class="band no-print" aria-label="Ribbon: the line pulled straight">
+    <header>
+      <template v-if="line">
+        <select
+          v-if="(job.design?.layout.lines.length ?? 0) > 1"
+          v-model="job.lineId"
+          aria-label="Line shown"
+        >
+          <option v-for="l in job.design?.layout.lines" :key="l.lineId" :value="l.lineId">
+            {{ l.name }}
+          </option>
+        </select>
+        <b v-else class="heading">{{ line.name }}</b>
+        <span class="quiet-text">
+          pulled straight, {{ stationText(line.lengthM, job.units) }} · station 0 at
+          {{ line.posts[0]?.label }} · wires to scale among themselves<template
+            v-if="scale && scale.groundTimes > 0"
+            >, ground × {{ Math.max(1, Math.round(scale.groundTimes)) }}</template
+          >
+        </span>
+        <span class="spring" />
+        <span class="at" data-test="cursor-text">{{ cursorText }}</span>
+      </template>
+      <span v-else class="quiet-text"
+        >The line appears here, pulled straight, as soon as one is laid out.</span
+      >
+    </header>
+    <div ref="host" class="strip" @pointermove="point" @pointerdown="point">
+      <svg
+        v-if="line && scale && drawn"
+        :width="width"
+        :height="height"
+        :viewBox="`0 0 ${width} ${height}`"
+        role="img"
+        :aria-label="`${line.name}, ${line.posts.length} posts`"
+      >
+        <g v-if="readings && lane.need.value !== null" class="lane">
+          <rect x="0" :width="width" :y="16" height="52" class="lane-back" />
+          <line
+            :x1="20"
+            :x2="width - 20"
+            :y1="lane.y(lane.need.value)"
+            :y2="lane.y(lane.need.value)"
+            class="need"
+          />
+          <text :x="width - 20" :y="lane.y(lane.need.value) - 3" text-anchor="end" class="need-text">
+            needs {{ kvText(lane.need.value) }} kV
+          </text>
+        </g>
+        <path :d="drawn.ground" class="ground" />
+        <path v-for="(w, i) in drawn.wires" :key="i" :d="w.d" class="wire" :class="w.role" />
+        <path :d="drawn.line" class="post line-post" />
+        <path :d="drawn.brace" class="post brace-post" />
+        <path :d="drawn.braces" class="brace" />
+        <path :d="drawn.strong" class="post strong-post" />
+        <g v-for="g in line.gates" :key="g.id" class="gate">
+          <path
+            :d="`M${scale.x(g.fromM)} ${scale.wire(g.fromM, topM)}L${scale.x(g.toM) + 3} ${scale.ground(g.toM) - 8}`"
+            :class="g.kind"
+          />
+          <text :x="scale.x((g.fromM + g.toM) / 2)" :y="scale.ground(g.fromM) + 19" text-anchor="middle">
+            {{ g.name }}
+          </text>
+        </g>
+        <g
+          v-for="c in line.cutOuts"
+          :key="c.id"
+          class="cut-out"
+          :transform="`translate(${scale.x(c.stationM)} ${scale.wire(c.stationM, topM) - 17})`"
+        >
+          <circle r="7" />
+          <path d="M-6.2 -3.6A7 7 0 0 1 5 -5M6.2 3.6A7 7 0 0 1 -5 5" />
+          <title>{{ c.name }}</title>
+        </g>
+        <g
+          v-if="job.design?.layout.feed?.lineId === line.lineId"
+          :transform="`translate(${scale.x(job.design.layout.feed.stationM)} ${scale.wire(job.design.layout.feed.stationM, topM) - 19})`"
+          class="feed"
+        >
+          <circle r="8.5" />
+          <path d="M-6 1h2.6l1.6-5 2.6 8 1.3-3h3.4" />
+          <title>energizer</title>
+        </g>
+        <text
+          v-for="p in labels"
+          :key="p.number"
+          :x="scale.x(p.stationM)"
+          :y="laneTop + 12 + (readings ? 44 : 0)"
+          text-anchor="middle"
+          class="letter"
+        >
+          {{ p.label }}
+        </text>
+        <text
+          v-if="line.closed"
+          :x="scale.x(line.lengthM)"
+          :y="laneTop + 12 + (readings ? 44 : 0)"
+          text-anchor="middle"
+          class="letter"
+        >
+          {{ line.posts[0]?.label }}
+        </text>
+        <g v-for="(s, i) in sections" :key="i" class="section" :class="s.standing">
+          <rect
+            :x="scale.x(s.fromM) + 1"
+            :y="baseY + 3"
+            :width="Math.max(1, scale.x(s.toM) - scale.x(s.fromM) - 2)"
+            height="18"
+          />
+          <text :x="scale.x(s.fromM) + 8" :y="baseY + 16">
+            {{ s.name }}
+            <template v-if="s.standing">· {{ words[s.standing] }}</template>
+          </text>
+        </g>
+        <g v-for="s in axis" :key="s" class="axis">
+          <text :x="scale.x(s)" :y="baseY + 38" text-anchor="middle">{{ stationText(s, job.units) }}</text>
+        </g>
+        <g v-if="readings">
+          <g
+            v-for="d in lane.dots.value"
+            :key="d.id"
+            class="dot"
+            :class="d.standing"
+            :transform="`translate(${d.x} ${d.y})`"
+          >
+            <circle v-if="d.standing !== 'BROKEN'" r="4.5" />
+            <path v-else d="M-5 -5L5 5M5 -5L-5 5" />
+            <text :y="-8" text-anchor="middle">{{ d.text }}</text>
+          </g>
+        </g>
+        <line v-if="cursor !== null" :x1="cursor" :x2="cursor" y1="0" :y2="height - 14" class="cursor" />
+      </svg>
+    </div>
+  </section>
+</template>
+
+<style scoped src="./ribbon.css" />

@@ -1,0 +1,34 @@
+import { computed, type Ref } from 'vue'
+import { useJob } from '@/features/job/jobStore'
+import { kvText } from '@/shared/units'
+import type { RibbonScale } from './ribbonGeometry'
+
+const TOP_Y = 28
+const BOTTOM_Y = 66
+
+/** Measured voltages over the ribbon, against what the animal needs. */
+export function useReadingLane(scale: Ref<RibbonScale | null>) {
+  const job = useJob()
+  const need = computed(() => job.assessment?.needV ?? null)
+  const most = computed(() =>
+    Math.max(1000, (need.value ?? 0) * 1.2, ...(job.assessment?.points ?? []).map((p) => p.peakV ?? 0)),
+  )
+  const y = (volts: number) => BOTTOM_Y - (volts / most.value) * (BOTTOM_Y - TOP_Y)
+  const dots = computed(() => {
+    const places = new Map(job.testPoints.map((p) => [p.id, p]))
+    return (job.assessment?.points ?? []).flatMap((p) => {
+      const place = places.get(p.testPointId)
+      if (p.peakV === null || !scale.value || place?.lineId !== job.line?.lineId || !place) return []
+      return [
+        {
+          id: p.testPointId,
+          x: scale.value.x(place.stationM),
+          y: y(p.peakV),
+          standing: p.standing,
+          text: kvText(p.peakV),
+        },
+      ]
+    })
+  })
+  return { need, y, dots }
+}

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { TakeoffLine } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/features/job/jobStore'
+import { countText, lengthText } from '@/shared/units'
+
+const job = useJob()
+const groups: [string, string[]][] = [
+  ['Posts and braces', ['post', 'brace']],
+  ['Wire and fittings', ['wire', 'insulator', 'fastener', 'strainer', 'crimp', 'jumper', 'cut-out']],
+  ['Gates', ['gate', 'cable.gate', 'conduit']],
+  ['Energizer and ground', ['energizer', 'cable.lead-out', 'ground']],
+  ['Signs', ['sign']],
+]
+const sheets = computed(() => {
+  const lines = job.design?.takeoff ?? []
+  return groups
+    .map(([title, prefixes]) => ({
+      title,
+      lines: lines.filter((l) => prefixes.some((p) => l.item === p || l.item.startsWith(`${p}.`))),
+    }))
+    .filter((g) => g.lines.length > 0)
+})
+const quantity = (l: TakeoffLine) =>
+  l.unit === 'm' ? lengthText(l.quantity, job.units) : countText(l.quantity)
+const load = (l: TakeoffLine) => {
+  if (!l.pack) return ''
+  const size = l.unit === 'm' ? lengthText(l.pack.size, job.units) : countText(l.pack.size)
+  return `${l.pack.count} ${l.pack.name}${l.pack.count === 1 ? '' : 's'} of ${size}`
+}
+const print = () => window.print()
+</script>
+
+<template>
+  <div class="takeoff">
+    <header>
+      <h1>Takeoff</h1>
+      <span class="quiet-text">{{
+        [job.name, job.clientName, job.property].filter(Boolean).join(' · ')
+      }}</span>
+      <span class="spring" />
+      <nav class="no-print" aria-label="Files">
+        <a :href="`/api/jobs/${job.id}/takeoff.csv`" data-test="takeoff-csv">CSV</a>
+        <a :href="`/api/jobs/${job.id}/job.geojson`" data-test="export-job">Job file</a>
+        <a :href="`/api/jobs/${job.id}/layout.geojson`">Posts, GeoJSON</a>
+        <a :href="`/api/jobs/${job.id}/strong-posts.gpx`">Strong posts, GPX</a>
+        <button class="link" @click="print">Print</button>
+      </nav>
+    </header>
+    <p v-if="sheets.length === 0" class="empty">Nothing to load yet: lay out a line first.</p>
+    <table v-else class="sheet">
+      <template v-for="g in sheets" :key="g.title">
+        <thead>
+          <tr>
+            <th>{{ g.title }}</th>
+            <th class="right">Takes</th>
+            <th>Load</th>
+            <th>How it came about</th>
+            <th>Rules</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="l in g.lines" :key="l.item" :data-test="`item-${l.item}`">
+            <td class="name">{{ l.name }}</td>
+            <td class="right number big">{{ quantity(l) }}</td>
+            <td class="load">{{ load(l) }}</td>
+            <td class="why">{{ l.derivation }}</td>
+            <td><RuleChips :rules="l.rules" /></td>
+          </tr>
+        </tbody>
+      </template>
+    </table>
+    <p class="quiet-text foot">
+      Pack sizes are common ones; ask your supplier. Spares are counted where a rule asks for them. Measure
+      again on the first day before material is cut.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.takeoff {
+  padding: 14px 18px 30px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: baseline;
+  margin-bottom: 8px;
+}
+.spring {
+  flex: 1;
+}
+nav {
+  display: flex;
+  gap: 14px;
+}
+.link {
+  color: var(--accent);
+  text-decoration: underline;
+}
+thead th {
+  padding-top: 16px !important;
+}
+.name {
+  font-weight: 700;
+  min-width: 150px;
+}
+.big {
+  font-size: 18px;
+  white-space: nowrap;
+}
+.load {
+  white-space: nowrap;
+}
+.why {
+  color: var(--quiet);
+  font-size: 13px;
+}
+.empty {
+  padding: 40px 0;
+  font-size: 16px;
+}
+.foot {
+  margin-top: 14px;
+  max-width: 720px;
+}
+@media (max-width: 760px) {
+  .why {
+    display: none;
+  }
+}
+</style>

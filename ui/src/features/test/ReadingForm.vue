@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { ref } from 'vue'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/features/job/jobStore'
+import { lengthText, stationText } from '@/shared/units'
+import type { useReadingDraft } from './useReadingDraft'
+
+const props = defineProps<{ draft: ReturnType<typeof useReadingDraft> }>()
+const job = useJob()
+const { habits, point, kv, wire, overRange, note, corrects, failure, unsent } = props.draft
+const field = ref<HTMLInputElement>()
+const roles = { HOT: 'hot', EARTH: 'earth', PLAIN: 'plain' }
+
+async function take() {
+  await props.draft.take()
+  field.value?.focus()
+}
+</script>
+
+<template>
+  <form class="form" aria-label="Write down a reading" @submit.prevent="take">
+    <h2>{{ corrects ? 'Correct a reading' : 'Write down a reading' }}</h2>
+    <p v-if="point" class="where">
+      <b>{{ point.name }}</b><br /><span class="quiet-text"
+        >station {{ stationText(point.stationM, job.units) }}</span
+      >
+    </p>
+    <label
+      >Meter shows, kV
+      <input
+        ref="field"
+        v-model="kv"
+        class="kv"
+        inputmode="decimal"
+        autocomplete="off"
+        :disabled="overRange"
+        data-test="kv"
+      />
+    </label>
+    <label class="check"
+      ><input v-model="overRange" type="checkbox" data-test="over-range" /> over the meter's range</label
+    >
+    <label
+      >Wire
+      <select v-model.number="wire" data-test="wire">
+        <option :value="0">hot wires, joined</option>
+        <option v-for="(w, i) in job.plan?.spec.schedule.wires" :key="i" :value="i + 1">
+          {{ i + 1 }} · {{ lengthText(w.heightM, job.units) }} · {{ roles[w.role] }}
+        </option>
+      </select>
+    </label>
+    <label>Taken by <input v-model="habits.takenBy" data-test="taken-by" autocomplete="name" /></label>
+    <div class="pair">
+      <label
+        >Weather
+        <select v-model="habits.weather">
+          <option value="DRY">dry</option>
+          <option value="DAMP">damp</option>
+          <option value="RAIN">rain</option>
+          <option value="SNOW">snow</option>
+          <option value="FROST">frost</option>
+        </select>
+      </label>
+      <label
+        >Growth
+        <select v-model="habits.growth">
+          <option value="CLEAN">clean</option>
+          <option value="LIGHT">light</option>
+          <option value="HEAVY">heavy</option>
+        </select>
+      </label>
+    </div>
+    <label>Meter reads up to, kV <input v-model="habits.rangeKv" inputmode="decimal" /></label>
+    <label>Note <input v-model="note" /></label>
+    <p v-if="failure" role="alert" class="failure" data-test="reading-failure">{{ failure }}</p>
+    <v-btn class="strong mt-3" type="submit" data-test="take-reading">{{
+      corrects ? 'Put the correction beside it' : 'Write down, next point'
+    }}</v-btn>
+    <p v-if="unsent" class="failure">{{ unsent }} kept here until the server is back.</p>
+    <p class="quiet-text small">
+      A meter, never a hand, tells whether the wire is live. Children and people with a pacemaker keep away.
+      <RuleChips :rules="['C11', 'C7']" />
+    </p>
+  </form>
+</template>
+
+<style scoped>
+.form {
+  padding: 14px;
+}
+.where {
+  border-left: 4px solid var(--accent);
+  padding-left: 8px;
+  margin: 8px 0;
+}
+label {
+  display: block;
+  margin-top: 8px;
+  font-size: 13px;
+  color: var(--quiet);
+}
+input:not([type='checkbox']),
+select {
+  display: block;
+  width: 100%;
+  box-sizing: border-box;
+  border: 1px solid var(--rule-strong);
+  background: var(--paper);
+  color: var(--ink);
+  padding: 5px 7px;
+  font-size: 14px;
+}
+.kv {
+  font:
+    600 34px 'Barlow Condensed',
+    sans-serif !important;
+}
+.check {
+  color: var(--ink);
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+.failure {
+  color: var(--broken);
+  font-weight: 700;
+  margin: 8px 0 0;
+}
+.small {
+  font-size: 12.5px;
+  margin-top: 12px;
+}
+</style>

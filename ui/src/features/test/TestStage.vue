@@ -1,0 +1,159 @@
+<script setup lang="ts">
+import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { useJob } from '@/features/job/jobStore'
+import { kvText, stationText } from '@/shared/units'
+import PhoneTest from './PhoneTest.vue'
+import ReadingForm from './ReadingForm.vue'
+import ReadingHistory from './ReadingHistory.vue'
+import { useReadingDraft } from './useReadingDraft'
+
+const job = useJob()
+const draft = useReadingDraft()
+const narrow = ref(window.matchMedia('(max-width: 760px)').matches)
+const media = window.matchMedia('(max-width: 760px)')
+const onMedia = () => (narrow.value = media.matches)
+const words = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'not told yet' }
+
+const sections = computed(() =>
+  (job.design?.layout.sections ?? []).map((section) => {
+    const standing = job.assessment?.sections.find((s) => s.sectionId === section.id)
+    const points = job.testPoints
+      .filter((p) => p.sectionId === section.id)
+      .map((p) => {
+        const stand = job.assessment?.points.find((x) => x.testPointId === p.id)
+        const reading = job.readings.find((r) => r.id === stand?.readingId)
+        return { point: p, stand, reading, count: job.readings.filter((r) => r.testPointId === p.id).length }
+      })
+    return { section, standing, points }
+  }),
+)
+const open = ref<string | null>(null)
+
+onMounted(() => {
+  media.addEventListener('change', onMedia)
+  void draft.send()
+})
+onUnmounted(() => media.removeEventListener('change', onMedia))
+</script>
+
+<template>
+  <PhoneTest v-if="narrow" :draft="draft" />
+  <div v-else class="test">
+    <section class="sheet-side" aria-label="Readings by section">
+      <h1>Test</h1>
+      <p class="quiet-text">{{ job.assessment?.needWhy }}</p>
+      <p v-if="sections.length === 0" class="empty">Nothing to read yet: lay out a line first.</p>
+      <div
+        v-for="s in sections"
+        :key="s.section.id"
+        class="section"
+        :class="s.standing?.standing"
+        :data-test="`section-${s.section.name}`"
+      >
+        <header>
+          <h2>{{ s.section.name }}</h2>
+          <span class="standing" :class="s.standing?.standing">{{
+            words[s.standing?.standing ?? 'OPEN']
+          }}</span>
+          <span class="quiet-text">{{ s.standing?.why }}</span>
+        </header>
+        <table class="sheet">
+          <tbody>
+            <template v-for="p in s.points" :key="p.point.id">
+              <tr
+                :class="{ chosen: draft.point.value?.id === p.point.id }"
+                :data-test="`point-${p.point.id}`"
+              >
+                <td class="mark" aria-hidden="true">
+                  <svg viewBox="0 0 16 20" width="13"><path d="M3 19V2l10 4-10 4" /></svg>
+                </td>
+                <td>
+                  <button class="link" @click="draft.choose(p.point.id)">{{ p.point.name }}</button>
+                </td>
+                <td class="right quiet-text">{{ stationText(p.point.stationM, job.units) }}</td>
+                <td class="right number big">
+                  {{
+                    p.stand?.peakV != null
+                      ? `${p.reading?.overRange ? '> ' : ''}${kvText(p.stand.peakV)}`
+                      : '–'
+                  }}
+                </td>
+                <td class="standing" :class="p.stand?.standing">{{ words[p.stand?.standing ?? 'OPEN'] }}</td>
+                <td class="right">
+                  <button
+                    v-if="p.count"
+                    class="link"
+                    :aria-expanded="open === p.point.id"
+                    @click="open = open === p.point.id ? null : p.point.id"
+                  >
+                    {{ p.count }} so far
+                  </button>
+                </td>
+              </tr>
+              <tr v-if="open === p.point.id">
+                <td colspan="6"><ReadingHistory :test-point-id="p.point.id" @correct="draft.correct" /></td>
+              </tr>
+            </template>
+          </tbody>
+        </table>
+      </div>
+    </section>
+    <ReadingForm class="form" :draft="draft" />
+  </div>
+</template>
+
+<style scoped>
+.test {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 290px;
+  min-height: 100%;
+}
+.sheet-side {
+  padding: 14px 18px 24px;
+}
+.form {
+  border-left: 1px solid var(--rule);
+  background: var(--band);
+}
+.section {
+  margin-top: 14px;
+  border-left: 4px solid var(--rule);
+  padding-left: 12px;
+}
+.section.MET {
+  border-left-color: var(--met);
+}
+.section.WARN {
+  border-left-color: var(--warn);
+}
+.section.BROKEN {
+  border-left-color: var(--broken);
+}
+header {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  border-bottom: 2px solid var(--rule-strong);
+}
+.chosen td {
+  background: var(--accent-wash);
+}
+.mark svg path {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
+.big {
+  font-size: 19px;
+}
+.link {
+  color: var(--ink);
+  text-decoration: underline;
+  text-decoration-color: var(--rule);
+  text-align: left;
+}
+.empty {
+  padding: 40px 0;
+  font-size: 16px;
+}
+</style>

@@ -1,0 +1,166 @@
+import { computed, reactive, ref, watch } from 'vue'
+import { Trouble } from '@/api/client'
+import type { Reading, TestPoint } from '@/api/types'
+import { useJob } from '@/features/job/jobStore'
+import { announce } from '@/shared/announce'
+import { kvText, parseKvV } from '@/shared/units'
+
+interface Habits {
+  takenBy: string
+  weather: Reading['weather']
+  growth: Reading['growth']
+  rangeKv: string
+}
+
+const KEY = 'buckle.reading.habits'
+const WAITING = 'buckle.readings.waiting'
+
+function remembered(): Habits {
+  try {
+    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Habits>
+    return {
+      takenBy: kept.takenBy ?? '',
+      weather: kept.weather ?? 'DRY',
+      growth: kept.growth ?? 'CLEAN',
+      rangeKv: kept.rangeKv ?? '10',
+    }
+  } catch {
+    return { takenBy: '', weather: 'DRY', growth: 'CLEAN', rangeKv: '10' }
+  }
+}
+
+const waiting = ref<Record<string, Reading[]>>(JSON.parse(localStorage.getItem(WAITING) ?? '{}'))
+
+/** A reading being written down: what the meter says, who reads, and where. Kept here until the server has it. */
+export function useReadingDraft() {
+  const job = useJob()
+  const habits = reactive(remembered())
+  watch(habits, (h) => localStorage.setItem(KEY, JSON.stringify(h)))
+  const pointId = ref('')
+  const kv = ref('')
+  const wire = ref(0)
+  const overRange = ref(false)
+  const note = ref('')
+  const corrects = ref<string | null>(null)
+  const failure = ref('')
+  const unsent = computed(() => waiting.value[job.id]?.length ?? 0)
+
+  const point = computed<TestPoint | undefined>(
+    () => job.testPoints.find((p) => p.id === pointId.value) ?? job.testPoints[0],
+  )
+
+  function choose(id: string) {
+    pointId.value = id
+    const p = job.testPoints.find((x) => x.id === id)
+    if (p) {
+      job.lineId = p.lineId
+      job.cursorM = p.stationM
+    }
+    corrects.value = null
+    failure.value = ''
+  }
+
+  function correct(reading: Reading) {
+    choose(reading.testPointId)
+    corrects.value = reading.id
+    kv.value = kvText(reading.peakV)
+    wire.value = reading.wire
+    overRange.value = reading.overRange
+  }
+
+  function written(): Reading | string {
+    const rangeV = habits.rangeKv.trim() === '' ? null : parseKvV(habits.rangeKv)
+    const peakV = overRange.value ? rangeV : parseKvV(kv.value)
+    if (!point.value) return 'There is no test point yet: lay out a line first.'
+    if (overRange.value && rangeV === null) return 'Say the range of the meter, in kV.'
+    if (peakV === null) return 'Write what the meter shows, in kV, for instance 6.1.'
+    if (peakV > 20_000) return 'No fence holds more than 20 kV; check the decimal point.'
+    if (rangeV !== null && peakV > rangeV)
+      return `The meter reads up to ${kvText(rangeV)} kV; mark it as over range instead.`
+    if (habits.takenBy.trim() === '') return 'Say who takes the reading.'
+    const p = point.value
+    return {
+      id: job.newId(),
+      testPointId: p.id,
+      lineId: p.lineId,
+      stationM: p.stationM,
+      lonDeg: p.lonDeg,
+      latDeg: p.latDeg,
+      wire: wire.value,
+      peakV,
+      overRange: overRange.value,
+      rangeV,
+      takenAt: new Date().toISOString(),
+      takenBy: habits.takenBy.trim(),
+      weather: habits.weather,
+      growth: habits.growth,
+      note: note.value.trim(),
+      corrects: corrects.value,
+    }
+  }
+
+  /** Writes the reading down and goes on to the next test point; answers whether it was taken. */
+  async function take(): Promise<boolean> {
+    const reading = written()
+    if (typeof reading === 'string') {
+      failure.value = reading
+      return false
+    }
+    failure.value = ''
+    keep([...(waiting.value[job.id] ?? []), reading])
+    await send()
+    kv.value = ''
+    note.value = ''
+    overRange.value = false
+    const wasCorrection = corrects.value !== null
+    corrects.value = null
+    if (!wasCorrection) goOn()
+    return true
+  }
+
+  function goOn() {
+    const points = job.testPoints
+    const next = points[points.findIndex((p) => p.id === point.value?.id) + 1]
+    if (next) choose(next.id)
+  }
+
+  function keep(readings: Reading[]) {
+    waiting.value = { ...waiting.value, [job.id]: readings }
+    localStorage.setItem(WAITING, JSON.stringify(waiting.value))
+  }
+
+  async function send() {
+    const mine = waiting.value[job.id] ?? []
+    if (mine.length === 0) return
+    try {
+      await job.addReadings(mine)
+      keep((waiting.value[job.id] ?? []).filter((r) => !mine.includes(r)))
+    } catch (e) {
+      if (e instanceof Trouble && !e.away) {
+        keep((waiting.value[job.id] ?? []).filter((r) => !mine.includes(r)))
+        failure.value = e.message
+      } else {
+        announce('The server is away; the reading is kept here and sent when it is back.')
+        setTimeout(() => void send(), 5000)
+      }
+    }
+  }
+
+  return {
+    habits,
+    pointId,
+    point,
+    kv,
+    wire,
+    overRange,
+    note,
+    corrects,
+    failure,
+    unsent,
+    choose,
+    correct,
+    take,
+    send,
+    goOn,
+  }
+}

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { ref, watch } from 'vue'
+import { ask, client, Trouble } from '@/api/client'
+
+const open = defineModel<boolean>({ required: true })
+const emit = defineEmits<{ made: [id: string] }>()
+const name = ref('')
+const owner = ref('')
+const property = ref('')
+const failure = ref('')
+
+watch(open, () => (failure.value = ''))
+
+async function make() {
+  try {
+    const made = await ask(
+      client.POST('/api/jobs', { body: { name: name.value, client: owner.value, property: property.value } }),
+    )
+    open.value = false
+    emit('made', made.id)
+  } catch (e) {
+    failure.value = e instanceof Trouble ? e.message : 'The job could not be made.'
+  }
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="460" aria-label="New job">
+    <v-card class="pa-5">
+      <form @submit.prevent="make">
+        <h2 class="mb-3">New job</h2>
+        <v-text-field
+          v-model="name"
+          autofocus
+          label="Name of the job"
+          class="mb-3"
+          data-test="job-name"
+          :error-messages="failure"
+        />
+        <v-text-field v-model="owner" label="Client" class="mb-3" />
+        <v-text-field v-model="property" label="Property" class="mb-4" />
+        <v-btn class="strong mr-2" type="submit" data-test="make-job">Open it</v-btn>
+        <v-btn @click="open = false">Leave it</v-btn>
+      </form>
+    </v-card>
+  </v-dialog>
+</template>
