@@ -7,5 +7,5 @@ export default defineConfig({
   plugins: [vue(), vuetify({ autoImport: true })],
   resolve: { alias: { '@': fileURLToPath(new URL('./src', import.meta.url)) } },
   build: { target: 'es2022', chunkSizeWarningLimit: 700 },
-  server: { port: 5173, proxy: { '/api': 'http://127.0.0.1:8420' } },
+  server: { port: 5173, proxy: { '/api': { target: 'http://127.0.0.1:8420', changeOrigin: false } } },
 })

@@ -36,7 +36,7 @@ onMounted(() => window.addEventListener('keydown', onKey))
     <v-snackbar
       v-model="shown"
       :timeout="action ? 9000 : 6000"
-      location="bottom left"
+      location="top"
       rounded="0"
       color="#1b232d"
       class="no-print"

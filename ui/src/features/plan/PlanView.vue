@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import 'ol/ol.css'
 import { onMounted, onUnmounted, ref, watch } from 'vue'
+import type { Position } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
 import { useKeys } from '@/shared/keys'
 import { useLook } from '@/shared/look'
@@ -8,7 +9,7 @@ import { createPlanMap } from './planMap'
 import { tools, useTool } from './tool'
 import { usePlanKeys } from './usePlanKeys'
 
-const props = defineProps<{ editable: boolean }>()
+const props = defineProps<{ editable: boolean; preview?: Position[][] }>()
 const job = useJob()
 const { tool, choose, fits, fit } = useTool()
 const { look } = useLook()
@@ -37,6 +38,7 @@ onMounted(() => {
   )
   map.draw()
   map.fit()
+  map.preview(props.preview ?? [])
 })
 onUnmounted(() => map?.dispose())
 watch(
@@ -50,6 +52,10 @@ watch(
 watch(look, () => map?.draw())
 watch(fits, () => map?.fit())
 watch(
+  () => props.preview,
+  (paths) => map?.preview(paths ?? []),
+)
+watch(
   () => job.id + (job.design ? '1' : '0'),
   () => map?.fit(),
 )
@@ -62,7 +68,7 @@ useKeys((e) => {
 </script>
 
 <template>
-  <div class="plan">
+  <div class="plan-view">
     <div
       ref="host"
       class="map"
@@ -84,17 +90,21 @@ useKeys((e) => {
     <div class="north" aria-hidden="true">
       <svg viewBox="0 0 20 44" width="20" height="44"><path d="M10 42V4M4 12l6-9 6 9" /></svg>N
     </div>
-    <div class="scale" :style="{ width: `${scale.px}px` }">
+    <div
+      v-if="(job.plan?.site.lines.length ?? 0) > 0 || preview?.length"
+      class="scale"
+      :style="{ width: `${scale.px}px` }"
+    >
       <span>0</span><span>{{ scale.text }}</span>
     </div>
-    <p v-if="(job.plan?.site.lines.length ?? 0) === 0 && tool !== 'draw'" class="nothing">
+    <p v-if="(job.plan?.site.lines.length ?? 0) === 0 && tool !== 'draw' && !preview?.length" class="nothing">
       Nothing laid out yet. Drop a walked track here, or press <span class="key">D</span> and draw.
     </p>
   </div>
 </template>
 
 <style scoped>
-.plan,
+.plan-view,
 .map {
   position: absolute;
   inset: 0;

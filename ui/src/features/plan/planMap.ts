@@ -29,6 +29,7 @@ export function createPlanMap(
   const fence = new VectorSource()
   const over = new VectorSource()
   const draft = new VectorSource()
+  const shown = new VectorSource()
   const view = new View({
     projection: MERCATOR,
     center: [0, 0],
@@ -52,6 +53,7 @@ export function createPlanMap(
       new VectorLayer({ source: fence, updateWhileAnimating: true, updateWhileInteracting: true }),
       new VectorLayer({ source: over, updateWhileInteracting: true }),
       new VectorLayer({ source: draft, updateWhileInteracting: true }),
+      new VectorLayer({ source: shown, updateWhileInteracting: true }),
     ],
   })
 
@@ -85,6 +87,20 @@ export function createPlanMap(
     }
   }
 
+  /** Lines to look at before they are taken into the plan. */
+  function preview(paths: Position[][]) {
+    shown.clear(true)
+    if (paths.length === 0) return
+    const near = job.plan?.site.lines[0]?.corners[0]?.at[0] ?? paths[0]![0]![0]!
+    for (const path of paths) {
+      const drawn = path.map((at) => fromLonLat([unwrap(at[0]!, near), at[1]!]))
+      shown.addFeatures(draftFeatures([...drawn, drawn.at(-1)!], target))
+    }
+    const extent = shown.getExtent()
+    if (extent && !isEmpty(extent)) view.fit(extent, { padding: [56, 60, 50, 170], maxZoom: 21 })
+    scaleBar()
+  }
+
   function fit() {
     const extent = fence.getExtent()
     if (!extent || isEmpty(extent)) return
@@ -113,6 +129,7 @@ export function createPlanMap(
     draw,
     drawCursor,
     fit,
+    preview,
     pixelAt,
     finishDraft: pointer.finish,
     dropDraft: pointer.drop,

@@ -4,7 +4,7 @@ export type Tool = 'select' | 'draw' | 'corner' | 'gate' | 'cutOut' | 'energizer
 
 /** What a click on the plan does. */
 export const tools: { id: Tool; text: string; key: string }[] = [
-  { id: 'select', text: 'Select and move', key: 'V' },
+  { id: 'select', text: 'Select', key: 'V' },
   { id: 'draw', text: 'Fence line', key: 'D' },
   { id: 'corner', text: 'Add corner', key: 'A' },
   { id: 'gate', text: 'Gate', key: 'G' },

@@ -37,7 +37,7 @@ const rows = computed(() =>
     }
   }),
 )
-const height = (row: { posts: number; strong: unknown[] }) => 34 + row.strong.length * 26 + row.posts * 6
+const height = (row: { posts: number; strong: unknown[] }) => 46 + row.strong.length * 26 + row.posts * 6
 </script>
 
 <template>

@@ -117,9 +117,12 @@ onUnmounted(() => observer?.disconnect())
           pulled straight, {{ stationText(line.lengthM, job.units) }} · station 0 at
           {{ line.posts[0]?.label }} · wires to scale among themselves<template
             v-if="scale && scale.groundTimes > 0"
-            >, ground × {{ Math.max(1, Math.round(scale.groundTimes)) }}</template
+            >, ground × {{ scale.groundTimes.toFixed(scale.groundTimes < 10 ? 1 : 0) }}</template
           >
         </span>
+        <span v-if="readings && lane.need.value !== null" class="quiet-text"
+          >· above: kV read; dashed: {{ kvText(lane.need.value) }} kV needed</span
+        >
         <span class="spring" />
         <span class="at" data-test="cursor-text">{{ cursorText }}</span>
       </template>
@@ -145,9 +148,6 @@ onUnmounted(() => observer?.disconnect())
             :y2="lane.y(lane.need.value)"
             class="need"
           />
-          <text :x="width - 20" :y="lane.y(lane.need.value) - 3" text-anchor="end" class="need-text">
-            needs {{ kvText(lane.need.value) }} kV
-          </text>
         </g>
         <path :d="drawn.ground" class="ground" />
         <path v-for="(w, i) in drawn.wires" :key="i" :d="w.d" class="wire" :class="w.role" />
@@ -160,7 +160,7 @@ onUnmounted(() => observer?.disconnect())
             :d="`M${scale.x(g.fromM)} ${scale.wire(g.fromM, topM)}L${scale.x(g.toM) + 3} ${scale.ground(g.toM) - 8}`"
             :class="g.kind"
           />
-          <text :x="scale.x((g.fromM + g.toM) / 2)" :y="scale.ground(g.fromM) + 19" text-anchor="middle">
+          <text :x="scale.x((g.fromM + g.toM) / 2)" :y="scale.wire(g.fromM, topM) - 14" text-anchor="middle">
             {{ g.name }}
           </text>
         </g>
@@ -227,7 +227,7 @@ onUnmounted(() => observer?.disconnect())
           >
             <circle v-if="d.standing !== 'BROKEN'" r="4.5" />
             <path v-else d="M-5 -5L5 5M5 -5L-5 5" />
-            <text :y="-8" text-anchor="middle">{{ d.text }}</text>
+            <text :x="d.shift" :y="-8" :text-anchor="d.anchor">{{ d.text }}</text>
           </g>
         </g>
         <line v-if="cursor !== null" :x1="cursor" :x2="cursor" y1="0" :y2="height - 14" class="cursor" />

@@ -16,7 +16,7 @@ export function useReadingLane(scale: Ref<RibbonScale | null>) {
   const y = (volts: number) => BOTTOM_Y - (volts / most.value) * (BOTTOM_Y - TOP_Y)
   const dots = computed(() => {
     const places = new Map(job.testPoints.map((p) => [p.id, p]))
-    return (job.assessment?.points ?? []).flatMap((p) => {
+    const found = (job.assessment?.points ?? []).flatMap((p) => {
       const place = places.get(p.testPointId)
       if (p.peakV === null || !scale.value || place?.lineId !== job.line?.lineId || !place) return []
       return [
@@ -29,6 +29,14 @@ export function useReadingLane(scale: Ref<RibbonScale | null>) {
         },
       ]
     })
+    return found.map((d, i) => ({ ...d, ...label(d.x, found[i - 1]?.x, found[i + 1]?.x) }))
   })
   return { need, y, dots }
+}
+
+/** Two readings side by side, as at a gate, are written away from each other; one at the edge is written inward. */
+function label(x: number, before = -Infinity, after = Infinity) {
+  if (after - x < 26) return { anchor: 'end', shift: 4 }
+  if (x - before < 26) return { anchor: 'start', shift: -4 }
+  return { anchor: 'middle', shift: 0 }
 }

@@ -1,22 +1,21 @@
 <script setup lang="ts">
-import { computed } from 'vue'
 import type { Survey, UnitSystem } from '@/api/types'
 import { lengthText, stationText } from '@/shared/units'
-import { thumbPath } from '@/features/yard/thumb'
+type Note = Survey['lines'][number]['notes'][number]
 
 const props = defineProps<{ survey: Survey; units: UnitSystem; again: boolean }>()
 const emit = defineEmits<{ take: []; leave: [] }>()
 const tolerance = defineModel<number | null>('tolerance', { required: true })
 
-const outline = computed(() =>
-  thumbPath(
-    props.survey.site.lines.map((l) =>
-      [...l.corners, ...(l.closed ? [l.corners[0]!] : [])].flatMap((c) => [c.at[0]!, c.at[1]!]),
-    ),
-    288,
-    150,
-  ),
-)
+/** The core says what was done and where; lengths are written in the units in use. */
+function noteText(n: Note): string {
+  const length = lengthText(n.lengthM, props.units)
+  if (n.kind === 'GAP_BRIDGED')
+    return `No signal for ${length} from station ${lengthText(n.stationM, props.units)}: bridged straight. Walk it again if it bends there.`
+  if (n.kind === 'CLOSED') return `The ends met within ${length}: joined to a closed line.`
+  if (n.kind === 'LEFT_OPEN') return `The ends lie ${length} apart: left open.`
+  return n.text
+}
 const choices = [null, 1, 2, 4, 8]
 </script>
 
@@ -24,7 +23,6 @@ const choices = [null, 1, 2, 4, 8]
   <div data-test="survey-preview">
     <h2>What the walk says</h2>
     <p class="quiet-text">Nothing is stored yet.</p>
-    <svg viewBox="0 0 288 150" width="288" height="150" aria-hidden="true"><path :d="outline" /></svg>
     <div v-for="l in survey.lines" :key="l.name" class="line">
       <h3>{{ l.name }}</h3>
       <table class="sheet">
@@ -52,7 +50,7 @@ const choices = [null, 1, 2, 4, 8]
         </tbody>
       </table>
       <ul class="notes">
-        <li v-for="n in l.notes" :key="n.text" :class="n.kind">{{ n.text }}</li>
+        <li v-for="n in l.notes" :key="n.text" :class="n.kind">{{ noteText(n) }}</li>
       </ul>
     </div>
     <ul class="notes">
@@ -76,11 +74,6 @@ const choices = [null, 1, 2, 4, 8]
 </template>
 
 <style scoped>
-svg path {
-  fill: none;
-  stroke: var(--hot);
-  stroke-width: 2;
-}
 .notes {
   padding-left: 18px;
   margin: 6px 0 10px;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { importFile, Trouble } from '@/api/client'
 import type { Survey } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
@@ -17,6 +17,11 @@ const file = shallowRef<File | null>(null)
 const tolerance = ref<number | null>(null)
 const busy = ref(false)
 const over = ref(false)
+const preview = computed(() =>
+  (survey.value?.site.lines ?? []).map((l) =>
+    [...l.corners, ...(l.closed ? [l.corners[0]!] : [])].map((c) => c.at),
+  ),
+)
 const problems = ref<{ path: string; message: string }[]>([])
 
 async function read(chosen: File) {
@@ -143,7 +148,7 @@ onMounted(() => {
         </div>
       </template>
     </section>
-    <div class="plan"><PlanView :editable="true" /></div>
+    <div class="plan"><PlanView :editable="!survey" :preview="preview" /></div>
   </div>
 </template>
 

@@ -40,20 +40,20 @@ async function take() {
     <label class="check"
       ><input v-model="overRange" type="checkbox" data-test="over-range" /> over the meter's range</label
     >
-    <label
-      >Wire
-      <select v-model.number="wire" data-test="wire">
-        <option :value="0">hot wires, joined</option>
-        <option v-for="(w, i) in job.plan?.spec.schedule.wires" :key="i" :value="i + 1">
-          {{ i + 1 }} · {{ lengthText(w.heightM, job.units) }} · {{ roles[w.role] }}
-        </option>
-      </select>
-    </label>
-    <label>Taken by <input v-model="habits.takenBy" data-test="taken-by" autocomplete="name" /></label>
     <div class="pair">
       <label
+        >Wire
+        <select v-model.number="wire" data-test="wire">
+          <option :value="0">hot, joined</option>
+          <option v-for="(w, i) in job.plan?.spec.schedule.wires" :key="i" :value="i + 1">
+            {{ i + 1 }} · {{ lengthText(w.heightM, job.units) }} · {{ roles[w.role] }}
+          </option>
+        </select>
+      </label>
+      <label>Taken by <input v-model="habits.takenBy" data-test="taken-by" autocomplete="name" /></label>
+      <label
         >Weather
-        <select v-model="habits.weather">
+        <select v-model="habits.weather" data-test="weather">
           <option value="DRY">dry</option>
           <option value="DAMP">damp</option>
           <option value="RAIN">rain</option>
@@ -63,15 +63,15 @@ async function take() {
       </label>
       <label
         >Growth
-        <select v-model="habits.growth">
+        <select v-model="habits.growth" data-test="growth">
           <option value="CLEAN">clean</option>
           <option value="LIGHT">light</option>
           <option value="HEAVY">heavy</option>
         </select>
       </label>
+      <label>Meter to, kV <input v-model="habits.rangeKv" inputmode="decimal" data-test="range" /></label>
+      <label>Note <input v-model="note" /></label>
     </div>
-    <label>Meter reads up to, kV <input v-model="habits.rangeKv" inputmode="decimal" /></label>
-    <label>Note <input v-model="note" /></label>
     <p v-if="failure" role="alert" class="failure" data-test="reading-failure">{{ failure }}</p>
     <v-btn class="strong mt-3" type="submit" data-test="take-reading">{{
       corrects ? 'Put the correction beside it' : 'Write down, next point'
@@ -86,7 +86,7 @@ async function take() {
 
 <style scoped>
 .form {
-  padding: 14px;
+  padding: 10px 14px;
 }
 .where {
   border-left: 4px solid var(--accent);
@@ -95,7 +95,7 @@ async function take() {
 }
 label {
   display: block;
-  margin-top: 8px;
+  margin-top: 5px;
   font-size: 13px;
   color: var(--quiet);
 }

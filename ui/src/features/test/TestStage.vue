@@ -28,6 +28,14 @@ const sections = computed(() =>
   }),
 )
 const open = ref<string | null>(null)
+/** The sections in the order of their trouble, in one line above the sheet. */
+const summary = computed(() => {
+  const rank = { BROKEN: 0, WARN: 1, OPEN: 2, MET: 3 }
+  return (job.assessment?.sections ?? []).toSorted((a, b) => rank[a.standing] - rank[b.standing])
+})
+function goTo(sectionId: string) {
+  document.getElementById(`section-${sectionId}`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
+}
 
 onMounted(() => {
   media.addEventListener('change', onMedia)
@@ -42,9 +50,20 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
     <section class="sheet-side" aria-label="Readings by section">
       <h1>Test</h1>
       <p class="quiet-text">{{ job.assessment?.needWhy }}</p>
+      <ul v-if="summary.length" class="summary" aria-label="Sections, the worst first">
+        <li v-for="s in summary" :key="s.sectionId" :class="s.standing">
+          <button @click="goTo(s.sectionId)">
+            <b>{{ s.name }}</b>
+            <span class="standing" :class="s.standing"
+              >{{ words[s.standing] }}{{ s.peakV === null ? '' : `, ${kvText(s.peakV)} kV` }}</span
+            >
+          </button>
+        </li>
+      </ul>
       <p v-if="sections.length === 0" class="empty">Nothing to read yet: lay out a line first.</p>
       <div
         v-for="s in sections"
+        :id="`section-${s.section.id}`"
         :key="s.section.id"
         class="section"
         :class="s.standing?.standing"
@@ -114,6 +133,31 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
 .form {
   border-left: 1px solid var(--rule);
   background: var(--band);
+}
+.summary {
+  list-style: none;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  padding: 0;
+  margin: 8px 0 0;
+}
+.summary li {
+  border: 1px solid var(--rule);
+  border-left: 5px solid var(--quiet);
+  padding: 3px 10px;
+}
+.summary li.BROKEN {
+  border-color: var(--broken);
+}
+.summary li.WARN {
+  border-color: var(--warn);
+}
+.summary li.MET {
+  border-left-color: var(--met);
+}
+.section td {
+  padding: 3px 10px 3px 0 !important;
 }
 .section {
   margin-top: 14px;

@@ -163,6 +163,7 @@ public final class Assessor {
     }
 
     private static String kv(double volts) {
-        return String.format(Locale.ROOT, "%.1f kV", volts / 1000);
+        String two = String.format(Locale.ROOT, "%.2f", volts / 1000);
+        return (two.endsWith("0") ? two.substring(0, two.length() - 1) : two) + " kV";
     }
 }

@@ -47,8 +47,8 @@ public final class Takeoff {
     private void posts() {
         double strong = spec.schedule().topM() + ABOVE_TOP_WIRE_M + Values.P10_STRONG_DEPTH_M;
         double line = spec.schedule().topM() + ABOVE_TOP_WIRE_M + Values.P11_LINE_DEPTH_M;
-        String strongLength = "at least " + length(strong) + " long: top wire " + length(spec.schedule().topM()) + " + "
-                + length(ABOVE_TOP_WIRE_M) + " + " + length(Values.P10_STRONG_DEPTH_M) + " in the ground";
+        String strongLength = "at least " + length(strong) + " long: top wire at " + length(spec.schedule().topM()) + ", "
+                + length(ABOVE_TOP_WIRE_M) + " above it, " + length(Values.P10_STRONG_DEPTH_M) + " deep";
         pieces("post.end", "End post", layout.count(PostKind.END), "one at each end of an open line; " + strongLength, "P10");
         pieces(
                 "post.corner",
