@@ -197,7 +197,8 @@ public final class WalkCleaner {
         for (int i = 0; i < n; i += 3) {
             double sum = 0;
             int count = 0;
-            for (int k = i - reach; k <= i + reach; k++) {
+            int within = closed ? reach : Math.min(reach, Math.min(i, n - 1 - i));
+            for (int k = i - within; k <= i + within; k++) {
                 int at = closed ? Math.floorMod(k, n) : k;
                 if (at >= 0 && at < n && nodes.get(at).hasHeight()) {
                     sum += nodes.get(at).heightM();

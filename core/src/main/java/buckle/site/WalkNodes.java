@@ -98,6 +98,7 @@ final class WalkNodes {
         return still;
     }
 
+    /** Walks that neither start nor end with a pause keep their first and last fix: a mean would lie inside. */
     private void average(boolean[] still) {
         int perNode = (int) Math.max(1, Math.round(NODE_SPACING_M / stepM));
         int i = 0;
@@ -107,7 +108,13 @@ final class WalkNodes {
                 end++;
             }
             boolean pause = still[i] && end - i >= LEAST_PAUSE_FIXES;
+            if (!pause && i == 0) {
+                nodes.add(mean(0, 1, false, 0));
+            }
             addNodes(i, end, pause ? end - i : perNode, pause);
+            if (!pause && end == fixes.size()) {
+                nodes.add(mean(end - 1, end, false, 0));
+            }
             i = end;
         }
     }

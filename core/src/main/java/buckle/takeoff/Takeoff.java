@@ -105,7 +105,7 @@ public final class Takeoff {
                 "m",
                 Optional.of(pack),
                 wires + (wires == 1 ? " wire × " : " wires × ") + whole(counts.slopeM()) + " along the slope in "
-                        + counts.pulls() + " pulls + " + number(slack) + " % slack and tails = " + whole(quantity),
+                        + plural(counts.pulls(), "pull") + " + " + number(slack) + " % slack and tails = " + whole(quantity),
                 "L1",
                 "S11");
     }
@@ -120,15 +120,15 @@ public final class Takeoff {
                 "Line insulator",
                 line + spare,
                 spec.takeoff().insulatorPack(),
-                hot + " hot wires × " + counts.passPosts() + " posts passed = " + line + ", and " + hot + " × " + pulls
-                        + " pulls × " + Values.I1_SPARES_PER_WIRE_AND_PULL + " spare = " + spare,
+                hot + " hot wires × " + counts.passPosts() + " posts passed = " + line + ", and " + hot + " × "
+                        + plural(pulls, "pull") + " × " + Values.I1_SPARES_PER_WIRE_AND_PULL + " spare = " + spare,
                 "I1");
         packed(
                 "insulator.strain",
                 "Strain insulator",
                 2L * hot * pulls,
                 spec.takeoff().insulatorPack(),
-                hot + " hot wires × " + pulls + " pulls × 2 ends",
+                hot + " hot wires × " + plural(pulls, "pull") + " × 2 ends",
                 "I2");
         int held = counts.earth() + counts.plain();
         packed(
@@ -139,19 +139,19 @@ public final class Takeoff {
                 held + " earth and plain wires × " + counts.passPosts() + " posts passed",
                 "I1");
         int wires = counts.wires();
-        pieces("strainer", "Strainer", (long) wires * pulls, wires + " wires × " + pulls + " pulls", "S2");
+        pieces("strainer", "Strainer", (long) wires * pulls, wires + " wires × " + plural(pulls, "pull") + " = " + wires * pulls, "S2");
         packed(
                 "crimp",
                 "Crimp",
                 (long) wires * pulls * 2 * Values.S5_CRIMPS_PER_END,
                 spec.takeoff().crimpPack(),
-                wires + " wires × " + pulls + " pulls × 2 ends × " + Values.S5_CRIMPS_PER_END,
+                wires + " wires × " + plural(pulls, "pull") + " × 2 ends × " + Values.S5_CRIMPS_PER_END,
                 "S5");
         pieces(
                 "jumper",
                 "Jumper set",
                 pulls,
-                "one for each of " + pulls + " pulls: " + hot + " hot wires joined"
+                "one for each of " + plural(pulls, "pull") + ": " + hot + " hot wires joined"
                         + (counts.earth() > 0 ? ", " + counts.earth() + " earth wires joined" : "")
                         + ", and on to the next pull",
                 "J1");
@@ -282,6 +282,10 @@ public final class Takeoff {
 
     private String whole(double lengthM) {
         return Lengths.whole(lengthM, spec.units());
+    }
+
+    private static String plural(int count, String noun) {
+        return count + " " + noun + (count == 1 ? "" : "s");
     }
 
     private static String degrees(double value) {

@@ -1,0 +1,47 @@
+package buckle;
+
+import buckle.site.Corner;
+import buckle.site.CutOut;
+import buckle.site.EnergizerPlace;
+import buckle.site.FenceLine;
+import buckle.site.Gate;
+import buckle.site.GateKind;
+import buckle.site.GeoPoint;
+import buckle.site.LocalPlane;
+import buckle.site.PlanePoint;
+import buckle.site.Site;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** Small fences for tests, in metres east and north of one origin. */
+public final class Fences {
+    private static final LocalPlane PLANE = new LocalPlane(GeoPoint.of(0.8841, 44.1372));
+
+    private Fences() {}
+
+    public static GeoPoint at(double eastM, double northM) {
+        return PLANE.toGeo(new PlanePoint(eastM, northM));
+    }
+
+    public static FenceLine line(String id, boolean closed, double... eastNorth) {
+        List<Corner> corners = new ArrayList<>();
+        for (int i = 0; i + 1 < eastNorth.length; i += 2) {
+            corners.add(new Corner("c" + (corners.size() + 1), at(eastNorth[i], eastNorth[i + 1])));
+        }
+        return new FenceLine(id, "Line " + id, closed, corners, List.of(), List.of(), List.of(), Optional.empty());
+    }
+
+    public static Gate gate(String id, GateKind kind, double eastM, double northM, double openingM) {
+        return new Gate(id, "gate " + id, kind, at(eastM, northM), openingM);
+    }
+
+    public static CutOut cutOut(String id, double eastM, double northM) {
+        return new CutOut(id, "cut-out " + id, at(eastM, northM));
+    }
+
+    public static Site site(double energizerEastM, double energizerNorthM, FenceLine... lines) {
+        return new Site(
+                List.of(lines), Optional.of(new EnergizerPlace("energizer", at(energizerEastM, energizerNorthM))));
+    }
+}

@@ -1,0 +1,134 @@
+package buckle.readings;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+
+import buckle.Fences;
+import buckle.layout.Layout;
+import buckle.layout.LayoutPlanner;
+import buckle.readings.Assessment.PointStanding;
+import buckle.readings.Assessment.SectionStanding;
+import buckle.spec.Animal;
+import buckle.spec.Preset;
+import buckle.spec.Spec;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
+
+class AssessorTest {
+    private static final Layout LAYOUT = LayoutPlanner.layOut(
+            Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0).withCutOuts(List.of(Fences.cutOut("x", 100, 0)))),
+            Spec.usual());
+    private static final Spec BOAR = Spec.usual().with(List.of(Animal.WILD_BOAR), Preset.of("W15").schedule());
+
+    private final List<Reading> readings = new ArrayList<>();
+    private int minute;
+
+    private Reading read(String point, int wire, double peakV, boolean over, Optional<UUID> corrects) {
+        Reading r = new Reading(UUID.randomUUID(), point, "l", 0, 0.88, 44.1, wire, peakV, over, OptionalDouble.of(10_000),
+                Instant.parse("2026-03-01T08:00:00Z").plusSeconds(60L * minute++), "tester", Weather.DRY, Growth.CLEAN, "", corrects);
+        readings.add(r);
+        return r;
+    }
+
+    private void readAll(double energizerV, double beforeV, double endV) {
+        read("energizer", 0, energizerV, false, Optional.empty());
+        read("before:x", 0, beforeV, false, Optional.empty());
+        read("end:l:finish", 0, endV, false, Optional.empty());
+    }
+
+    private static SectionStanding section(Assessment a, String id) {
+        return a.sections().stream().filter(s -> s.sectionId().equals(id)).findFirst().orElseThrow();
+    }
+
+    private static PointStanding point(Assessment a, String id) {
+        return a.points().stream().filter(p -> p.testPointId().equals(id)).findFirst().orElseThrow();
+    }
+
+    /** Source: common practice V1, V2, V9 (from memory) and our convention V10: warn from 85 % of the need. */
+    @ParameterizedTest
+    @CsvSource({
+        "WILD_BOAR, 4500, MET", "WILD_BOAR, 4499, WARN", "WILD_BOAR, 3825, WARN", "WILD_BOAR, 3824, BROKEN",
+        "BEEF_CATTLE, 3000, MET", "BEEF_CATTLE, 2550, WARN", "BEEF_CATTLE, 2549, BROKEN",
+        "SHEEP_GOATS, 4500, MET", "BEAR, 5999, WARN", "DONKEYS_PONIES, 3000, MET"
+    })
+    void theNeedDecides(Animal animal, double peakV, Standing standing) {
+        assertThat(Assessor.stand(peakV, animal.needV().orElseThrow())).isEqualTo(standing);
+    }
+
+    @Test
+    void aSectionIsAsGoodAsItsWeakestPointAndOpenUntilAllAreRead() {
+        read("energizer", 0, 6000, false, Optional.empty());
+        assertThat(section(Assessor.assess(LAYOUT, BOAR, readings), "feed").standing()).isEqualTo(Standing.OPEN);
+        read("before:x", 0, 5000, false, Optional.empty());
+        read("end:l:finish", 0, 3000, false, Optional.empty());
+        Assessment a = Assessor.assess(LAYOUT, BOAR, readings);
+        assertThat(section(a, "feed").standing()).isEqualTo(Standing.MET);
+        assertThat(section(a, "feed").peakV()).hasValue(5000);
+        assertThat(section(a, "x").standing()).isEqualTo(Standing.BROKEN);
+        assertThat(section(a, "x").why()).isEqualTo("3.0 kV is under 85 % of 4.5 kV (3.83 kV)");
+    }
+
+    @Test
+    void theHardestAnimalDecides() {
+        readAll(5000, 5000, 5000);
+        Spec mixed = BOAR.with(List.of(Animal.BEEF_CATTLE, Animal.BEAR), BOAR.schedule());
+        Assessment a = Assessor.assess(LAYOUT, mixed, readings);
+        assertThat(a.needV()).hasValue(6000);
+        assertThat(a.sections()).extracting(SectionStanding::standing).containsOnly(Standing.BROKEN);
+    }
+
+    @Test
+    void aCorrectionTakesThePlaceOfItsReadingAndTheNewestCounts() {
+        readAll(6000, 6000, 600);
+        Reading slip = readings.getLast();
+        assertThat(point(Assessor.assess(LAYOUT, BOAR, readings), "end:l:finish").standing()).isEqualTo(Standing.BROKEN);
+        read("end:l:finish", 0, 6000, false, Optional.of(slip.id()));
+        assertThat(section(Assessor.assess(LAYOUT, BOAR, readings), "x").standing()).isEqualTo(Standing.MET);
+        read("end:l:finish", 0, 4000, false, Optional.empty());
+        assertThat(section(Assessor.assess(LAYOUT, BOAR, readings), "x").standing()).isEqualTo(Standing.WARN);
+        assertThat(readings).hasSize(5);
+    }
+
+    @Test
+    void overRangeTellsOnlyWhenTheRangeReachesTheNeed() {
+        read("energizer", 0, 10_000, true, Optional.empty());
+        assertThat(point(Assessor.assess(LAYOUT, BOAR, readings), "energizer").standing()).isEqualTo(Standing.MET);
+        read("before:x", 0, 4000, true, Optional.empty());
+        PointStanding cannot = point(Assessor.assess(LAYOUT, BOAR, readings), "before:x");
+        assertThat(cannot.standing()).isEqualTo(Standing.OPEN);
+        assertThat(cannot.why()).contains("the meter cannot tell");
+    }
+
+    @Test
+    void aDeerPlotIsReadWireByWire() {
+        Spec deer = Spec.usual().with(List.of(Animal.DEER_PLOT), Preset.of("W9").schedule());
+        read("energizer", 1, 4000, false, Optional.empty());
+        PointStanding half = point(Assessor.assess(LAYOUT, deer, readings), "energizer");
+        assertThat(half.standing()).isEqualTo(Standing.OPEN);
+        assertThat(half.why()).contains("not read yet: wire 2");
+        read("energizer", 2, 2900, false, Optional.empty());
+        assertThat(point(Assessor.assess(LAYOUT, deer, readings), "energizer").standing()).isEqualTo(Standing.WARN);
+    }
+
+    @Test
+    void withoutAKnownNeedNothingIsClaimed() {
+        readAll(6000, 6000, 6000);
+        Spec people = Spec.usual().with(List.of(Animal.PEOPLE), Preset.of("W13").schedule());
+        assertThat(Assessor.assess(LAYOUT, people, readings).sections()).extracting(SectionStanding::standing).containsOnly(Standing.OPEN);
+    }
+
+    @Test
+    void impossibleReadingsAreRefused() {
+        assertThatThrownBy(() -> read("energizer", 0, 61_000, false, Optional.empty())).hasMessageContaining("20 kV");
+        assertThatThrownBy(() -> read("energizer", 0, -1, false, Optional.empty())).hasMessageContaining("between 0");
+        assertThatThrownBy(() -> read("energizer", 0, 12_000, false, Optional.empty())).hasMessageContaining("over range");
+        assertThatThrownBy(() -> read("energizer", 0, Double.NaN, false, Optional.empty())).isInstanceOf(IllegalArgumentException.class);
+    }
+}
