@@ -1,0 +1,110 @@
+package buckle.server;
+
+import buckle.exchange.Json;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
+import org.springframework.boot.SpringApplication;
+import org.springframework.context.ConfigurableApplicationContext;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The running application, asked over HTTP as a page would ask it. One for all tests. */
+final class Server {
+    private static Server running;
+
+    private final int port;
+    private final HttpClient http = HttpClient.newHttpClient();
+
+    private Server(int port) {
+        this.port = port;
+    }
+
+    static synchronized Server get() {
+        if (running == null) {
+            TestDatabase database = TestDatabase.get();
+            ConfigurableApplicationContext context = SpringApplication.run(
+                    BuckleApplication.class,
+                    "--server.port=0",
+                    "--buckle.demo=true",
+                    "--spring.datasource.url=" + database.url,
+                    "--spring.datasource.password=" + database.password);
+            running = new Server(Integer.parseInt(context.getEnvironment().getProperty("local.server.port")));
+        }
+        return running;
+    }
+
+    int port() {
+        return port;
+    }
+
+    record Answer(int status, byte[] body, String type) {
+        JsonNode json() {
+            return Json.parse(body);
+        }
+
+        String text() {
+            return new String(body, StandardCharsets.UTF_8);
+        }
+    }
+
+    Answer get(String path) {
+        return send(request(path).GET());
+    }
+
+    Answer post(String path, Object body) {
+        return send(request(path).header("Content-Type", "application/json").POST(BodyPublishers.ofByteArray(bytes(body))));
+    }
+
+    Answer put(String path, Object body) {
+        return send(request(path).header("Content-Type", "application/json").PUT(BodyPublishers.ofByteArray(bytes(body))));
+    }
+
+    Answer upload(String path, byte[] body) {
+        return send(request(path)
+                .header("Content-Type", "application/octet-stream")
+                .POST(BodyPublishers.ofByteArray(body)));
+    }
+
+    HttpRequest.Builder request(String path) {
+        return HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + port + path));
+    }
+
+    Answer send(HttpRequest.Builder request) {
+        try {
+            HttpResponse<byte[]> response = http.send(request.build(), BodyHandlers.ofByteArray());
+            return new Answer(
+                    response.statusCode(),
+                    response.body(),
+                    response.headers().firstValue("Content-Type").orElse(""));
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    private static byte[] bytes(Object body) {
+        return body instanceof String text ? text.getBytes(StandardCharsets.UTF_8) : Json.MAPPER.writeValueAsBytes(body);
+    }
+
+    static ObjectNode object() {
+        return Json.MAPPER.createObjectNode();
+    }
+
+    /** Opens a job from a demo file; its id. */
+    String openDemo(String name) {
+        try {
+            byte[] file = java.nio.file.Files.readAllBytes(java.nio.file.Path.of("..", "demo", name));
+            return upload("/api/imports", file).json().path("jobId").asString();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+}
