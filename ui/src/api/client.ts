@@ -20,7 +20,10 @@ export class Trouble extends Error {
   }
 }
 
-export const client = createClient<paths>({ baseUrl: globalThis.location?.origin ?? '' })
+export const client = createClient<paths>({
+  baseUrl: globalThis.location?.origin ?? '',
+  fetch: (request) => globalThis.fetch(request),
+})
 
 interface Answer<T> {
   data?: T

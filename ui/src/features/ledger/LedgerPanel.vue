@@ -29,17 +29,17 @@ function goTo(f: Finding) {
     </header>
     <p v-if="job.problem" class="problem" role="alert">{{ job.problem }}</p>
     <p v-if="figures.length === 0" class="quiet-text">Nothing laid out yet.</p>
-    <dl>
+    <div class="figures">
       <div v-for="f in figures" :key="f.key" class="figure" :data-test="`figure-${f.key}`">
         <button :aria-expanded="open === f.key" @click="open = open === f.key ? null : f.key">
-          <dt>
+          <span class="label">
             {{ f.label }}<small>{{ f.note }}</small>
-          </dt>
-          <dd>{{ f.value }}</dd>
+          </span>
+          <span class="value">{{ f.value }}</span>
         </button>
         <p v-if="open === f.key" class="why">{{ f.derivation }} <RuleChips :rules="f.rules" /></p>
       </div>
-    </dl>
+    </div>
     <ul class="findings" aria-label="Findings">
       <li v-for="(f, i) in findings" :key="i" :class="f.severity">
         <button :disabled="f.lineId === null" @click="goTo(f)">
@@ -64,9 +64,6 @@ header {
   justify-content: space-between;
   align-items: baseline;
 }
-dl {
-  margin: 0;
-}
 .figure {
   border-bottom: 1px dotted var(--rule);
 }
@@ -79,13 +76,14 @@ dl {
   padding: 5px 0;
   color: var(--ink);
 }
-dt small {
+
+.label small {
   display: block;
   color: var(--quiet);
   font-size: 12px;
   line-height: 1.25;
 }
-dd {
+.value {
   font:
     600 20px/1.15 'Barlow Condensed',
     sans-serif;

@@ -19,8 +19,10 @@ class ArchitectureTest {
             .resideInAnyPackage("buckle..", "java..", "org.locationtech.jts..", "org.hipparchus..", "org.jspecify..");
 
     @ArchTest
-    static final ArchRule noFilesNoNetwork =
-            noClasses().should().dependOnClassesThat().resideInAnyPackage("java.io..", "java.net..", "java.nio.file..", "java.sql..");
+    static final ArchRule noFilesNoNetwork = noClasses()
+            .should()
+            .dependOnClassesThat()
+            .resideInAnyPackage("java.io..", "java.net..", "java.nio.file..", "java.sql..");
 
     @ArchTest
     static final ArchRule noCircles = slices().matching("buckle.(*)..").should().beFreeOfCycles();

@@ -39,24 +39,36 @@ public final class LayoutPlanner {
 
     private static void feedFindings(FeedPlace feed, Spec spec, List<LineLayout> lines, List<Finding> findings) {
         if (feed.assumed()) {
-            findings.add(Finding.at("C1", Severity.WARN, feed.lineId(), 0,
+            findings.add(Finding.at(
+                    "C1",
+                    Severity.WARN,
+                    feed.lineId(),
+                    0,
                     "No energizer is placed yet; the start of the first line is taken as its place."));
         }
         if (feed.school() == GroundSchool.BY_AREA && FeedPlanner.areaM2(lines) == 0) {
-            findings.add(Finding.ofJob("G2", Severity.NOTE,
-                    "No line is closed, so there is no area to count rods by; the most rods of this school are taken."));
+            findings.add(
+                    Finding.ofJob(
+                            "G2",
+                            Severity.NOTE,
+                            "No line is closed, so there is no area to count rods by; the most rods of this school are taken."));
         }
         if (feed.school() == GroundSchool.ONE_LONG_ROD) {
-            findings.add(Finding.ofJob("G3", Severity.WARN,
-                    "One rod is enough only in soft wet clay. Test the ground under load."));
+            findings.add(Finding.ofJob(
+                    "G3", Severity.WARN, "One rod is enough only in soft wet clay. Test the ground under load."));
         }
         boolean ring = lines.stream().anyMatch(LineLayout::closed);
         if (ring && spec.ringClosed()) {
-            findings.add(Finding.ofJob("J7", Severity.NOTE,
+            findings.add(Finding.ofJob(
+                    "J7",
+                    Severity.NOTE,
                     "The ring is closed at its closing post: to isolate a section, two cut-outs must be opened."));
         } else if (ring) {
-            findings.add(Finding.ofJob("J7", Severity.NOTE,
-                    "Closed line: the hot wires stay open at the closing post, so one cut-out isolates all beyond it."));
+            findings.add(
+                    Finding.ofJob(
+                            "J7",
+                            Severity.NOTE,
+                            "Closed line: the hot wires stay open at the closing post, so one cut-out isolates all beyond it."));
         }
     }
 
@@ -64,8 +76,14 @@ public final class LayoutPlanner {
         for (LineLayout line : lines) {
             for (GatePlace gate : line.gates()) {
                 if (gate.kind() == GateKind.HANDLE) {
-                    findings.add(Finding.at("J2", Severity.NOTE, line.lineId(), gate.fromM(), gate.name()
-                            + ": hang the handles on the dead side. What lies beyond is dead while it is open."));
+                    findings.add(
+                            Finding.at(
+                                    "J2",
+                                    Severity.NOTE,
+                                    line.lineId(),
+                                    gate.fromM(),
+                                    gate.name()
+                                            + ": hang the handles on the dead side. What lies beyond is dead while it is open."));
                 }
             }
         }
@@ -77,9 +95,7 @@ public final class LayoutPlanner {
         caution(findings, "C8", "Wear eye and hand protection when cutting or straining wire.");
         caution(findings, "C4", "Warning signs at gates, at public access and along the line, as the local code says.");
         caution(findings, "C7", "Energizer off and isolated before hands go on the wire.");
-        boolean cable = lines.stream()
-                .flatMap(l -> l.gates().stream())
-                .anyMatch(g -> g.kind() == GateKind.SWING);
+        boolean cable = lines.stream().flatMap(l -> l.gates().stream()).anyMatch(g -> g.kind() == GateKind.SWING);
         if (cable) {
             caution(findings, "C9", "Cable under gates is rated for the fence voltage; mains cable is not.");
         }

@@ -87,8 +87,11 @@ final class LineLayer {
         for (int i = places.size() - 1; i > 0; i--) {
             if (places.get(i).fromM() < places.get(i - 1).toM()) {
                 GatePlace gone = places.remove(i);
-                warn("J5", gone.fromM(), gone.name() + " overlaps " + places.get(i - 1).name()
-                        + " and is left out of the layout. Move one of them.");
+                warn(
+                        "J5",
+                        gone.fromM(),
+                        gone.name() + " overlaps " + places.get(i - 1).name()
+                                + " and is left out of the layout. Move one of them.");
             }
         }
         return places;
@@ -102,8 +105,11 @@ final class LineLayer {
         double keep = Math.min(GATE_FROM_CORNER_M, (to - from - opening) / 2);
         double middle = Math.clamp(nearest.stationM(), from + keep + opening / 2, to - keep - opening / 2);
         if (Math.abs(middle - nearest.stationM()) > 0.5) {
-            note("J5", middle, gate.name() + " was moved along its side by " + text(Math.abs(middle - nearest.stationM()))
-                    + " to keep its posts clear of the corner.");
+            note(
+                    "J5",
+                    middle,
+                    gate.name() + " was moved along its side by " + text(Math.abs(middle - nearest.stationM()))
+                            + " to keep its posts clear of the corner.");
         }
         if (opening < gate.openingM()) {
             warn("J5", middle, gate.name() + " is wider than its side; drawn as wide as the side.");
@@ -118,8 +124,10 @@ final class LineLayer {
             for (GatePlace gate : gates) {
                 if (station > gate.fromM() && station < gate.toM()) {
                     station = station - gate.fromM() < gate.toM() - station ? gate.fromM() : gate.toM();
-                    note("J4", station, cutOut.name() + " stood in the opening of " + gate.name()
-                            + " and was moved to its post.");
+                    note(
+                            "J4",
+                            station,
+                            cutOut.name() + " stood in the opening of " + gate.name() + " and was moved to its post.");
                 }
             }
             places.add(new CutOutPlace(cutOut.id(), cutOut.name(), station));
@@ -209,11 +217,17 @@ final class LineLayer {
             braces.add(new Brace(pull.toM(), pull.toM() - rail, rail));
         } else if (room >= rail + BRACE_ROOM_M) {
             braces.add(new Brace(pull.fromM(), pull.fromM() + rail, rail));
-            warn(rule, pull.toM(), "Only one " + text(rail) + " brace fits between stations " + text(pull.fromM())
-                    + " and " + text(pull.toM()) + ". Set a heavier post or a back-stake at the other end.");
+            warn(
+                    rule,
+                    pull.toM(),
+                    "Only one " + text(rail) + " brace fits between stations " + text(pull.fromM()) + " and "
+                            + text(pull.toM()) + ". Set a heavier post or a back-stake at the other end.");
         } else {
-            warn(rule, pull.fromM(), "No " + text(rail) + " brace fits between stations " + text(pull.fromM()) + " and "
-                    + text(pull.toM()) + ". Both strong posts must hold by themselves.");
+            warn(
+                    rule,
+                    pull.fromM(),
+                    "No " + text(rail) + " brace fits between stations " + text(pull.fromM()) + " and "
+                            + text(pull.toM()) + ". Both strong posts must hold by themselves.");
         }
     }
 

@@ -73,7 +73,8 @@ final class Network {
     }
 
     private Optional<Joint> joint(int end, boolean atStart) {
-        PlanePoint at = layers.get(end).stationing().at(atStart ? 0 : lines.get(end).lengthM());
+        PlanePoint at =
+                layers.get(end).stationing().at(atStart ? 0 : lines.get(end).lengthM());
         for (int other = 0; other < lines.size(); other++) {
             if (other != end) {
                 var place = layers.get(other).stationing().nearest(at);
@@ -130,8 +131,9 @@ final class Network {
             for (Break b : breaks.get(i)) {
                 int before = 2 * piece + 1;
                 int after = 2 * (piece + 1);
-                b.cutOut().ifPresentOrElse(
-                        c -> switches.add(new Switch(c, line, before, after)), () -> union(before, after));
+                b.cutOut()
+                        .ifPresentOrElse(
+                                c -> switches.add(new Switch(c, line, before, after)), () -> union(before, after));
                 piece++;
             }
             if (lines.get(i).closed() && ringClosed) {
@@ -214,22 +216,26 @@ final class Network {
         for (int k = 0; k < pieces.size(); k++) {
             Piece p = pieces.get(k);
             String lineId = lines.get(p.line()).lineId();
-            stretches
-                    .computeIfAbsent(root(2 * k), r -> new ArrayList<>())
-                    .add(new Stretch(lineId, p.fromM(), p.toM()));
+            stretches.computeIfAbsent(root(2 * k), r -> new ArrayList<>()).add(new Stretch(lineId, p.fromM(), p.toM()));
         }
         List<Section> sections = new ArrayList<>();
         stretches.forEach((root, parts) -> {
             boolean live = ids.containsKey(root);
             String id = live ? ids.get(root) : "dead-" + parts.getFirst().lineId() + "-" + sections.size();
-            double lengthM = parts.stream().mapToDouble(s -> s.toM() - s.fromM()).sum();
+            double lengthM =
+                    parts.stream().mapToDouble(s -> s.toM() - s.fromM()).sum();
             String name = "Section " + (sections.size() + 1);
-            sections.add(
-                    new Section(id, name, Optional.ofNullable(parents.get(id)), live, lengthM, joined(parts)));
+            sections.add(new Section(id, name, Optional.ofNullable(parents.get(id)), live, lengthM, joined(parts)));
             if (!live) {
                 Stretch s = parts.getFirst();
-                findings.add(Finding.at("J7", Severity.WARN, s.lineId(), s.fromM(), name
-                        + " is not connected to the energizer and stays dead. End it on a line that is fed, or feed it by its own energizer as its own job."));
+                findings.add(
+                        Finding.at(
+                                "J7",
+                                Severity.WARN,
+                                s.lineId(),
+                                s.fromM(),
+                                name
+                                        + " is not connected to the energizer and stays dead. End it on a line that is fed, or feed it by its own energizer as its own job."));
             }
         });
         return sections;
@@ -255,13 +261,25 @@ final class Network {
             int a = root(s.before());
             int b = root(s.after());
             if (a == b) {
-                findings.add(Finding.at("J7", Severity.WARN, lineId, s.cutOut().stationM(), s.cutOut().name()
-                        + " separates nothing: the pulse goes round the closed ring. A second cut-out makes a section."));
+                findings.add(
+                        Finding.at(
+                                "J7",
+                                Severity.WARN,
+                                lineId,
+                                s.cutOut().stationM(),
+                                s.cutOut().name()
+                                        + " separates nothing: the pulse goes round the closed ring. A second cut-out makes a section."));
             } else if (ids.containsKey(a)
                     && !s.cutOut().id().equals(entry.get(a))
                     && !s.cutOut().id().equals(entry.get(b))) {
-                findings.add(Finding.at("J7", Severity.NOTE, lineId, s.cutOut().stationM(), s.cutOut().name()
-                        + " closes a ring: to isolate a section of it, open the cut-outs at both of its ends."));
+                findings.add(
+                        Finding.at(
+                                "J7",
+                                Severity.NOTE,
+                                lineId,
+                                s.cutOut().stationM(),
+                                s.cutOut().name()
+                                        + " closes a ring: to isolate a section of it, open the cut-outs at both of its ends."));
             }
         }
     }
@@ -306,6 +324,7 @@ final class Network {
     }
 
     private TestPoint point(String id, String name, int line, double stationM, String section, LocalPlane plane) {
-        return TestPoints.at(id, name, lines.get(line).lineId(), layers.get(line).stationing(), stationM, section, plane);
+        return TestPoints.at(
+                id, name, lines.get(line).lineId(), layers.get(line).stationing(), stationM, section, plane);
     }
 }

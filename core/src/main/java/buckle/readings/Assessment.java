@@ -19,5 +19,10 @@ public record Assessment(
 
     /** A section: its weakest test point and how it stands. */
     public record SectionStanding(
-            String sectionId, String name, Standing standing, Optional<String> weakestTestPointId, OptionalDouble peakV, String why) {}
+            String sectionId,
+            String name,
+            Standing standing,
+            Optional<String> weakestTestPointId,
+            OptionalDouble peakV,
+            String why) {}
 }

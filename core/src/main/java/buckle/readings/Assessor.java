@@ -44,11 +44,9 @@ public final class Assessor {
         Assessor assessor = new Assessor(layout, spec, readings);
         List<PointStanding> points =
                 layout.testPoints().stream().map(assessor::point).toList();
-        Map<String, PointStanding> byId =
-                points.stream().collect(Collectors.toMap(PointStanding::testPointId, p -> p));
-        List<SectionStanding> sections = layout.sections().stream()
-                .map(s -> assessor.section(s, byId))
-                .toList();
+        Map<String, PointStanding> byId = points.stream().collect(Collectors.toMap(PointStanding::testPointId, p -> p));
+        List<SectionStanding> sections =
+                layout.sections().stream().map(s -> assessor.section(s, byId)).toList();
         return new Assessment(spec.needV(), assessor.needWhy(), points, sections);
     }
 
@@ -76,7 +74,8 @@ public final class Assessor {
         Map<Integer, Reading> wires = latest.getOrDefault(point.id(), Map.of());
         OptionalDouble need = spec.needV();
         if (wires.isEmpty()) {
-            return new PointStanding(point.id(), Standing.OPEN, Optional.empty(), OptionalDouble.empty(), "not read yet");
+            return new PointStanding(
+                    point.id(), Standing.OPEN, Optional.empty(), OptionalDouble.empty(), "not read yet");
         }
         Reading weakest = wires.values().stream()
                 .min(Comparator.comparingDouble(Reading::peakV))
@@ -88,13 +87,21 @@ public final class Assessor {
         }
         Standing standing = stand(weakest.peakV(), need.getAsDouble());
         if (weakest.overRange() && standing != Standing.MET) {
-            return new PointStanding(point.id(), Standing.OPEN, Optional.of(weakest.id()), peak,
+            return new PointStanding(
+                    point.id(),
+                    Standing.OPEN,
+                    Optional.of(weakest.id()),
+                    peak,
                     "over range at " + kv(weakest.peakV()) + ", below the need of " + kv(need.getAsDouble())
                             + ": the meter cannot tell, use one with a wider range");
         }
         Set<Integer> unread = standing == Standing.MET ? unreadWires(wires.keySet()) : Set.of();
         if (!unread.isEmpty()) {
-            return new PointStanding(point.id(), Standing.OPEN, Optional.of(weakest.id()), peak,
+            return new PointStanding(
+                    point.id(),
+                    Standing.OPEN,
+                    Optional.of(weakest.id()),
+                    peak,
                     "each hot wire must hold by itself (V3); not read yet: wire "
                             + unread.stream().map(String::valueOf).collect(Collectors.joining(", ")));
         }
@@ -131,8 +138,13 @@ public final class Assessor {
             String why = own.isEmpty()
                     ? "no test point lies in it"
                     : unread + " of " + own.size() + " test points do not tell yet";
-            return new SectionStanding(section.id(), section.name(), Standing.OPEN,
-                    weakest.map(PointStanding::testPointId), weakest.map(PointStanding::peakV).orElse(OptionalDouble.empty()), why);
+            return new SectionStanding(
+                    section.id(),
+                    section.name(),
+                    Standing.OPEN,
+                    weakest.map(PointStanding::testPointId),
+                    weakest.map(PointStanding::peakV).orElse(OptionalDouble.empty()),
+                    why);
         }
         PointStanding low = weakest.get();
         return new SectionStanding(
@@ -143,7 +155,8 @@ public final class Assessor {
         String held = (reading.overRange() ? "at least " : "") + kv(reading.peakV());
         return switch (standing) {
             case MET -> held + " against " + kv(needV) + ": met";
-            case WARN -> held + " is under " + kv(needV) + " but over 85 % of it (" + kv(Values.V10_WARN_SHARE * needV) + ")";
+            case WARN ->
+                held + " is under " + kv(needV) + " but over 85 % of it (" + kv(Values.V10_WARN_SHARE * needV) + ")";
             case BROKEN -> held + " is under 85 % of " + kv(needV) + " (" + kv(Values.V10_WARN_SHARE * needV) + ")";
             case OPEN -> held;
         };

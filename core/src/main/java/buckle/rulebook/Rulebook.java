@@ -56,11 +56,17 @@ public final class Rulebook {
             practice("P10", "Corners and ends 3 ft in the ground."),
             practice("P11", "Line posts about 3 ft in the ground where driven, 18 in where stony."),
             practice("P13", "Gate posts 8 ft long."),
-            rule("P15", "Posts between two strong posts stand at equal spacing, none wider than the spacing.", CONVENTION),
+            rule(
+                    "P15",
+                    "Posts between two strong posts stand at equal spacing, none wider than the spacing.",
+                    CONVENTION),
             // Braces.
             practice("B1", "Rail of an H brace 8 ft."),
-            practice("B2", "Rail of an H brace 2 to 2.5 times the fence height; we take 2.5 (48 in fence: 10 ft rail)."),
-            practice("B3", "One H brace at each end of a pull; a well-made single holds what a double holds (school of B2)."),
+            practice(
+                    "B2", "Rail of an H brace 2 to 2.5 times the fence height; we take 2.5 (48 in fence: 10 ft rail)."),
+            practice(
+                    "B3",
+                    "One H brace at each end of a pull; a well-made single holds what a double holds (school of B2)."),
             practice("B4", "Brace pin 10 in long at each end of the rail, 1 in left proud."),
             practice("B7", "Do not over-tighten the diagonal before the wires pull."),
             new Rule(
@@ -71,9 +77,14 @@ public final class Rulebook {
             // Straining.
             practice("S2", "One strainer for each wire and pull: 4 wires on 4 sides take 16; a gate ends a pull."),
             practice("S5", "Two crimps at each termination."),
-            rule("S11", "Slack and tails are added to the wire as a share of its length, then whole coils are taken.", CONVENTION),
+            rule(
+                    "S11",
+                    "Slack and tails are added to the wire as a share of its length, then whole coils are taken.",
+                    CONVENTION),
             // Insulators.
-            practice("I1", "One insulator for each hot wire and post, two spare for each hot wire and braced run; earth wires are fastened and counted apart."),
+            practice(
+                    "I1",
+                    "One insulator for each hot wire and post, two spare for each hot wire and braced run; earth wires are fastened and counted apart."),
             practice("I2", "Strain insulators at each termination of a hot wire; the loops cross inside."),
             // Earth.
             practice("G1", "Three 6 ft ground rods, 10 ft apart."),
@@ -88,18 +99,34 @@ public final class Rulebook {
             practice("J3", "Cable under a gate: double insulated, in conduit, both ends marked, elbows down."),
             practice("J4", "A cut-out falls to off."),
             practice("J5", "A 16 ft leaf hangs between posts about 16.5 ft apart."),
-            practice("J6", "Cable under the gate is the opening, twice the burial depth, risers on both sides and spare loops."),
-            practice("J7", "A normal fence needs no loop: a closed line is fed at one place and stays open at its closing post."),
+            practice(
+                    "J6",
+                    "Cable under the gate is the opening, twice the burial depth, risers on both sides and spare loops."),
+            practice(
+                    "J7",
+                    "A normal fence needs no loop: a closed line is fed at one place and stays open at its closing post."),
             // Cautions.
             practice("C1", "Only a certified energizer feeds a fence, never the mains directly."),
-            new Rule("C3", "One fence, one energizer; two separately fed fences at least 2.5 m apart (IEC 60335-2-76).", PUBLISHED, true),
-            new Rule("C4", "Yellow warning signs at gates, at public access and at regular intervals.", PUBLISHED, true),
+            new Rule(
+                    "C3",
+                    "One fence, one energizer; two separately fed fences at least 2.5 m apart (IEC 60335-2-76).",
+                    PUBLISHED,
+                    true),
+            new Rule(
+                    "C4", "Yellow warning signs at gates, at public access and at regular intervals.", PUBLISHED, true),
             practice("C6", "Locate buried water, power, gas and telephone lines before driving."),
             practice("C7", "Energizer off and isolated before hands go on the wire."),
             practice("C8", "Eye and hand protection when cutting or straining wire."),
-            new Rule("C9", "Lead-outs and cables under gates are rated for the fence voltage, never mains cable.", PUBLISHED, true),
+            new Rule(
+                    "C9",
+                    "Lead-outs and cables under gates are rated for the fence voltage, never mains cable.",
+                    PUBLISHED,
+                    true),
             practice("C11", "A meter, never a hand, tells whether the wire is live."),
-            rule("L1", "Lengths are horizontal on a plane tangent at the site; wire is taken along the slope.", PHYSICS));
+            rule(
+                    "L1",
+                    "Lengths are horizontal on a plane tangent at the site; wire is taken along the slope.",
+                    PHYSICS));
 
     private static final Map<String, Rule> BY_ID = byId();
 

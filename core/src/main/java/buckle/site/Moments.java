@@ -59,11 +59,6 @@ final class Moments {
         double forward = de * (last.eastM() - first.eastM()) + dn * (last.northM() - first.northM());
         double sign = forward < 0 ? -1 : 1;
         return new SideFit(
-                new PlanePoint(me, mn),
-                sign * de,
-                sign * dn,
-                residualM2(from, to),
-                count,
-                Math.abs(forward));
+                new PlanePoint(me, mn), sign * de, sign * dn, residualM2(from, to), count, Math.abs(forward));
     }
 }

@@ -28,8 +28,7 @@ final class SidedWalk {
     static SidedWalk of(List<WalkNode> nodes, boolean closed, double jitterM) {
         List<PlanePoint> points = nodes.stream().map(WalkNode::at).toList();
         Moments moments = new Moments(points);
-        return new SidedWalk(
-                nodes, points, closed, moments, SideFinder.starts(moments, points.size(), jitterM));
+        return new SidedWalk(nodes, points, closed, moments, SideFinder.starts(moments, points.size(), jitterM));
     }
 
     List<WalkNode> nodes() {

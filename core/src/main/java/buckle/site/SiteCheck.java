@@ -54,7 +54,8 @@ public final class SiteCheck {
                     add(
                             "site.too-wide",
                             "lines[" + i + "]",
-                            "Corner " + corner.id() + " lies more than 150 km from the middle of the job. Check its coordinates.");
+                            "Corner " + corner.id()
+                                    + " lies more than 150 km from the middle of the job. Check its coordinates.");
                     return;
                 }
             }
@@ -97,7 +98,8 @@ public final class SiteCheck {
                 add(
                         "side.too-short",
                         path + ".corners[" + side + "]",
-                        "Corners " + (side + 1) + " and the next lie " + metres(stationing.sideLengthM(side)) + " apart.");
+                        "Corners " + (side + 1) + " and the next lie " + metres(stationing.sideLengthM(side))
+                                + " apart.");
                 return;
             }
         }
@@ -150,7 +152,10 @@ public final class SiteCheck {
     private Stationing.Place onLine(String path, GeoPoint at, Stationing stationing) {
         Stationing.Place place = stationing.nearest(plane.toPlane(at));
         if (place.offsetM() > FAR_OFF_LINE_M) {
-            add("off-line", path, "It lies " + metres(place.offsetM()) + " off its line; at most 30 m is taken as on it.");
+            add(
+                    "off-line",
+                    path,
+                    "It lies " + metres(place.offsetM()) + " off its line; at most 30 m is taken as on it.");
         }
         return place;
     }

@@ -64,7 +64,9 @@ public final class SurveyPlanner {
         }
         if (tooWide(walk)) {
             problems.add(new Problem(
-                    "site.too-wide", path, "Line " + walk.name() + " spreads over more than 150 km. Check its coordinates."));
+                    "site.too-wide",
+                    path,
+                    "Line " + walk.name() + " spreads over more than 150 km. Check its coordinates."));
             return;
         }
         try {
@@ -77,8 +79,10 @@ public final class SurveyPlanner {
     }
 
     private static boolean tooWide(Walk walk) {
-        List<GeoPoint> all =
-                walk.stretches().stream().flatMap(List::stream).map(WalkPoint::at).toList();
+        List<GeoPoint> all = walk.stretches().stream()
+                .flatMap(List::stream)
+                .map(WalkPoint::at)
+                .toList();
         LocalPlane plane = LocalPlane.around(all);
         return all.stream()
                 .map(plane::toPlane)
@@ -116,7 +120,8 @@ public final class SurveyPlanner {
 
     private void energizer(Mark mark) {
         if (energizer != null) {
-            leftOut.add("Mark “" + mark.name() + "”: one fence has one energizer, and “" + energizer.name() + "” is it.");
+            leftOut.add(
+                    "Mark “" + mark.name() + "”: one fence has one energizer, and “" + energizer.name() + "” is it.");
             return;
         }
         energizer = new EnergizerPlace(mark.name(), mark.at());

@@ -39,8 +39,10 @@ public final class WalkCleaner {
      * @throws IllegalArgumentException when all points are one place
      */
     public static CleanLine clean(Walk walk, WalkOptions options) {
-        List<GeoPoint> all =
-                walk.stretches().stream().flatMap(List::stream).map(WalkPoint::at).toList();
+        List<GeoPoint> all = walk.stretches().stream()
+                .flatMap(List::stream)
+                .map(WalkPoint::at)
+                .toList();
         LocalPlane plane = LocalPlane.around(all);
         List<PlanePoint> points = all.stream().map(plane::toPlane).toList();
         WalkCleaner cleaner = new WalkCleaner(options, plane);
@@ -134,8 +136,12 @@ public final class WalkCleaner {
         double apartM = nodes.get(nearest).at().distanceM(first);
         if (nodes.size() < 12 || apartM > nearM || lengthM < 4 * nearM) {
             if (nodes.size() >= 12 && apartM < 3 * nearM && apartM * 6 < lengthM) {
-                notes.add(new WalkNote(Kind.LEFT_OPEN, 0, apartM, "The ends lie " + metres(apartM)
-                        + " apart: left open. Ends within " + metres(nearM) + " would be joined."));
+                notes.add(new WalkNote(
+                        Kind.LEFT_OPEN,
+                        0,
+                        apartM,
+                        "The ends lie " + metres(apartM) + " apart: left open. Ends within " + metres(nearM)
+                                + " would be joined."));
             }
             return false;
         }
@@ -169,8 +175,8 @@ public final class WalkCleaner {
             notes.add(new WalkNote(Kind.SPIKES, 0, 0, read.spikes() + " fixes far off the track were left out."));
         }
         if (read.pauses() > 0) {
-            notes.add(new WalkNote(
-                    Kind.PAUSES, 0, 0, read.pauses() + " standing pauses were taken as one point each."));
+            notes.add(
+                    new WalkNote(Kind.PAUSES, 0, 0, read.pauses() + " standing pauses were taken as one point each."));
         }
         Stationing stationing = new Stationing(corners, closed);
         for (int i = 0; i < sides.nodes().size(); i++) {

@@ -64,7 +64,11 @@ final class WalkNodes {
             for (WalkPoint p : stretch) {
                 var height = p.at().heightM();
                 fixes.add(new Fix(
-                        plane.toPlane(p.at()), height.orElse(0), height.isPresent(), p.timeS().orElse(Double.NaN), first));
+                        plane.toPlane(p.at()),
+                        height.orElse(0),
+                        height.isPresent(),
+                        p.timeS().orElse(Double.NaN),
+                        first));
                 first = false;
             }
         }

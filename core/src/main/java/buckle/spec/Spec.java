@@ -150,7 +150,8 @@ public record Spec(
 
     private static void between(String field, double value, double least, double most) {
         if (!(value >= least && value <= most)) {
-            throw new IllegalArgumentException(field + " is " + value + "; it must lie between " + least + " and " + most);
+            throw new IllegalArgumentException(
+                    field + " is " + value + "; it must lie between " + least + " and " + most);
         }
     }
 }

@@ -35,7 +35,8 @@ final class Ledger {
 
     private static LedgerFigure fence(Layout layout, Spec spec) {
         double length = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
-        double slope = layout.lines().stream().mapToDouble(LineLayout::slopeLengthM).sum();
+        double slope =
+                layout.lines().stream().mapToDouble(LineLayout::slopeLengthM).sum();
         long sides = layout.lines().stream()
                 .mapToLong(l -> l.cornerStationsM().size() - (l.closed() ? 0 : 1))
                 .sum();
@@ -45,7 +46,8 @@ final class Ledger {
                 "Fence",
                 Lengths.whole(length, spec.units()),
                 plural(layout.lines().size(), "line") + ", " + plural(sides, "side") + ", " + along,
-                "Horizontal length of " + plural(sides, "side") + " summed on the plane; " + along + " with the heights of the survey.",
+                "Horizontal length of " + plural(sides, "side") + " summed on the plane; " + along
+                        + " with the heights of the survey.",
                 List.of("L1"));
     }
 
@@ -105,14 +107,15 @@ final class Ledger {
     }
 
     private static LedgerFigure sections(Layout layout) {
-        long cutOuts = layout.lines().stream().mapToLong(l -> l.cutOuts().size()).sum();
+        long cutOuts =
+                layout.lines().stream().mapToLong(l -> l.cutOuts().size()).sum();
         return new LedgerFigure(
                 "sections",
                 "Sections",
                 String.valueOf(layout.sections().size()),
                 plural(cutOuts, "cut-out") + ", " + plural(layout.testPoints().size(), "test point"),
-                plural(cutOuts, "cut-out") + " part the fence into " + plural(layout.sections().size(), "section")
-                        + ", a tree from the energizer.",
+                plural(cutOuts, "cut-out") + " part the fence into "
+                        + plural(layout.sections().size(), "section") + ", a tree from the energizer.",
                 List.of("J4", "J7"));
     }
 
@@ -123,7 +126,8 @@ final class Ledger {
         String why = spec.animals().stream()
                 .map(a -> a.text() + " "
                         + (a.needV().isPresent()
-                                ? String.format(Locale.ROOT, "%.1f kV", a.needV().getAsDouble() / 1000)
+                                ? String.format(
+                                        Locale.ROOT, "%.1f kV", a.needV().getAsDouble() / 1000)
                                 : "no voltage known"))
                 .collect(Collectors.joining(", "));
         return new LedgerFigure(
@@ -152,8 +156,10 @@ final class Ledger {
     }
 
     private static long quantity(List<TakeoffLine> takeoff, Predicate<TakeoffLine> which) {
-        return Math.round(
-                takeoff.stream().filter(which).mapToDouble(TakeoffLine::quantity).sum());
+        return Math.round(takeoff.stream()
+                .filter(which)
+                .mapToDouble(TakeoffLine::quantity)
+                .sum());
     }
 
     private static String find(List<TakeoffLine> takeoff, String item) {

@@ -47,9 +47,15 @@ public final class Takeoff {
     private void posts() {
         double strong = spec.schedule().topM() + ABOVE_TOP_WIRE_M + Values.P10_STRONG_DEPTH_M;
         double line = spec.schedule().topM() + ABOVE_TOP_WIRE_M + Values.P11_LINE_DEPTH_M;
-        String strongLength = "at least " + length(strong) + " long: top wire at " + length(spec.schedule().topM()) + ", "
-                + length(ABOVE_TOP_WIRE_M) + " above it, " + length(Values.P10_STRONG_DEPTH_M) + " deep";
-        pieces("post.end", "End post", layout.count(PostKind.END), "one at each end of an open line; " + strongLength, "P10");
+        String strongLength = "at least " + length(strong) + " long: top wire at "
+                + length(spec.schedule().topM()) + ", " + length(ABOVE_TOP_WIRE_M) + " above it, "
+                + length(Values.P10_STRONG_DEPTH_M) + " deep";
+        pieces(
+                "post.end",
+                "End post",
+                layout.count(PostKind.END),
+                "one at each end of an open line; " + strongLength,
+                "P10");
         pieces(
                 "post.corner",
                 "Corner post",
@@ -58,15 +64,30 @@ public final class Takeoff {
                         + " or more, and the closing post of a closed line; " + strongLength,
                 "B10",
                 "P10");
-        pieces("post.gate", "Gate post", layout.count(PostKind.GATE), "two at each gate that does not hang on a corner post; " + strongLength, "J5", "P10", "P13");
-        pieces("post.brace", "Brace post", layout.count(PostKind.BRACE), "one for each H brace; " + strongLength, "B3", "P10");
+        pieces(
+                "post.gate",
+                "Gate post",
+                layout.count(PostKind.GATE),
+                "two at each gate that does not hang on a corner post; " + strongLength,
+                "J5",
+                "P10",
+                "P13");
+        pieces(
+                "post.brace",
+                "Brace post",
+                layout.count(PostKind.BRACE),
+                "one for each H brace; " + strongLength,
+                "B3",
+                "P10");
         pieces(
                 "post.line",
                 "Line post",
                 layout.count(PostKind.LINE),
-                "evened between strong posts, none wider than " + length(spec.posts().spacingM())
+                "evened between strong posts, none wider than "
+                        + length(spec.posts().spacingM())
                         + (counts.widestM() > 0
-                                ? "; they stand " + length(counts.leastM()) + " to " + length(counts.widestM()) + " apart"
+                                ? "; they stand " + length(counts.leastM()) + " to " + length(counts.widestM())
+                                        + " apart"
                                 : "")
                         + "; at least " + length(line) + " long",
                 "P1",
@@ -85,7 +106,13 @@ public final class Takeoff {
                 (long) n * Values.B4_PINS_PER_RAIL,
                 n + " rails × " + Values.B4_PINS_PER_RAIL + " pins",
                 "B4");
-        pieces("brace.loop", "Brace diagonal loop", n, n + " H braces × 1 diagonal, strong post foot to brace post top", "B3", "B7");
+        pieces(
+                "brace.loop",
+                "Brace diagonal loop",
+                n,
+                n + " H braces × 1 diagonal, strong post foot to brace post top",
+                "B3",
+                "B7");
     }
 
     private void wire() {
@@ -105,7 +132,8 @@ public final class Takeoff {
                 "m",
                 Optional.of(pack),
                 wires + (wires == 1 ? " wire × " : " wires × ") + whole(counts.slopeM()) + " along the slope in "
-                        + plural(counts.pulls(), "pull") + " + " + number(slack) + " % slack and tails = " + whole(quantity),
+                        + plural(counts.pulls(), "pull") + " + " + number(slack) + " % slack and tails = "
+                        + whole(quantity),
                 "L1",
                 "S11");
     }
@@ -139,7 +167,12 @@ public final class Takeoff {
                 held + " earth and plain wires × " + counts.passPosts() + " posts passed",
                 "I1");
         int wires = counts.wires();
-        pieces("strainer", "Strainer", (long) wires * pulls, wires + " wires × " + plural(pulls, "pull") + " = " + wires * pulls, "S2");
+        pieces(
+                "strainer",
+                "Strainer",
+                (long) wires * pulls,
+                wires + " wires × " + plural(pulls, "pull") + " = " + wires * pulls,
+                "S2");
         packed(
                 "crimp",
                 "Crimp",
@@ -168,8 +201,8 @@ public final class Takeoff {
                 "J2");
         double each = counts.swing().stream().mapToDouble(this::underGateM).sum();
         Spec.UnderGate under = spec.underGate();
-        String parts = "opening + 2 × " + length(under.burialM()) + " deep + 2 risers of " + length(riserM()) + " + 2 × "
-                + length(under.spareLoopM()) + " spare";
+        String parts = "opening + 2 × " + length(under.burialM()) + " deep + 2 risers of " + length(riserM())
+                + " + 2 × " + length(under.spareLoopM()) + " spare";
         Pack roll = Pack.covering("roll", spec.takeoff().cableRollM(), 2 * each);
         add(
                 "cable.gate",
@@ -200,12 +233,21 @@ public final class Takeoff {
     }
 
     private double underGateM(GatePlace gate) {
-        return gate.openingM() + 2 * spec.underGate().burialM() + 2 * riserM() + 2 * spec.underGate().spareLoopM();
+        return gate.openingM()
+                + 2 * spec.underGate().burialM()
+                + 2 * riserM()
+                + 2 * spec.underGate().spareLoopM();
     }
 
     private void feed() {
         FeedPlace feed = layout.feed().orElseThrow();
-        pieces("energizer", "Energizer, certified", 1, "one for each fence; output " + number(spec.feed().outputJ()) + " J assumed", "C1", "C3");
+        pieces(
+                "energizer",
+                "Energizer, certified",
+                1,
+                "one for each fence; output " + number(spec.feed().outputJ()) + " J assumed",
+                "C1",
+                "C3");
         double leadOut = feed.leadOutM() + spec.feed().leadOutSpareM();
         add(
                 "cable.lead-out",
@@ -213,10 +255,17 @@ public final class Takeoff {
                 2 * leadOut,
                 "m",
                 Optional.of(Pack.covering("roll", spec.takeoff().cableRollM(), 2 * leadOut)),
-                "2 cables × (" + length(feed.leadOutM()) + " straight to the fence + " + length(spec.feed().leadOutSpareM())
-                        + " spare)",
+                "2 cables × (" + length(feed.leadOutM()) + " straight to the fence + "
+                        + length(spec.feed().leadOutSpareM()) + " spare)",
                 "C9");
-        pieces("ground.rod", "Ground rod, " + length(feed.rodM()), feed.rods(), rodSentence(feed), feed.school().rule(), "G5", "G8");
+        pieces(
+                "ground.rod",
+                "Ground rod, " + length(feed.rodM()),
+                feed.rods(),
+                rodSentence(feed),
+                feed.school().rule(),
+                "G5",
+                "G8");
         pieces("ground.clamp", "Ground rod clamp", feed.rods(), feed.rods() + " rods × 1 clamp", "G5");
         double lead = Math.max(0, feed.rods() - 1) * Values.G1_APART_M;
         add(
@@ -237,8 +286,8 @@ public final class Takeoff {
                 "one rod for each " + String.format(Locale.ROOT, "%.0f", Values.G2_AREA_PER_ROD_M2)
                         + " m² (2 acres) inside the fence, at most " + Values.G2_MOST_RODS;
             case BY_JOULES ->
-                length(Values.G4_ROD_M_PER_J) + " for each of " + number(spec.feed().outputJ()) + " J ÷ "
-                        + length(feed.rodM()) + " a rod, rounded up";
+                length(Values.G4_ROD_M_PER_J) + " for each of "
+                        + number(spec.feed().outputJ()) + " J ÷ " + length(feed.rodM()) + " a rod, rounded up";
         };
     }
 
@@ -265,11 +314,24 @@ public final class Takeoff {
     }
 
     private void packed(String item, String name, long count, int pack, String derivation, String... rules) {
-        add(item, name, count, "pcs", Optional.of(Pack.covering("pack", pack, count)), derivation + " = " + count, rules);
+        add(
+                item,
+                name,
+                count,
+                "pcs",
+                Optional.of(Pack.covering("pack", pack, count)),
+                derivation + " = " + count,
+                rules);
     }
 
     private void add(
-            String item, String name, double quantity, String unit, Optional<Pack> pack, String derivation, String... rules) {
+            String item,
+            String name,
+            double quantity,
+            String unit,
+            Optional<Pack> pack,
+            String derivation,
+            String... rules) {
         if (quantity > 0) {
             double rounded = "m".equals(unit) ? Math.ceil(quantity * 10 - 1e-6) / 10 : quantity;
             lines.add(new TakeoffLine(item, name, rounded, unit, pack, derivation, List.of(rules)));

@@ -13,7 +13,13 @@ import java.util.Optional;
  * @param rules ids of the rules behind it
  */
 public record TakeoffLine(
-        String item, String name, double quantity, String unit, Optional<Pack> pack, String derivation, List<String> rules) {
+        String item,
+        String name,
+        double quantity,
+        String unit,
+        Optional<Pack> pack,
+        String derivation,
+        List<String> rules) {
     public TakeoffLine {
         rules = List.copyOf(rules);
     }

@@ -67,7 +67,8 @@ class LayoutPlannerTest {
     @CsvSource({"48, BY_HEIGHT, 10", "30, BY_HEIGHT, 6.25", "48, EIGHT_FOOT, 8", "30, EIGHT_FOOT, 8"})
     void railFollowsItsSchool(double topInches, RailSchool school, double railFt) {
         Spec spec = wires(3, topInches).with(new Spec.Braces(school, 20, 10));
-        LineLayout line = LayoutPlanner.layOut(Fences.site(5, 5, SQUARE), spec).lines().getFirst();
+        LineLayout line =
+                LayoutPlanner.layOut(Fences.site(5, 5, SQUARE), spec).lines().getFirst();
         assertThat(line.braces()).hasSize(8).allSatisfy(b -> {
             assertThat(b.railM()).isCloseTo(Lengths.ft(railFt), within(1e-9));
             assertThat(Math.abs(b.braceStationM() - b.strongStationM())).isCloseTo(b.railM(), within(1e-9));
@@ -76,8 +77,8 @@ class LayoutPlannerTest {
 
     @Test
     void gateEndsAPullAndGetsCableUnderIt() {
-        FenceLine line = Fences.line("l", false, 0, 0, 120, 0)
-                .withGates(List.of(Fences.gate("g", GateKind.SWING, 60, 0.4, 5)));
+        FenceLine line =
+                Fences.line("l", false, 0, 0, 120, 0).withGates(List.of(Fences.gate("g", GateKind.SWING, 60, 0.4, 5)));
         Design design = Design.of(Fences.site(-3, 0, line), wires(2, 34));
         LineLayout laid = design.layout().lines().getFirst();
         assertThat(laid.pulls()).hasSize(2);
@@ -99,14 +100,23 @@ class LayoutPlannerTest {
         FenceLine line = Fences.line(
                 "l",
                 false,
-                0, 0,
-                step, 0,
-                step + step * Math.cos(ten), step * Math.sin(ten),
-                step + step * Math.cos(ten) + step * Math.cos(twenty), step * Math.sin(ten) + step * Math.sin(twenty));
-        LineLayout laid = LayoutPlanner.layOut(Fences.site(0, -4, line), wires(2, 34)).lines().getFirst();
-        List<Post> corners = laid.posts().stream().filter(p -> !p.label().isEmpty()).toList();
+                0,
+                0,
+                step,
+                0,
+                step + step * Math.cos(ten),
+                step * Math.sin(ten),
+                step + step * Math.cos(ten) + step * Math.cos(twenty),
+                step * Math.sin(ten) + step * Math.sin(twenty));
+        LineLayout laid = LayoutPlanner.layOut(Fences.site(0, -4, line), wires(2, 34))
+                .lines()
+                .getFirst();
+        List<Post> corners =
+                laid.posts().stream().filter(p -> !p.label().isEmpty()).toList();
         assertThat(corners).extracting(Post::label).containsExactly("A", "B", "C", "D");
-        assertThat(corners).extracting(Post::kind).containsExactly(PostKind.END, PostKind.LINE, PostKind.CORNER, PostKind.END);
+        assertThat(corners)
+                .extracting(Post::kind)
+                .containsExactly(PostKind.END, PostKind.LINE, PostKind.CORNER, PostKind.END);
         assertThat(corners).extracting(Post::ends).containsExactly(true, false, false, true);
         assertThat(corners.get(2).deflectionDeg()).isCloseTo(-15, within(0.01));
         assertThat(laid.pulls()).hasSize(1);
@@ -128,28 +138,50 @@ class LayoutPlannerTest {
     void slopeLengthensTheWireButNotTheStations() {
         FenceLine flat = Fences.line("l", false, 0, 0, 300, 0);
         FenceLine hill = new FenceLine(
-                "l", "hill", false, flat.corners(), List.of(), List.of(),
-                List.of(Fences.at(0, 0).withHeight(10), Fences.at(150, 0).withHeight(85), Fences.at(300, 0).withHeight(10)),
+                "l",
+                "hill",
+                false,
+                flat.corners(),
+                List.of(),
+                List.of(),
+                List.of(
+                        Fences.at(0, 0).withHeight(10),
+                        Fences.at(150, 0).withHeight(85),
+                        Fences.at(300, 0).withHeight(10)),
                 Optional.empty());
-        LineLayout laid = LayoutPlanner.layOut(Fences.site(0, -3, hill), wires(2, 34)).lines().getFirst();
+        LineLayout laid = LayoutPlanner.layOut(Fences.site(0, -3, hill), wires(2, 34))
+                .lines()
+                .getFirst();
         assertThat(laid.lengthM()).isCloseTo(300, within(1e-4));
         assertThat(laid.slopeLengthM()).isCloseTo(2 * Math.hypot(150, 75), within(0.05));
     }
 
     /** Source: common practice, G1 to G4; the acre is 4046.856 m². */
     @ParameterizedTest
-    @CsvSource({"THREE_RODS, 3, 60, 3", "ONE_LONG_ROD, 3, 60, 1", "BY_JOULES, 3, 60, 2", "BY_JOULES, 12, 60, 6",
-        "BY_AREA, 3, 60, 1", "BY_AREA, 3, 110, 2", "BY_AREA, 3, 500, 3"})
+    @CsvSource({
+        "THREE_RODS, 3, 60, 3",
+        "ONE_LONG_ROD, 3, 60, 1",
+        "BY_JOULES, 3, 60, 2",
+        "BY_JOULES, 12, 60, 6",
+        "BY_AREA, 3, 60, 1",
+        "BY_AREA, 3, 110, 2",
+        "BY_AREA, 3, 500, 3"
+    })
     void rodsFollowTheirSchool(GroundSchool school, double outputJ, double sideM, int rods) {
         FenceLine square = Fences.line("l", true, 0, 0, 0, sideM, sideM, sideM, sideM, 0);
         Spec spec = wires(2, 34).with(new Spec.Feed(outputJ, school, 5));
-        assertThat(LayoutPlanner.layOut(Fences.site(5, 5, square), spec).feed().orElseThrow().rods()).isEqualTo(rods);
+        assertThat(LayoutPlanner.layOut(Fences.site(5, 5, square), spec)
+                        .feed()
+                        .orElseThrow()
+                        .rods())
+                .isEqualTo(rods);
     }
 
     /** A random fence: a star-shaped ring or a random open line, with gates and cut-outs thrown at it. */
     @Provide
     Arbitrary<Site> sites() {
-        return Arbitraries.randomValue(LayoutPlannerTest::randomSite).filter(s -> SiteCheck.problems(s).isEmpty());
+        return Arbitraries.randomValue(LayoutPlannerTest::randomSite)
+                .filter(s -> SiteCheck.problems(s).isEmpty());
     }
 
     private static Site randomSite(Random random) {
@@ -171,12 +203,20 @@ class LayoutPlannerTest {
             double e = places[2 * k] + share * (places[2 * k + 2] - places[2 * k]);
             double n = places[2 * k + 1] + share * (places[2 * k + 3] - places[2 * k + 1]);
             if (random.nextBoolean()) {
-                gates.add(Fences.gate("g" + i, random.nextBoolean() ? GateKind.SWING : GateKind.HANDLE, e, n, 1 + 5 * random.nextDouble()));
+                gates.add(Fences.gate(
+                        "g" + i,
+                        random.nextBoolean() ? GateKind.SWING : GateKind.HANDLE,
+                        e,
+                        n,
+                        1 + 5 * random.nextDouble()));
             } else {
                 cutOuts.add(Fences.cutOut("x" + i, e, n));
             }
         }
-        return Fences.site(random.nextInt(200) - 100, random.nextInt(200) - 100, line.withGates(gates).withCutOuts(cutOuts));
+        return Fences.site(
+                random.nextInt(200) - 100,
+                random.nextInt(200) - 100,
+                line.withGates(gates).withCutOuts(cutOuts));
     }
 
     @Property(tries = 400)
@@ -201,24 +241,39 @@ class LayoutPlannerTest {
             Post b = line.posts().get(i);
             assertThat(b.number()).isEqualTo(a.number() + 1);
             assertThat(b.stationM()).isGreaterThan(a.stationM());
-            boolean opening = line.gates().stream().anyMatch(g -> g.fromM() <= a.stationM() + 0.06 && b.stationM() <= g.toM() + 0.06);
+            boolean opening = line.gates().stream()
+                    .anyMatch(g -> g.fromM() <= a.stationM() + 0.06 && b.stationM() <= g.toM() + 0.06);
             if (!opening) {
-                assertThat(b.stationM() - a.stationM()).as("spacing at %.1f", a.stationM()).isLessThanOrEqualTo(spacingM + 1e-6);
+                assertThat(b.stationM() - a.stationM())
+                        .as("spacing at %.1f", a.stationM())
+                        .isLessThanOrEqualTo(spacingM + 1e-6);
             }
         }
-        assertThat(design.layout().sections().stream().mapToDouble(Section::lengthM).sum())
+        assertThat(design.layout().sections().stream()
+                        .mapToDouble(Section::lengthM)
+                        .sum())
                 .as("sections make up the fence")
                 .isCloseTo(line.lengthM(), within(1e-6));
         assertThat(design.layout().sections()).allMatch(Section::live);
         int wires = spec.schedule().wires().size();
         assertThat(quantity(design, "strainer")).isEqualTo(wires * line.pulls().size());
         long posts = line.posts().size();
-        assertThat(quantity(design, "post.end") + quantity(design, "post.corner") + quantity(design, "post.gate")
-                        + quantity(design, "post.brace") + quantity(design, "post.line"))
+        assertThat(quantity(design, "post.end")
+                        + quantity(design, "post.corner")
+                        + quantity(design, "post.gate")
+                        + quantity(design, "post.brace")
+                        + quantity(design, "post.line"))
                 .isEqualTo(posts);
         assertThat(quantity(design, "brace.rail")).isEqualTo(line.braces().size());
-        design.takeoff().forEach(t -> assertThat(t.rules()).isNotEmpty().allMatch(r -> Rulebook.find(r).isPresent()));
-        design.ledger().forEach(f -> assertThat(f.rules()).allMatch(r -> Rulebook.find(r).isPresent()));
-        design.layout().findings().forEach(f -> assertThat(Rulebook.find(f.rule())).as(f.rule()).isPresent());
+        design.takeoff()
+                .forEach(t -> assertThat(t.rules())
+                        .isNotEmpty()
+                        .allMatch(r -> Rulebook.find(r).isPresent()));
+        design.ledger()
+                .forEach(f ->
+                        assertThat(f.rules()).allMatch(r -> Rulebook.find(r).isPresent()));
+        design.layout()
+                .findings()
+                .forEach(f -> assertThat(Rulebook.find(f.rule())).as(f.rule()).isPresent());
     }
 }

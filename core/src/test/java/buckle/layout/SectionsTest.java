@@ -21,7 +21,10 @@ class SectionsTest {
     }
 
     private static Section section(Layout layout, String id) {
-        return layout.sections().stream().filter(s -> s.id().equals(id)).findFirst().orElseThrow();
+        return layout.sections().stream()
+                .filter(s -> s.id().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     @Test
@@ -32,7 +35,9 @@ class SectionsTest {
         assertThat(section(layout, "x2").parentId()).contains("x1");
         assertThat(section(layout, "feed").lengthM()).isCloseTo(80, within(0.01));
         assertThat(section(layout, "x2").lengthM()).isCloseTo(150, within(0.01));
-        assertThat(layout.testPoints()).extracting(TestPoint::id).containsExactly("energizer", "before:x1", "before:x2", "end:ring:finish");
+        assertThat(layout.testPoints())
+                .extracting(TestPoint::id)
+                .containsExactly("energizer", "before:x1", "before:x2", "end:ring:finish");
     }
 
     @Test
@@ -52,19 +57,26 @@ class SectionsTest {
 
     @Test
     void aClosedRingSaysThatIsolatingTakesTwoSwitches() {
-        Layout layout = LayoutPlanner.layOut(Fences.site(-2, -2, RING), Spec.usual().withRingClosed(true));
+        Layout layout =
+                LayoutPlanner.layOut(Fences.site(-2, -2, RING), Spec.usual().withRingClosed(true));
         assertThat(layout.sections()).hasSize(2);
-        assertThat(layout.findings()).extracting(Finding::message).anyMatch(m -> m.contains("two cut-outs must be opened"));
-        assertThat(layout.findings()).anyMatch(f -> f.rule().equals("J7") && f.message().contains("open the cut-outs at both of its ends"));
+        assertThat(layout.findings())
+                .extracting(Finding::message)
+                .anyMatch(m -> m.contains("two cut-outs must be opened"));
+        assertThat(layout.findings())
+                .anyMatch(f -> f.rule().equals("J7") && f.message().contains("open the cut-outs at both of its ends"));
         FenceLine one = RING.withCutOuts(List.of(Fences.cutOut("x1", 0, 80)));
-        Layout lonely = LayoutPlanner.layOut(Fences.site(-2, -2, one), Spec.usual().withRingClosed(true));
-        assertThat(lonely.findings()).anyMatch(f -> f.severity() == Severity.WARN && f.message().contains("separates nothing"));
+        Layout lonely =
+                LayoutPlanner.layOut(Fences.site(-2, -2, one), Spec.usual().withRingClosed(true));
+        assertThat(lonely.findings())
+                .anyMatch(f -> f.severity() == Severity.WARN && f.message().contains("separates nothing"));
     }
 
     @Test
     void aBranchHangsOnTheLineItEndsOn() {
         FenceLine main = Fences.line("main", false, 0, 0, 200, 0).withCutOuts(List.of(Fences.cutOut("m", 150, 0)));
-        FenceLine branch = Fences.line("branch", false, 100, 0.3, 100, 90).withCutOuts(List.of(Fences.cutOut("b", 100, 3)));
+        FenceLine branch =
+                Fences.line("branch", false, 100, 0.3, 100, 90).withCutOuts(List.of(Fences.cutOut("b", 100, 3)));
         Layout layout = layOut(Fences.site(-5, 0, main, branch));
         assertThat(section(layout, "feed").lengthM()).isCloseTo(150 + 2.7, within(0.05));
         assertThat(section(layout, "b").parentId()).contains("feed");
@@ -79,7 +91,9 @@ class SectionsTest {
         FenceLine apart = Fences.line("apart", false, 0, 40, 100, 40);
         Layout layout = layOut(Fences.site(-5, 0, main, apart));
         assertThat(layout.sections()).extracting(Section::live).containsExactly(true, false);
-        assertThat(layout.findings()).anyMatch(f -> f.lineId().equals(Optional.of("apart")) && f.message().contains("stays dead"));
+        assertThat(layout.findings())
+                .anyMatch(f ->
+                        f.lineId().equals(Optional.of("apart")) && f.message().contains("stays dead"));
         assertThat(layout.testPoints()).noneMatch(p -> p.lineId().equals("apart"));
     }
 
@@ -90,7 +104,8 @@ class SectionsTest {
                 .withCutOuts(List.of(Fences.cutOut("x", 99, 0)));
         Layout layout = layOut(Fences.site(-5, 0, line));
         assertThat(layout.lines().getFirst().cutOuts().getFirst().stationM()).isCloseTo(98, within(1e-6));
-        assertThat(layout.testPoints()).extracting(TestPoint::id)
+        assertThat(layout.testPoints())
+                .extracting(TestPoint::id)
                 .containsExactlyInAnyOrder("energizer", "before:x", "gate:g:a", "gate:g:b", "end:l:finish");
         assertThat(layout.findings()).extracting(Finding::rule).contains("J2", "J4");
     }
@@ -99,6 +114,7 @@ class SectionsTest {
     void withoutAnEnergizerTheStartIsTakenAndSaid() {
         Layout layout = layOut(new Site(List.of(RING), Optional.empty()));
         assertThat(layout.feed().orElseThrow().assumed()).isTrue();
-        assertThat(layout.findings()).anyMatch(f -> f.severity() == Severity.WARN && f.message().contains("No energizer is placed"));
+        assertThat(layout.findings())
+                .anyMatch(f -> f.severity() == Severity.WARN && f.message().contains("No energizer is placed"));
     }
 }

@@ -25,14 +25,30 @@ class AssessorTest {
     private static final Layout LAYOUT = LayoutPlanner.layOut(
             Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0).withCutOuts(List.of(Fences.cutOut("x", 100, 0)))),
             Spec.usual());
-    private static final Spec BOAR = Spec.usual().with(List.of(Animal.WILD_BOAR), Preset.of("W15").schedule());
+    private static final Spec BOAR =
+            Spec.usual().with(List.of(Animal.WILD_BOAR), Preset.of("W15").schedule());
 
     private final List<Reading> readings = new ArrayList<>();
     private int minute;
 
     private Reading read(String point, int wire, double peakV, boolean over, Optional<UUID> corrects) {
-        Reading r = new Reading(UUID.randomUUID(), point, "l", 0, 0.88, 44.1, wire, peakV, over, OptionalDouble.of(10_000),
-                Instant.parse("2026-03-01T08:00:00Z").plusSeconds(60L * minute++), "tester", Weather.DRY, Growth.CLEAN, "", corrects);
+        Reading r = new Reading(
+                UUID.randomUUID(),
+                point,
+                "l",
+                0,
+                0.88,
+                44.1,
+                wire,
+                peakV,
+                over,
+                OptionalDouble.of(10_000),
+                Instant.parse("2026-03-01T08:00:00Z").plusSeconds(60L * minute++),
+                "tester",
+                Weather.DRY,
+                Growth.CLEAN,
+                "",
+                corrects);
         readings.add(r);
         return r;
     }
@@ -44,19 +60,32 @@ class AssessorTest {
     }
 
     private static SectionStanding section(Assessment a, String id) {
-        return a.sections().stream().filter(s -> s.sectionId().equals(id)).findFirst().orElseThrow();
+        return a.sections().stream()
+                .filter(s -> s.sectionId().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     private static PointStanding point(Assessment a, String id) {
-        return a.points().stream().filter(p -> p.testPointId().equals(id)).findFirst().orElseThrow();
+        return a.points().stream()
+                .filter(p -> p.testPointId().equals(id))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** Source: common practice V1, V2, V9 (from memory) and our convention V10: warn from 85 % of the need. */
     @ParameterizedTest
     @CsvSource({
-        "WILD_BOAR, 4500, MET", "WILD_BOAR, 4499, WARN", "WILD_BOAR, 3825, WARN", "WILD_BOAR, 3824, BROKEN",
-        "BEEF_CATTLE, 3000, MET", "BEEF_CATTLE, 2550, WARN", "BEEF_CATTLE, 2549, BROKEN",
-        "SHEEP_GOATS, 4500, MET", "BEAR, 5999, WARN", "DONKEYS_PONIES, 3000, MET"
+        "WILD_BOAR, 4500, MET",
+        "WILD_BOAR, 4499, WARN",
+        "WILD_BOAR, 3825, WARN",
+        "WILD_BOAR, 3824, BROKEN",
+        "BEEF_CATTLE, 3000, MET",
+        "BEEF_CATTLE, 2550, WARN",
+        "BEEF_CATTLE, 2549, BROKEN",
+        "SHEEP_GOATS, 4500, MET",
+        "BEAR, 5999, WARN",
+        "DONKEYS_PONIES, 3000, MET"
     })
     void theNeedDecides(Animal animal, double peakV, Standing standing) {
         assertThat(Assessor.stand(peakV, animal.needV().orElseThrow())).isEqualTo(standing);
@@ -65,7 +94,8 @@ class AssessorTest {
     @Test
     void aSectionIsAsGoodAsItsWeakestPointAndOpenUntilAllAreRead() {
         read("energizer", 0, 6000, false, Optional.empty());
-        assertThat(section(Assessor.assess(LAYOUT, BOAR, readings), "feed").standing()).isEqualTo(Standing.OPEN);
+        assertThat(section(Assessor.assess(LAYOUT, BOAR, readings), "feed").standing())
+                .isEqualTo(Standing.OPEN);
         read("before:x", 0, 5000, false, Optional.empty());
         read("end:l:finish", 0, 3000, false, Optional.empty());
         Assessment a = Assessor.assess(LAYOUT, BOAR, readings);
@@ -88,18 +118,23 @@ class AssessorTest {
     void aCorrectionTakesThePlaceOfItsReadingAndTheNewestCounts() {
         readAll(6000, 6000, 600);
         Reading slip = readings.getLast();
-        assertThat(point(Assessor.assess(LAYOUT, BOAR, readings), "end:l:finish").standing()).isEqualTo(Standing.BROKEN);
+        assertThat(point(Assessor.assess(LAYOUT, BOAR, readings), "end:l:finish")
+                        .standing())
+                .isEqualTo(Standing.BROKEN);
         read("end:l:finish", 0, 6000, false, Optional.of(slip.id()));
-        assertThat(section(Assessor.assess(LAYOUT, BOAR, readings), "x").standing()).isEqualTo(Standing.MET);
+        assertThat(section(Assessor.assess(LAYOUT, BOAR, readings), "x").standing())
+                .isEqualTo(Standing.MET);
         read("end:l:finish", 0, 4000, false, Optional.empty());
-        assertThat(section(Assessor.assess(LAYOUT, BOAR, readings), "x").standing()).isEqualTo(Standing.WARN);
+        assertThat(section(Assessor.assess(LAYOUT, BOAR, readings), "x").standing())
+                .isEqualTo(Standing.WARN);
         assertThat(readings).hasSize(5);
     }
 
     @Test
     void overRangeTellsOnlyWhenTheRangeReachesTheNeed() {
         read("energizer", 0, 10_000, true, Optional.empty());
-        assertThat(point(Assessor.assess(LAYOUT, BOAR, readings), "energizer").standing()).isEqualTo(Standing.MET);
+        assertThat(point(Assessor.assess(LAYOUT, BOAR, readings), "energizer").standing())
+                .isEqualTo(Standing.MET);
         read("before:x", 0, 4000, true, Optional.empty());
         PointStanding cannot = point(Assessor.assess(LAYOUT, BOAR, readings), "before:x");
         assertThat(cannot.standing()).isEqualTo(Standing.OPEN);
@@ -114,21 +149,28 @@ class AssessorTest {
         assertThat(half.standing()).isEqualTo(Standing.OPEN);
         assertThat(half.why()).contains("not read yet: wire 2");
         read("energizer", 2, 2900, false, Optional.empty());
-        assertThat(point(Assessor.assess(LAYOUT, deer, readings), "energizer").standing()).isEqualTo(Standing.WARN);
+        assertThat(point(Assessor.assess(LAYOUT, deer, readings), "energizer").standing())
+                .isEqualTo(Standing.WARN);
     }
 
     @Test
     void withoutAKnownNeedNothingIsClaimed() {
         readAll(6000, 6000, 6000);
         Spec people = Spec.usual().with(List.of(Animal.PEOPLE), Preset.of("W13").schedule());
-        assertThat(Assessor.assess(LAYOUT, people, readings).sections()).extracting(SectionStanding::standing).containsOnly(Standing.OPEN);
+        assertThat(Assessor.assess(LAYOUT, people, readings).sections())
+                .extracting(SectionStanding::standing)
+                .containsOnly(Standing.OPEN);
     }
 
     @Test
     void impossibleReadingsAreRefused() {
-        assertThatThrownBy(() -> read("energizer", 0, 61_000, false, Optional.empty())).hasMessageContaining("20 kV");
-        assertThatThrownBy(() -> read("energizer", 0, -1, false, Optional.empty())).hasMessageContaining("between 0");
-        assertThatThrownBy(() -> read("energizer", 0, 12_000, false, Optional.empty())).hasMessageContaining("over range");
-        assertThatThrownBy(() -> read("energizer", 0, Double.NaN, false, Optional.empty())).isInstanceOf(IllegalArgumentException.class);
+        assertThatThrownBy(() -> read("energizer", 0, 61_000, false, Optional.empty()))
+                .hasMessageContaining("20 kV");
+        assertThatThrownBy(() -> read("energizer", 0, -1, false, Optional.empty()))
+                .hasMessageContaining("between 0");
+        assertThatThrownBy(() -> read("energizer", 0, 12_000, false, Optional.empty()))
+                .hasMessageContaining("over range");
+        assertThatThrownBy(() -> read("energizer", 0, Double.NaN, false, Optional.empty()))
+                .isInstanceOf(IllegalArgumentException.class);
     }
 }

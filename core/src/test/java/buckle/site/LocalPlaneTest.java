@@ -20,7 +20,8 @@ class LocalPlaneTest {
             @ForAll @DoubleRange(min = 1, max = 5000) double distanceM) {
         var direct = Geodesic.WGS84.Direct(lat, lon, azimuthDeg, distanceM);
         LocalPlane plane = LocalPlane.around(List.of(GeoPoint.of(lon, lat), GeoPoint.of(direct.lon2, direct.lat2)));
-        double onPlane = plane.toPlane(GeoPoint.of(lon, lat)).distanceM(plane.toPlane(GeoPoint.of(direct.lon2, direct.lat2)));
+        double onPlane =
+                plane.toPlane(GeoPoint.of(lon, lat)).distanceM(plane.toPlane(GeoPoint.of(direct.lon2, direct.lat2)));
         assertThat(onPlane).isCloseTo(distanceM, within(1e-3 + distanceM * 1e-7));
     }
 

@@ -27,17 +27,26 @@ class SiteCheckTest {
     void aGateWiderThanItsSideIsNamed() {
         FenceLine line = Fences.line("line-1", false, 0, 0, 4, 0, 4, 60);
         FenceLine gated = line.withGates(List.of(Fences.gate("g1", GateKind.SWING, 2, 0, 6)));
-        assertThat(problems(gated)).extracting(Problem::code, Problem::path).containsExactly(
-                org.assertj.core.groups.Tuple.tuple("gate.wider-than-side", "lines[0].gates[0]"));
+        assertThat(problems(gated))
+                .extracting(Problem::code, Problem::path)
+                .containsExactly(org.assertj.core.groups.Tuple.tuple("gate.wider-than-side", "lines[0].gates[0]"));
     }
 
     @Test
     void tooFewTooShortTooWideAndTwiceAreNamed() {
-        assertThat(problems(Fences.line("l", true, 0, 0, 50, 0))).extracting(Problem::code).containsExactly("line.too-few-corners");
-        assertThat(problems(Fences.line("l", false, 0, 0, 0.1, 0, 9, 9))).extracting(Problem::code).containsExactly("side.too-short");
-        assertThat(problems(Fences.line("l", false, 0, 0, 400_000, 0))).extracting(Problem::code).containsExactly("site.too-wide");
+        assertThat(problems(Fences.line("l", true, 0, 0, 50, 0)))
+                .extracting(Problem::code)
+                .containsExactly("line.too-few-corners");
+        assertThat(problems(Fences.line("l", false, 0, 0, 0.1, 0, 9, 9)))
+                .extracting(Problem::code)
+                .containsExactly("side.too-short");
+        assertThat(problems(Fences.line("l", false, 0, 0, 400_000, 0)))
+                .extracting(Problem::code)
+                .containsExactly("site.too-wide");
         FenceLine line = Fences.line("l", false, 0, 0, 50, 0);
-        assertThat(SiteCheck.problems(new Site(List.of(line, line), Optional.empty()))).extracting(Problem::code).contains("id.twice");
+        assertThat(SiteCheck.problems(new Site(List.of(line, line), Optional.empty())))
+                .extracting(Problem::code)
+                .contains("id.twice");
         FenceLine far = line.withCutOuts(List.of(new CutOut("c", "far", Fences.at(25, 60))));
         assertThat(problems(far)).extracting(Problem::code).containsExactly("off-line");
     }

@@ -46,7 +46,9 @@ class WalkCleanerTest {
             assertThat(line.closed()).as("walk %d closed", i).isEqualTo(closed);
             assertThat(line.lengthM()).as("walk %d length", i).isCloseTo(length, within(0.015 * length));
             assertThat(line.rawLengthM()).as("walk %d raw length", i).isGreaterThan(1.02 * length);
-            assertThat(found.size()).as("walk %d corners", i).isBetween(truth.size() - (simulator.gap ? 1 : 0), truth.size() + 1);
+            assertThat(found.size())
+                    .as("walk %d corners", i)
+                    .isBetween(truth.size() - (simulator.gap ? 1 : 0), truth.size() + 1);
             for (PlanePoint p : truth) {
                 boolean end = !closed && (p == truth.getFirst() || p == truth.getLast());
                 double off = nearestM(p, found);
@@ -59,7 +61,9 @@ class WalkCleanerTest {
                 }
             }
         }
-        assertThat(Math.sqrt(squares / corners)).as("root mean square of %d corners", corners).isLessThan(1.4);
+        assertThat(Math.sqrt(squares / corners))
+                .as("root mean square of %d corners", corners)
+                .isLessThan(1.4);
         assertThat((double) far / corners).as("share of corners beyond 3 m").isLessThan(0.03);
     }
 
@@ -80,7 +84,9 @@ class WalkCleanerTest {
             }
         }
         double found = Math.sqrt(squares / count);
-        assertThat(stated / found).as("stated %.2f m, found %.2f m on each axis", stated, found).isBetween(0.6, 1.7);
+        assertThat(stated / found)
+                .as("stated %.2f m, found %.2f m on each axis", stated, found)
+                .isBetween(0.6, 1.7);
     }
 
     @Test
@@ -90,10 +96,13 @@ class WalkCleanerTest {
         List<PlanePoint> truth = List.of(new PlanePoint(0, 0), new PlanePoint(300, 0), new PlanePoint(300, 200));
         CleanLine line = WalkCleaner.clean(simulator.walk(truth, false), WalkOptions.USUAL);
         assertThat(line.lengthM()).isCloseTo(500, within(7.5));
-        assertThat(line.notes()).filteredOn(n -> n.kind() == Kind.GAP_BRIDGED).isNotEmpty().allSatisfy(n -> {
-            assertThat(n.lengthM()).isBetween(3.0, 60.0);
-            assertThat(n.text()).contains("No signal for");
-        });
+        assertThat(line.notes())
+                .filteredOn(n -> n.kind() == Kind.GAP_BRIDGED)
+                .isNotEmpty()
+                .allSatisfy(n -> {
+                    assertThat(n.lengthM()).isBetween(3.0, 60.0);
+                    assertThat(n.text()).contains("No signal for");
+                });
     }
 
     @Test
@@ -121,8 +130,12 @@ class WalkCleanerTest {
             bow.add(new PlanePoint(200 * Math.sin(i * Math.PI / 24), 200 - 200 * Math.cos(i * Math.PI / 24)));
         }
         Walk walk = new WalkSimulator(11).walk(bow, false);
-        int fine = WalkCleaner.clean(walk, new WalkOptions(OptionalDouble.of(1.5), 12)).corners().size();
-        int coarse = WalkCleaner.clean(walk, new WalkOptions(OptionalDouble.of(25), 12)).corners().size();
+        int fine = WalkCleaner.clean(walk, new WalkOptions(OptionalDouble.of(1.5), 12))
+                .corners()
+                .size();
+        int coarse = WalkCleaner.clean(walk, new WalkOptions(OptionalDouble.of(25), 12))
+                .corners()
+                .size();
         assertThat(fine).isGreaterThan(coarse);
         assertThat(coarse).isBetween(2, 4);
     }
@@ -132,8 +145,12 @@ class WalkCleanerTest {
         List<PlanePoint> truth =
                 List.of(new PlanePoint(0, 0), new PlanePoint(120, 0), new PlanePoint(120, 90), new PlanePoint(2, 25));
         Walk walk = new WalkSimulator(5).walk(truth, false);
-        assertThat(WalkCleaner.clean(walk, new WalkOptions(OptionalDouble.empty(), 12)).closed()).isFalse();
-        assertThat(WalkCleaner.clean(walk, new WalkOptions(OptionalDouble.empty(), 40)).closed()).isTrue();
+        assertThat(WalkCleaner.clean(walk, new WalkOptions(OptionalDouble.empty(), 12))
+                        .closed())
+                .isFalse();
+        assertThat(WalkCleaner.clean(walk, new WalkOptions(OptionalDouble.empty(), 40))
+                        .closed())
+                .isTrue();
         assertThat(WalkCleaner.clean(walk, WalkOptions.USUAL).notes())
                 .extracting(WalkNote::kind)
                 .contains(Kind.LEFT_OPEN);
@@ -143,13 +160,16 @@ class WalkCleanerTest {
     void aWalkAcrossTheDateLineIsLikeAnyOther() {
         WalkSimulator simulator = new WalkSimulator(21);
         simulator.origin = GeoPoint.of(180, -16.9);
-        List<PlanePoint> truth =
-                List.of(new PlanePoint(-100, 0), new PlanePoint(110, 10), new PlanePoint(90, -120), new PlanePoint(-90, -100));
+        List<PlanePoint> truth = List.of(
+                new PlanePoint(-100, 0), new PlanePoint(110, 10), new PlanePoint(90, -120), new PlanePoint(-90, -100));
         CleanLine line = WalkCleaner.clean(simulator.walk(truth, true), WalkOptions.USUAL);
         double length = Polylines.lengthM(truth, true);
         assertThat(line.corners()).hasSize(4);
         assertThat(line.lengthM()).isCloseTo(length, within(0.015 * length));
-        assertThat(line.corners()).extracting(GeoPoint::lonDeg).anyMatch(l -> l > 179).anyMatch(l -> l < -179);
+        assertThat(line.corners())
+                .extracting(GeoPoint::lonDeg)
+                .anyMatch(l -> l > 179)
+                .anyMatch(l -> l < -179);
     }
 
     @Test

@@ -27,7 +27,8 @@ import org.junit.jupiter.api.Test;
 
 class TakeoffTest {
     private static Map<String, TakeoffLine> takeoff(Site site, Spec spec) {
-        return Design.of(site, spec).takeoff().stream().collect(Collectors.toMap(TakeoffLine::item, Function.identity()));
+        return Design.of(site, spec).takeoff().stream()
+                .collect(Collectors.toMap(TakeoffLine::item, Function.identity()));
     }
 
     /** A line of 100 m with 5 hot and earth wires, worked by hand. */
@@ -45,7 +46,9 @@ class TakeoffTest {
         assertThat(t.get("post.line").quantity()).isEqualTo(linePosts);
         assertThat(t.get("post.brace").quantity()).isEqualTo(2);
         int passed = linePosts + 2;
-        assertThat(t.get("insulator.line").quantity()).as("3 hot × 21 posts + 2 × 3 spare").isEqualTo(3 * passed + 6);
+        assertThat(t.get("insulator.line").quantity())
+                .as("3 hot × 21 posts + 2 × 3 spare")
+                .isEqualTo(3 * passed + 6);
         assertThat(t.get("insulator.line").pack().orElseThrow().count()).isEqualTo(3);
         assertThat(t.get("insulator.strain").quantity()).isEqualTo(6);
         assertThat(t.get("fastener").quantity()).isEqualTo(2 * passed);
@@ -65,7 +68,8 @@ class TakeoffTest {
     @Test
     void handleGatesTakeOneHandleForEachHotWire() {
         FenceLine line = Fences.line("l", false, 0, 0, 100, 0)
-                .withGates(List.of(Fences.gate("g", GateKind.HANDLE, 50, 0, 3), Fences.gate("h", GateKind.HANDLE, 70, 0, 3)));
+                .withGates(List.of(
+                        Fences.gate("g", GateKind.HANDLE, 50, 0, 3), Fences.gate("h", GateKind.HANDLE, 70, 0, 3)));
         Map<String, TakeoffLine> t = takeoff(Fences.site(-4, 0, line), Spec.usual());
         assertThat(t.get("gate.handle").quantity()).isEqualTo(4);
         assertThat(t).doesNotContainKeys("cable.gate", "gate.swing", "conduit");
@@ -74,9 +78,14 @@ class TakeoffTest {
     @Test
     void unitsChangeTheSentenceAndNeverTheCount() {
         FenceLine line = Fences.line("l", true, 0, 0, 0, 100, 100, 100, 100, 0);
-        List<TakeoffLine> imperial = Design.of(Fences.site(1, 1, line), Spec.usual()).takeoff();
-        List<TakeoffLine> metric = Design.of(Fences.site(1, 1, line), Spec.usual().with(UnitSystem.METRIC)).takeoff();
-        assertThat(metric).extracting(TakeoffLine::quantity).isEqualTo(imperial.stream().map(TakeoffLine::quantity).toList());
+        List<TakeoffLine> imperial =
+                Design.of(Fences.site(1, 1, line), Spec.usual()).takeoff();
+        List<TakeoffLine> metric = Design.of(
+                        Fences.site(1, 1, line), Spec.usual().with(UnitSystem.METRIC))
+                .takeoff();
+        assertThat(metric)
+                .extracting(TakeoffLine::quantity)
+                .isEqualTo(imperial.stream().map(TakeoffLine::quantity).toList());
         assertThat(imperial.getFirst().derivation()).contains(" in").doesNotContain(" mm");
         assertThat(metric.getFirst().derivation()).contains(" mm").doesNotContain(" in,");
     }
@@ -84,7 +93,8 @@ class TakeoffTest {
     @Test
     void aSiteThatCannotBeLaidOutIsRefusedWhole() {
         FenceLine eight = Fences.line("l", false, 0, 0, 100, 100, 100, 0, 0, 100);
-        assertThatThrownBy(() -> Design.of(Fences.site(0, 0, eight), Spec.usual())).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> Design.of(Fences.site(0, 0, eight), Spec.usual()))
+                .isInstanceOf(BadInput.class);
         assertThat(Design.of(Site.EMPTY, Spec.usual()).takeoff()).isEmpty();
     }
 
@@ -96,7 +106,8 @@ class TakeoffTest {
         assertThat(inches("W3").getFirst()).isBetween(36.0, 38.0);
         assertThat(inches("W4")).hasSizeBetween(7, 9).startsWith(4.0, 8.0, 12.0, 16.0, 20.0);
         assertThat(inches("W5")).containsExactly(6.0, 12.0, 18.0, 30.0, 42.0);
-        assertThat(Preset.of("W7").wires()).extracting(Wire::role)
+        assertThat(Preset.of("W7").wires())
+                .extracting(Wire::role)
                 .containsExactly(WireRole.HOT, WireRole.EARTH, WireRole.HOT, WireRole.EARTH, WireRole.HOT);
         assertThat(inches("W8")).hasSize(7).startsWith(4.0);
         assertThat(inches("W9")).containsExactly(10.0, 24.0);
@@ -124,7 +135,8 @@ class TakeoffTest {
 
     @Test
     void schedulesThatCannotHangAreRefused() {
-        assertThatThrownBy(() -> new WireSchedule("own", List.of(new Wire(0.5, WireRole.HOT), new Wire(0.4, WireRole.HOT))))
+        assertThatThrownBy(() ->
+                        new WireSchedule("own", List.of(new Wire(0.5, WireRole.HOT), new Wire(0.4, WireRole.HOT))))
                 .hasMessageContaining("wire 2 is not above wire 1");
         assertThatThrownBy(() -> new Wire(-0.1, WireRole.HOT)).hasMessageContaining("height");
         assertThatThrownBy(() -> new Spec.Posts(0)).hasMessageContaining("posts.spacingM");

@@ -57,7 +57,10 @@ public final class Compute {
         } catch (NoSuchFileException e) {
             report(List.of(new Problem("file.missing", e.getFile(), "There is no such file.")), out, err);
         } catch (IOException e) {
-            report(List.of(new Problem("file.io", String.valueOf(e.getMessage()), "Reading or writing failed.")), out, err);
+            report(
+                    List.of(new Problem("file.io", String.valueOf(e.getMessage()), "Reading or writing failed.")),
+                    out,
+                    err);
         }
         return 2;
     }
@@ -69,7 +72,8 @@ public final class Compute {
         problems.forEach(p -> err.println(p.path() + ": " + p.message()));
     }
 
-    private record Arguments(Path file, @Nullable Path out, @Nullable Path spec) {
+    private record Arguments(
+            Path file, @Nullable Path out, @Nullable Path spec) {
         static Arguments of(String[] args) {
             Path file = null;
             Path out = null;
@@ -106,7 +110,9 @@ public final class Compute {
         Spec given = found.job().map(JobFile::spec).orElse(Spec.usual());
         boolean usual = found.job().isEmpty() && arguments.spec() == null;
         Spec spec = arguments.spec() == null ? given : SpecReader.read(Json.parse(bytes(arguments.spec())), "spec");
-        Site site = found.job().map(JobFile::site).orElseGet(() -> found.survey().orElseThrow().site());
+        Site site = found.job()
+                .map(JobFile::site)
+                .orElseGet(() -> found.survey().orElseThrow().site());
         Design design = Design.of(site, spec);
         if (arguments.out() != null) {
             Files.createDirectories(arguments.out());
@@ -138,7 +144,8 @@ public final class Compute {
     private static String specSentence(Spec spec, boolean usual) {
         String animals = spec.animals().stream().map(Animal::text).collect(Collectors.joining(", "));
         return (usual ? "the default: " : "the given spec: ") + animals + ", wires "
-                + spec.schedule().preset() + ", posts at " + Lengths.text(spec.posts().spacingM(), spec.units());
+                + spec.schedule().preset() + ", posts at "
+                + Lengths.text(spec.posts().spacingM(), spec.units());
     }
 
     private static void lines(ArrayNode lines, Site site, Layout layout, Optional<Survey> survey) {

@@ -69,7 +69,9 @@ public final class GeoJsonReader {
                 throw new BadInput(
                         "geojson.type",
                         path.isEmpty() ? "type" : path + ".type",
-                        type.isEmpty() ? "The file is no GeoJSON: it has no type." : "“" + type + "” is no GeoJSON type.");
+                        type.isEmpty()
+                                ? "The file is no GeoJSON: it has no type."
+                                : "“" + type + "” is no GeoJSON type.");
         }
     }
 

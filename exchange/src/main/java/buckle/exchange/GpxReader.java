@@ -69,7 +69,8 @@ public final class GpxReader {
         while (xml.hasNext()) {
             int event = xml.next();
             if (event == XMLStreamConstants.DTD) {
-                throw new BadInput("xml.doctype", line(), "The file declares a document type; GPX has none. Nothing was stored.");
+                throw new BadInput(
+                        "xml.doctype", line(), "The file declares a document type; GPX has none. Nothing was stored.");
             }
             if (event == XMLStreamConstants.START_ELEMENT) {
                 if (!root) {
@@ -214,7 +215,8 @@ public final class GpxReader {
                 depth++;
             } else if (event == XMLStreamConstants.END_ELEMENT) {
                 depth--;
-            } else if ((event == XMLStreamConstants.CHARACTERS || event == XMLStreamConstants.CDATA) && text.length() < 200) {
+            } else if ((event == XMLStreamConstants.CHARACTERS || event == XMLStreamConstants.CDATA)
+                    && text.length() < 200) {
                 text.append(xml.getText());
             }
         }
@@ -235,7 +237,8 @@ public final class GpxReader {
     private int next() throws XMLStreamException {
         int event = xml.next();
         if (event == XMLStreamConstants.ENTITY_REFERENCE) {
-            throw new BadInput("xml.entity", line(), "The file uses an entity that is not declared. Nothing was stored.");
+            throw new BadInput(
+                    "xml.entity", line(), "The file uses an entity that is not declared. Nothing was stored.");
         }
         return event;
     }

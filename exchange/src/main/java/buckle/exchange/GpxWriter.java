@@ -28,8 +28,8 @@ public final class GpxWriter {
     public static byte[] write(Site site, Layout layout) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         try {
-            XMLStreamWriter xml = XMLOutputFactory.newDefaultFactory()
-                    .createXMLStreamWriter(out, StandardCharsets.UTF_8.name());
+            XMLStreamWriter xml =
+                    XMLOutputFactory.newDefaultFactory().createXMLStreamWriter(out, StandardCharsets.UTF_8.name());
             new GpxWriter(xml).document(site, layout);
             xml.close();
         } catch (XMLStreamException e) {

@@ -21,7 +21,10 @@ public final class Importer {
             case '<' -> survey(GpxReader.read(bytes), options);
             case '{' -> json(bytes, options);
             default ->
-                throw new BadInput("file.format", "file", "This is neither GPX, GeoJSON nor a Buckle job file. Nothing was stored.");
+                throw new BadInput(
+                        "file.format",
+                        "file",
+                        "This is neither GPX, GeoJSON nor a Buckle job file. Nothing was stored.");
         };
     }
 
@@ -33,8 +36,8 @@ public final class Importer {
     }
 
     private static Found survey(Tracks tracks, WalkOptions options) {
-        Survey survey = SurveyPlanner.plan(
-                tracks.walks(), tracks.marks(), options, Values.J5_OPENING_M, tracks.leftOut());
+        Survey survey =
+                SurveyPlanner.plan(tracks.walks(), tracks.marks(), options, Values.J5_OPENING_M, tracks.leftOut());
         return new Found(Optional.empty(), Optional.of(survey));
     }
 

@@ -13,7 +13,6 @@ import buckle.site.GeoPoint;
 import buckle.site.Problem;
 import buckle.site.Site;
 import buckle.site.SiteCheck;
-import buckle.spec.Spec;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -67,8 +66,11 @@ public final class JobFileReader {
             throw new BadInput("job.schema", "buckle.schema", "The job file does not say which schema it follows.");
         }
         if (schema.asInt() > JobFile.SCHEMA) {
-            throw new BadInput("job.schema-newer", "buckle.schema", "This job file follows schema " + schema.asInt()
-                    + "; this Buckle reads up to " + JobFile.SCHEMA + ". Update Buckle. Nothing was stored.");
+            throw new BadInput(
+                    "job.schema-newer",
+                    "buckle.schema",
+                    "This job file follows schema " + schema.asInt() + "; this Buckle reads up to " + JobFile.SCHEMA
+                            + ". Update Buckle. Nothing was stored.");
         }
         if (schema.asInt() < 1) {
             throw new BadInput("job.schema", "buckle.schema", "There is no schema " + schema.asInt() + ".");
@@ -77,7 +79,8 @@ public final class JobFileReader {
 
     private static List<Reading> readings(JsonNode node) {
         if (node.size() > MOST_READINGS) {
-            throw new BadInput("job.too-many-readings", "buckle.readings", "At most 50,000 readings are read from one file.");
+            throw new BadInput(
+                    "job.too-many-readings", "buckle.readings", "At most 50,000 readings are read from one file.");
         }
         List<Reading> readings = new ArrayList<>();
         Set<UUID> ids = new HashSet<>();
@@ -106,7 +109,10 @@ public final class JobFileReader {
             case "cut-out" -> cutOut(id, properties, Json.place(coordinates, at), path);
             case "energizer" -> energizer(properties, Json.place(coordinates, at), path);
             default ->
-                throw new BadInput("feature.kind", path + ".properties.kind", "“" + kind + "” is no part of a fence this version knows.");
+                throw new BadInput(
+                        "feature.kind",
+                        path + ".properties.kind",
+                        "“" + kind + "” is no part of a fence this version knows.");
         }
     }
 
@@ -151,12 +157,12 @@ public final class JobFileReader {
     private void gate(String id, JsonNode properties, GeoPoint at, String path) {
         FenceLine line = lineOf(properties, path);
         JsonNode kind = properties.path("gateKind");
-        GateKind gateKind = kind.isMissingNode()
-                ? GateKind.SWING
-                : Json.read(kind, GateKind.class, path + ".properties.gateKind");
+        GateKind gateKind =
+                kind.isMissingNode() ? GateKind.SWING : Json.read(kind, GateKind.class, path + ".properties.gateKind");
         JsonNode opening = properties.path("openingM");
         if (!opening.isNumber()) {
-            throw new BadInput("gate.opening", path + ".properties.openingM", "The gate's opening in metres is missing.");
+            throw new BadInput(
+                    "gate.opening", path + ".properties.openingM", "The gate's opening in metres is missing.");
         }
         List<Gate> gates = new ArrayList<>(line.gates());
         try {
@@ -185,7 +191,8 @@ public final class JobFileReader {
         String id = properties.path("lineId").asString("");
         FenceLine line = lines.get(id);
         if (line == null) {
-            throw new BadInput("line.unknown", path + ".properties.lineId", "No line “" + id + "” stands before this feature.");
+            throw new BadInput(
+                    "line.unknown", path + ".properties.lineId", "No line “" + id + "” stands before this feature.");
         }
         return line;
     }

@@ -31,12 +31,15 @@ public final class JobFileWriter {
         buckle.set("readings", Json.MAPPER.valueToTree(job.readings()));
         ArrayNode features = root.putArray("features");
         job.site().lines().forEach(line -> line(features, line));
-        job.site().energizer().ifPresent(e -> point(features, "energizer", e.name(), e.at()).put("kind", "energizer"));
+        job.site()
+                .energizer()
+                .ifPresent(e -> point(features, "energizer", e.name(), e.at()).put("kind", "energizer"));
         return root;
     }
 
     private static void line(ArrayNode features, FenceLine line) {
-        List<GeoPoint> path = new ArrayList<>(line.corners().stream().map(Corner::at).toList());
+        List<GeoPoint> path =
+                new ArrayList<>(line.corners().stream().map(Corner::at).toList());
         if (line.closed() && !path.isEmpty()) {
             path.add(path.getFirst());
         }
@@ -44,16 +47,22 @@ public final class JobFileWriter {
         properties.put("kind", "fence-line");
         properties.put("name", line.name());
         properties.put("closed", line.closed());
-        properties.set("cornerIds", Json.MAPPER.valueToTree(line.corners().stream().map(Corner::id).toList()));
+        properties.set(
+                "cornerIds",
+                Json.MAPPER.valueToTree(line.corners().stream().map(Corner::id).toList()));
         properties.set("ground", Json.MAPPER.valueToTree(line.ground()));
         line.survey().ifPresent(survey -> properties.set("survey", Json.MAPPER.valueToTree(survey)));
         line.gates().forEach(gate -> {
             ObjectNode p = point(features, gate.id(), gate.name(), gate.at());
-            p.put("kind", "gate").put("lineId", line.id()).put("gateKind", gate.kind().name()).put("openingM", gate.openingM());
+            p.put("kind", "gate")
+                    .put("lineId", line.id())
+                    .put("gateKind", gate.kind().name())
+                    .put("openingM", gate.openingM());
         });
-        line.cutOuts().forEach(cutOut -> point(features, cutOut.id(), cutOut.name(), cutOut.at())
-                .put("kind", "cut-out")
-                .put("lineId", line.id()));
+        line.cutOuts()
+                .forEach(cutOut -> point(features, cutOut.id(), cutOut.name(), cutOut.at())
+                        .put("kind", "cut-out")
+                        .put("lineId", line.id()));
     }
 
     private static ObjectNode point(ArrayNode features, String id, String name, GeoPoint at) {

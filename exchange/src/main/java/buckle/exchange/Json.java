@@ -91,7 +91,8 @@ public final class Json {
         if (message.startsWith("Unrecognized property")) {
             return "This field is not known.";
         }
-        if (message.contains("Null value for creator property") || message.contains("Missing required creator property")) {
+        if (message.contains("Null value for creator property")
+                || message.contains("Missing required creator property")) {
             return "A value is missing here.";
         }
         return "The value does not fit this field.";
@@ -103,7 +104,10 @@ public final class Json {
 
     /** A place of a GeoJSON position; a problem names its path. */
     static GeoPoint place(JsonNode position, String path) {
-        if (!position.isArray() || position.size() < 2 || !position.get(0).isNumber() || !position.get(1).isNumber()) {
+        if (!position.isArray()
+                || position.size() < 2
+                || !position.get(0).isNumber()
+                || !position.get(1).isNumber()) {
             throw new BadInput("position", path, "A position is [longitude, latitude] in degrees.");
         }
         double lon = position.get(0).asDouble();

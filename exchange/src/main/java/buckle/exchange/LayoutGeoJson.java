@@ -28,16 +28,18 @@ public final class LayoutGeoJson {
             line.posts().forEach(post -> post(features, line, post));
         }
         layout.testPoints().forEach(p -> testPoint(features, p));
-        layout.feed().ifPresent(feed -> JobFileWriter.feature(
-                        features, "energizer", "Point", List.of(feed.lonDeg(), feed.latDeg()))
-                .put("kind", "energizer")
-                .put("name", feed.name())
-                .put("rods", feed.rods()));
+        layout.feed()
+                .ifPresent(feed -> JobFileWriter.feature(
+                                features, "energizer", "Point", List.of(feed.lonDeg(), feed.latDeg()))
+                        .put("kind", "energizer")
+                        .put("name", feed.name())
+                        .put("rods", feed.rods()));
         return Json.MAPPER.writeValueAsBytes(root);
     }
 
     private static void line(ArrayNode features, FenceLine line, LineLayout layout) {
-        List<GeoPoint> path = new ArrayList<>(line.corners().stream().map(c -> c.at()).toList());
+        List<GeoPoint> path =
+                new ArrayList<>(line.corners().stream().map(c -> c.at()).toList());
         if (line.closed()) {
             path.add(path.getFirst());
         }

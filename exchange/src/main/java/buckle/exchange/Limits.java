@@ -11,8 +11,10 @@ public final class Limits {
 
     static void checkSize(long bytes) {
         if (bytes > MOST_BYTES) {
-            throw new BadInput("file.too-large", "file", "The file has " + bytes / 1024 / 1024
-                    + " MB; at most 20 MB are read. Nothing was stored.");
+            throw new BadInput(
+                    "file.too-large",
+                    "file",
+                    "The file has " + bytes / 1024 / 1024 + " MB; at most 20 MB are read. Nothing was stored.");
         }
         if (bytes == 0) {
             throw new BadInput("file.empty", "file", "The file is empty.");
@@ -21,7 +23,10 @@ public final class Limits {
 
     static void checkPoints(int points, String path) {
         if (points > MOST_POINTS) {
-            throw new BadInput("file.too-many-points", path, "The file holds more than 200,000 points. Split it. Nothing was stored.");
+            throw new BadInput(
+                    "file.too-many-points",
+                    path,
+                    "The file holds more than 200,000 points. Split it. Nothing was stored.");
         }
     }
 }

@@ -29,7 +29,10 @@ class ComputeTest {
     private static Run run(String... args) {
         ByteArrayOutputStream out = new ByteArrayOutputStream();
         ByteArrayOutputStream err = new ByteArrayOutputStream();
-        int exit = Compute.run(args, new PrintStream(out, true, StandardCharsets.UTF_8), new PrintStream(err, true, StandardCharsets.UTF_8));
+        int exit = Compute.run(
+                args,
+                new PrintStream(out, true, StandardCharsets.UTF_8),
+                new PrintStream(err, true, StandardCharsets.UTF_8));
         return new Run(exit, Json.parse(out.toByteArray()), err.toString(StandardCharsets.UTF_8));
     }
 
@@ -59,9 +62,11 @@ class ComputeTest {
         assertThat(texts(s.path("spec").path("animals"))).containsExactly("BEEF_CATTLE");
         JsonNode line = s.path("lines").get(0);
         assertThat(line.path("lengthM").asDouble()).isCloseTo(627.7, within(9.4));
-        assertThat(line.path("slopeLengthM").asDouble()).isGreaterThan(line.path("lengthM").asDouble());
+        assertThat(line.path("slopeLengthM").asDouble())
+                .isGreaterThan(line.path("lengthM").asDouble());
         assertThat(line.path("corners").size()).isEqualTo(6);
-        assertThat(line.path("corners").get(0)).isNotEqualTo(line.path("corners").get(5));
+        assertThat(line.path("corners").get(0))
+                .isNotEqualTo(line.path("corners").get(5));
         assertThat(s.path("posts").path("corner").asInt()).isEqualTo(6);
         assertThat(s.path("posts").path("end").asInt()).isZero();
         for (JsonNode t : s.path("takeoff")) {
@@ -69,15 +74,27 @@ class ComputeTest {
             assertThat(t.path("rules").size()).isPositive();
         }
         for (JsonNode f : s.path("findings")) {
-            assertThat(f.has("rule") && f.has("severity") && f.has("lineId") && f.has("stationM") && f.has("message")).isTrue();
+            assertThat(f.has("rule") && f.has("severity") && f.has("lineId") && f.has("stationM") && f.has("message"))
+                    .isTrue();
         }
         JsonNode layout = Json.parse(Files.readAllBytes(out.resolve("layout.geojson")));
         assertThat(layout.path("features").size()).isGreaterThan(100);
         try (Reader reader = Files.newBufferedReader(out.resolve("takeoff.csv"))) {
-            List<CSVRecord> rows = CSVFormat.RFC4180.builder().setHeader().setSkipHeaderRecord(true).get().parse(reader).getRecords();
+            List<CSVRecord> rows = CSVFormat.RFC4180
+                    .builder()
+                    .setHeader()
+                    .setSkipHeaderRecord(true)
+                    .get()
+                    .parse(reader)
+                    .getRecords();
             assertThat(rows).hasSize(s.path("takeoff").size());
-            CSVRecord strainers = rows.stream().filter(r -> r.get("item").equals("strainer")).findFirst().orElseThrow();
-            assertThat(strainers.get("quantity")).isEqualTo(String.valueOf(item(s, "strainer").path("quantity").asInt()));
+            CSVRecord strainers = rows.stream()
+                    .filter(r -> r.get("item").equals("strainer"))
+                    .findFirst()
+                    .orElseThrow();
+            assertThat(strainers.get("quantity"))
+                    .isEqualTo(
+                            String.valueOf(item(s, "strainer").path("quantity").asInt()));
             assertThat(strainers.get("derivation")).contains("2 wires × 7 pulls = 14");
         }
     }
@@ -105,7 +122,13 @@ class ComputeTest {
         assertThat(run("no-such-file.gpx").exit()).isEqualTo(2);
         assertThat(run().exit()).isEqualTo(2);
         assertThat(run(WALK, "--wat").exit()).isEqualTo(2);
-        assertThat(run(folder.toString()).out().path("problems").get(0).path("code").asString()).isEqualTo("file.directory");
+        assertThat(run(folder.toString())
+                        .out()
+                        .path("problems")
+                        .get(0)
+                        .path("code")
+                        .asString())
+                .isEqualTo("file.directory");
         Files.writeString(bad, "{\"posts\":{\"spacingM\":-1}}");
         Run spec = run(WALK, "--spec", bad.toString());
         assertThat(spec.exit()).isEqualTo(2);

@@ -38,17 +38,22 @@ class ForeignReadersTest {
     }
 
     private static long features(String file, String layer, String where) throws IOException, InterruptedException {
-        String out = run("ogrinfo", "-ro", "-so", "-where", where, folder.resolve(file).toString(), layer);
+        String out = run(
+                "ogrinfo", "-ro", "-so", "-where", where, folder.resolve(file).toString(), layer);
         return Long.parseLong(out.replaceAll("(?s).*Feature Count: (\\d+).*", "$1"));
     }
 
     @Test
     void ogrinfoReadsTheLayout() throws Exception {
         assertThat(features("layout.geojson", "layout", "kind = 'fence-line'")).isEqualTo(3);
-        long posts = design.layout().lines().stream().mapToLong(l -> l.posts().size()).sum();
+        long posts = design.layout().lines().stream()
+                .mapToLong(l -> l.posts().size())
+                .sum();
         assertThat(features("layout.geojson", "layout", "kind = 'post'")).isEqualTo(posts);
-        assertThat(features("layout.geojson", "layout", "post = 'corner'")).isEqualTo(design.layout().count(PostKind.CORNER));
-        assertThat(features("layout.geojson", "layout", "kind = 'test-point'")).isEqualTo(design.layout().testPoints().size());
+        assertThat(features("layout.geojson", "layout", "post = 'corner'"))
+                .isEqualTo(design.layout().count(PostKind.CORNER));
+        assertThat(features("layout.geojson", "layout", "kind = 'test-point'"))
+                .isEqualTo(design.layout().testPoints().size());
     }
 
     @Test
@@ -66,7 +71,8 @@ class ForeignReadersTest {
                 .count();
         assertThat(features("posts.gpx", "waypoints", "1 = 1")).isEqualTo(strong);
         assertThat(features("posts.gpx", "tracks", "1 = 1")).isEqualTo(3);
-        String csv = run("gpsbabel", "-w", "-i", "gpx", "-f", folder.resolve("posts.gpx").toString(), "-o", "unicsv", "-F", "-");
+        String csv = run(
+                "gpsbabel", "-w", "-i", "gpx", "-f", folder.resolve("posts.gpx").toString(), "-o", "unicsv", "-F", "-");
         assertThat(csv.lines().skip(1).count()).isEqualTo(strong);
         assertThat(csv).contains("Boundary corner B");
     }

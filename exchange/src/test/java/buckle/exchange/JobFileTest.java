@@ -53,7 +53,9 @@ class JobFileTest {
 
     @Test
     void theSchemaRefusesWhatTheReaderRefuses() throws IOException {
-        assertThat(schema().validate(Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":2},\"features\":[]}".getBytes(StandardCharsets.UTF_8))))
+        assertThat(schema().validate(
+                                Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":2},\"features\":[]}"
+                                        .getBytes(StandardCharsets.UTF_8))))
                 .isNotEmpty();
     }
 
@@ -81,25 +83,33 @@ class JobFileTest {
             })
     void aSpoiledFileIsRefusedWithItsPlace(String from, String to, String path, String code) throws IOException {
         String text = Files.readString(DEMO.resolve("donkey-winter-track.geojson"));
-        String pretty = new String(JobFileWriter.write(JobFileReader.read(Json.parse(text.getBytes(StandardCharsets.UTF_8)))), StandardCharsets.UTF_8);
+        String pretty = new String(
+                JobFileWriter.write(JobFileReader.read(Json.parse(text.getBytes(StandardCharsets.UTF_8)))),
+                StandardCharsets.UTF_8);
         assertThat(pretty).contains(from);
-        String spoiled = pretty.replaceFirst(java.util.regex.Pattern.quote(from), java.util.regex.Matcher.quoteReplacement(to));
+        String spoiled =
+                pretty.replaceFirst(java.util.regex.Pattern.quote(from), java.util.regex.Matcher.quoteReplacement(to));
         assertThatThrownBy(() -> JobFileReader.read(Json.parse(spoiled.getBytes(StandardCharsets.UTF_8))))
-                .isInstanceOfSatisfying(BadInput.class, e -> assertThat(e.problems().getFirst()).satisfies(p -> {
-                    assertThat(p.path()).isEqualTo(path);
-                    assertThat(p.code()).isEqualTo(code);
-                    assertThat(p.message()).doesNotContain("Exception", "buckle.spec.", "tools.jackson");
-                }));
+                .isInstanceOfSatisfying(
+                        BadInput.class,
+                        e -> assertThat(e.problems().getFirst()).satisfies(p -> {
+                            assertThat(p.path()).isEqualTo(path);
+                            assertThat(p.code()).isEqualTo(code);
+                            assertThat(p.message()).doesNotContain("Exception", "buckle.spec.", "tools.jackson");
+                        }));
     }
 
     @Test
     void aSpecMayBePartial() {
-        JsonNode boar = Json.parse("{\"animals\":[\"WILD_BOAR\"],\"schedule\":{\"preset\":\"W15\"},\"posts\":{\"spacingM\":4}}".getBytes(StandardCharsets.UTF_8));
+        JsonNode boar =
+                Json.parse("{\"animals\":[\"WILD_BOAR\"],\"schedule\":{\"preset\":\"W15\"},\"posts\":{\"spacingM\":4}}"
+                        .getBytes(StandardCharsets.UTF_8));
         var spec = SpecReader.read(boar, "spec");
         assertThat(spec.schedule().wires()).hasSize(3);
         assertThat(spec.posts().spacingM()).isEqualTo(4);
         assertThat(spec.feed()).isEqualTo(buckle.spec.Spec.usual().feed());
-        JsonNode own = Json.parse("{\"schedule\":{\"wires\":[{\"heightM\":0.4,\"role\":\"EARTH\"}]}}".getBytes(StandardCharsets.UTF_8));
+        JsonNode own = Json.parse(
+                "{\"schedule\":{\"wires\":[{\"heightM\":0.4,\"role\":\"EARTH\"}]}}".getBytes(StandardCharsets.UTF_8));
         assertThat(SpecReader.read(own, "spec").schedule().preset()).isEqualTo("own");
     }
 
@@ -110,6 +120,7 @@ class JobFileTest {
         JobFile donkeys = JobFileReader.read(demo("donkey-winter-track.geojson"));
         assertThat(donkeys.readings()).hasSize(16);
         JobFile alpacas = JobFileReader.read(demo("alpaca-paddocks.geojson"));
-        assertThat(Design.of(alpacas.site(), alpacas.spec()).layout().sections()).allMatch(s -> s.live());
+        assertThat(Design.of(alpacas.site(), alpacas.spec()).layout().sections())
+                .allMatch(s -> s.live());
     }
 }

@@ -63,8 +63,12 @@ class ReadersTest {
     static Stream<Arguments> hostile() {
         String point = "<trkpt lat=\"44\" lon=\"1\"/>";
         return Stream.of(
-                Arguments.of("xml.doctype", "<?xml version=\"1.0\"?><!DOCTYPE gpx [<!ENTITY a SYSTEM \"file:///etc/passwd\">]><gpx><trk>&a;</trk></gpx>"),
-                Arguments.of("xml.doctype", "<!DOCTYPE z [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;\"><!ENTITY c \"&b;&b;&b;&b;&b;&b;&b;&b;\">]><gpx>&c;</gpx>"),
+                Arguments.of(
+                        "xml.doctype",
+                        "<?xml version=\"1.0\"?><!DOCTYPE gpx [<!ENTITY a SYSTEM \"file:///etc/passwd\">]><gpx><trk>&a;</trk></gpx>"),
+                Arguments.of(
+                        "xml.doctype",
+                        "<!DOCTYPE z [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;\"><!ENTITY c \"&b;&b;&b;&b;&b;&b;&b;&b;\">]><gpx>&c;</gpx>"),
                 Arguments.of("xml.broken", gpx("<trk><trkseg>" + point)),
                 Arguments.of("xml.broken", gpx("<trk><name>&undeclared;</name></trk>")),
                 Arguments.of("gpx.root", "<kml><Document/></kml>"),
@@ -75,8 +79,12 @@ class ReadersTest {
                 Arguments.of("line.too-few-points", gpx("<trk><trkseg>" + point + "</trkseg></trk>")),
                 Arguments.of("line.no-line", gpx("<trk><trkseg>" + point + point + point + "</trkseg></trk>")),
                 Arguments.of("line.none", gpx("<wpt lat=\"44\" lon=\"1\"><name>gate</name></wpt>")),
-                Arguments.of("site.too-wide", gpx("<rte><rtept lat=\"44\" lon=\"1\"/><rtept lat=\"50\" lon=\"9\"/></rte>")),
-                Arguments.of("line.crosses-itself", gpx("<rte><rtept lat=\"44\" lon=\"1\"/><rtept lat=\"44.001\" lon=\"1.001\"/><rtept lat=\"44.001\" lon=\"1\"/><rtept lat=\"44\" lon=\"1.001\"/></rte>")),
+                Arguments.of(
+                        "site.too-wide", gpx("<rte><rtept lat=\"44\" lon=\"1\"/><rtept lat=\"50\" lon=\"9\"/></rte>")),
+                Arguments.of(
+                        "line.crosses-itself",
+                        gpx(
+                                "<rte><rtept lat=\"44\" lon=\"1\"/><rtept lat=\"44.001\" lon=\"1.001\"/><rtept lat=\"44.001\" lon=\"1\"/><rtept lat=\"44\" lon=\"1.001\"/></rte>")),
                 Arguments.of("file.empty", ""),
                 Arguments.of("file.format", "lat,lon\n44,1\n"),
                 Arguments.of("json.broken", "{\"type\": \"FeatureCollection\", \"features\": ["),
@@ -121,7 +129,9 @@ class ReadersTest {
                   {"type": "Feature", "properties": {"name": "Yard gate"}, "geometry": {"type": "Point", "coordinates": [0.9005, 44.10002]}},
                   {"type": "Feature", "properties": {"name": "Fence charger"}, "geometry": {"type": "Point", "coordinates": [0.9001, 44.1003]}},
                   {"type": "Feature", "properties": null, "geometry": null}]}""";
-        Survey survey = Importer.read(bytes("\uFEFF" + text), WalkOptions.USUAL).survey().orElseThrow();
+        Survey survey = Importer.read(bytes("\uFEFF" + text), WalkOptions.USUAL)
+                .survey()
+                .orElseThrow();
         var line = survey.site().lines().getFirst();
         assertThat(line.closed()).isTrue();
         assertThat(line.corners()).hasSize(4);
@@ -136,11 +146,19 @@ class ReadersTest {
         StringBuilder track = new StringBuilder();
         for (int i = 0; i < 100_000; i++) {
             double angle = i * 2e-5;
-            track.append("<trkpt lat=\"").append(44 + 0.2 * Math.sin(angle)).append("\" lon=\"").append(1 + 0.2 * angle).append("\"/>");
+            track.append("<trkpt lat=\"")
+                    .append(44 + 0.2 * Math.sin(angle))
+                    .append("\" lon=\"")
+                    .append(1 + 0.2 * angle)
+                    .append("\"/>");
         }
         long start = System.nanoTime();
-        Survey survey = Importer.read(bytes(gpx("<trk><trkseg>" + track + "</trkseg></trk>")), WalkOptions.USUAL).survey().orElseThrow();
+        Survey survey = Importer.read(bytes(gpx("<trk><trkseg>" + track + "</trkseg></trk>")), WalkOptions.USUAL)
+                .survey()
+                .orElseThrow();
         assertThat(survey.lines().getFirst().corners()).hasSizeLessThan(5000);
-        assertThat(Duration.ofNanos(System.nanoTime() - start)).as("a hang, not a benchmark").isLessThan(Duration.ofMinutes(1));
+        assertThat(Duration.ofNanos(System.nanoTime() - start))
+                .as("a hang, not a benchmark")
+                .isLessThan(Duration.ofMinutes(1));
     }
 }

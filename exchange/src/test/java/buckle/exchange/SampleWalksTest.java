@@ -38,7 +38,10 @@ class SampleWalksTest {
         for (int i = 0; i < truth.size(); i++) {
             PlanePoint p = truth.get(i);
             boolean end = !closed && (i == 0 || i == truth.size() - 1);
-            assertThat(line.corners().stream().mapToDouble(c -> PLANE.toPlane(c).distanceM(p)).min().orElseThrow())
+            assertThat(line.corners().stream()
+                            .mapToDouble(c -> PLANE.toPlane(c).distanceM(p))
+                            .min()
+                            .orElseThrow())
                     .as("corner %d", i)
                     .isLessThan(end ? endM : 3);
         }
@@ -60,7 +63,9 @@ class SampleWalksTest {
         List<PlanePoint> truth = List.of(at(-470, -40), at(-160, 0), at(-50, -100), at(-75, -280), at(-290, -340));
         CleanLine line = survey.lines().getFirst();
         check(line, truth, false, 6);
-        assertThat(line.notes()).filteredOn(n -> n.kind() == WalkNote.Kind.GAP_BRIDGED).anyMatch(n -> n.lengthM() > 35);
+        assertThat(line.notes())
+                .filteredOn(n -> n.kind() == WalkNote.Kind.GAP_BRIDGED)
+                .anyMatch(n -> n.lengthM() > 35);
         assertThat(survey.site().lines().getFirst().gates()).hasSize(2);
         assertThat(survey.site().energizer().orElseThrow().name()).isEqualTo("barn energizer");
     }

@@ -25,7 +25,8 @@ class BoundaryTest {
     private String raw(String host, String more) throws IOException {
         try (Socket socket = new Socket("127.0.0.1", server.port())) {
             OutputStream out = socket.getOutputStream();
-            out.write(("GET /api/health HTTP/1.1\r\nHost: " + host + "\r\n" + more + "Connection: close\r\n\r\n").getBytes(StandardCharsets.US_ASCII));
+            out.write(("GET /api/health HTTP/1.1\r\nHost: " + host + "\r\n" + more + "Connection: close\r\n\r\n")
+                    .getBytes(StandardCharsets.US_ASCII));
             return new String(socket.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
         }
     }
@@ -38,7 +39,9 @@ class BoundaryTest {
         assertThat(raw("fence.example", "")).startsWith("HTTP/1.1 403").contains("host.foreign");
         assertThat(raw("127.0.0.1.example:80", "")).startsWith("HTTP/1.1 403");
         assertThat(raw(own, "Origin: http://" + own + "\r\n")).startsWith("HTTP/1.1 200");
-        assertThat(raw(own, "Origin: http://evil.example\r\n")).startsWith("HTTP/1.1 403").contains("origin.foreign");
+        assertThat(raw(own, "Origin: http://evil.example\r\n"))
+                .startsWith("HTTP/1.1 403")
+                .contains("origin.foreign");
         assertThat(raw(own, "Origin: http://127.0.0.1:1\r\n")).startsWith("HTTP/1.1 403");
         assertThat(raw(own, "Origin: null\r\n")).startsWith("HTTP/1.1 403");
     }
@@ -53,7 +56,11 @@ class BoundaryTest {
                 Arguments.of("POST", "/api/jobs", "{\"name\":\"  \",\"client\":\"\",\"property\":\"\"}", 422),
                 Arguments.of("POST", "/api/jobs", "{\"name\":null,\"client\":\"\",\"property\":\"\"}", 422),
                 Arguments.of("POST", "/api/jobs", "{\"name\":\"a\\u0000b\",\"client\":\"\",\"property\":\"\"}", 422),
-                Arguments.of("POST", "/api/jobs", "{\"name\":\"" + "n".repeat(300) + "\",\"client\":\"\",\"property\":\"\"}", 422),
+                Arguments.of(
+                        "POST",
+                        "/api/jobs",
+                        "{\"name\":\"" + "n".repeat(300) + "\",\"client\":\"\",\"property\":\"\"}",
+                        422),
                 Arguments.of("POST", "/api/jobs", "{\"name\":\"a\",\"client\":\"\",\"property\":\"\",\"more\":1}", 422),
                 Arguments.of("GET", job + "/plan", "", 404),
                 Arguments.of("GET", "/api/jobs/not-an-id/plan", "", 400),
@@ -81,17 +88,22 @@ class BoundaryTest {
     }
 
     @ParameterizedTest
-    @CsvSource(delimiter = ';', quoteCharacter = '~', value = {
-        "spacingM; 0; plan.spec.posts",
-        "spacingM; 1e400; plan.spec.posts",
-        "heightM; -1; plan.spec.schedule.wires[0]",
-        "openingM; 0; plan.site.lines[0].gates[0]",
-        "units; ~\"YARDS\"~; plan.spec.units"
-    })
+    @CsvSource(
+            delimiter = ';',
+            quoteCharacter = '~',
+            value = {
+                "spacingM; 0; plan.spec.posts",
+                "spacingM; 1e400; plan.spec.posts",
+                "heightM; -1; plan.spec.schedule.wires[0]",
+                "openingM; 0; plan.site.lines[0].gates[0]",
+                "units; ~\"YARDS\"~; plan.spec.units"
+            })
     void aBadPlanIsRefusedWithItsPlaceAndNothingChanges(String field, String value, String path) {
         String id = server.openDemo("orchard-ring.geojson");
         JsonNode before = server.get("/api/jobs/" + id + "/plan").json();
-        ObjectNode save = Server.object().put("baseSaveNo", before.path("saveNo").asLong()).put("stretch", "11111111-1111-1111-1111-111111111111");
+        ObjectNode save = Server.object()
+                .put("baseSaveNo", before.path("saveNo").asLong())
+                .put("stretch", "11111111-1111-1111-1111-111111111111");
         save.set("plan", before.path("plan"));
         String body = save.toString().replaceFirst("\"" + field + "\":[^,}]+", "\"" + field + "\":" + value);
         Answer answer = server.put("/api/jobs/" + id + "/plan", body);
@@ -104,7 +116,9 @@ class BoundaryTest {
     void aPlanThatCannotBeLaidOutIsRefusedWithItsPlace() {
         String id = server.openDemo("orchard-ring.geojson");
         JsonNode before = server.get("/api/jobs/" + id + "/plan").json();
-        ObjectNode save = Server.object().put("baseSaveNo", before.path("saveNo").asLong()).put("stretch", "11111111-1111-1111-1111-111111111111");
+        ObjectNode save = Server.object()
+                .put("baseSaveNo", before.path("saveNo").asLong())
+                .put("stretch", "11111111-1111-1111-1111-111111111111");
         ObjectNode plan = (ObjectNode) before.path("plan").deepCopy();
         JsonNode corners = plan.path("site").path("lines").get(0).path("corners");
         JsonNode swap = corners.get(1).path("at").deepCopy();
@@ -120,21 +134,32 @@ class BoundaryTest {
     @Test
     void badFilesLeaveNothingBehind() {
         int jobs = server.get("/api/jobs").json().size();
-        for (String file : new String[] {"", "hello", "<gpx>", "{\"buckle\":{\"schema\":9}}", "{\"buckle\":{\"schema\":1},\"features\":[{\"id\":\"a\"}]}"}) {
+        for (String file : new String[] {
+            "",
+            "hello",
+            "<gpx>",
+            "{\"buckle\":{\"schema\":9}}",
+            "{\"buckle\":{\"schema\":1},\"features\":[{\"id\":\"a\"}]}"
+        }) {
             Answer answer = server.upload("/api/imports", file.getBytes(StandardCharsets.UTF_8));
             assertThat(answer.status()).as(file + answer.text()).isEqualTo(422);
             assertThat(answer.json().path("errors").size()).isPositive();
         }
-        assertThat(server.upload("/api/imports", new byte[21 * 1024 * 1024]).status()).isEqualTo(422);
-        assertThat(server.upload("/api/imports", new byte[33 * 1024 * 1024]).status()).isEqualTo(413);
-        assertThat(server.upload("/api/imports?toleranceM=-1", "<gpx/>".getBytes(StandardCharsets.UTF_8)).status()).isEqualTo(422);
+        assertThat(server.upload("/api/imports", new byte[21 * 1024 * 1024]).status())
+                .isEqualTo(422);
+        assertThat(server.upload("/api/imports", new byte[33 * 1024 * 1024]).status())
+                .isEqualTo(413);
+        assertThat(server.upload("/api/imports?toleranceM=-1", "<gpx/>".getBytes(StandardCharsets.UTF_8))
+                        .status())
+                .isEqualTo(422);
         assertThat(server.get("/api/jobs").json().size()).isEqualTo(jobs);
     }
 
     @Test
     void aTrackIsAnsweredAndNotStored() throws IOException {
         int jobs = server.get("/api/jobs").json().size();
-        byte[] walk = Files.readAllBytes(Path.of("..", "exchange", "src", "test", "resources", "walks", "orchard-ring-walk.gpx"));
+        byte[] walk = Files.readAllBytes(
+                Path.of("..", "exchange", "src", "test", "resources", "walks", "orchard-ring-walk.gpx"));
         JsonNode survey = server.upload("/api/imports", walk).json().path("survey");
         assertThat(survey.path("lines").get(0).path("corners").size()).isEqualTo(6);
         assertThat(server.get("/api/jobs").json().size()).isEqualTo(jobs);
@@ -145,6 +170,7 @@ class BoundaryTest {
     void theCommittedOpenApiDocumentIsTheServersOwn() throws IOException {
         ObjectNode told = (ObjectNode) server.get("/api/openapi.json").json();
         told.remove("servers");
-        assertThat(told).isEqualTo(buckle.exchange.Json.parse(Files.readAllBytes(Path.of("..", "docs", "openapi.json"))));
+        assertThat(told)
+                .isEqualTo(buckle.exchange.Json.parse(Files.readAllBytes(Path.of("..", "docs", "openapi.json"))));
     }
 }

@@ -18,7 +18,9 @@ class JobsTest {
     private final Server server = Server.get();
 
     private String create(String name) {
-        Answer made = server.post("/api/jobs", Server.object().put("name", name).put("client", "C").put("property", "P"));
+        Answer made = server.post(
+                "/api/jobs",
+                Server.object().put("name", name).put("client", "C").put("property", "P"));
         assertThat(made.status()).isEqualTo(201);
         return made.json().path("id").asString();
     }
@@ -36,18 +38,29 @@ class JobsTest {
         ObjectNode plan = (ObjectNode) state.path("plan").deepCopy();
         ((ObjectNode) plan.path("spec").path("posts")).put("spacingM", spacingM);
         ObjectNode save = Server.object();
-        save.put("baseSaveNo", state.path("saveNo").asLong()).put("stretch", stretch).set("plan", plan);
+        save.put("baseSaveNo", state.path("saveNo").asLong())
+                .put("stretch", stretch)
+                .set("plan", plan);
         return save;
     }
 
     private double spacing(String id) {
-        return server.get("/api/jobs/" + id + "/plan").json().path("plan").path("spec").path("posts").path("spacingM").asDouble();
+        return server.get("/api/jobs/" + id + "/plan")
+                .json()
+                .path("plan")
+                .path("spec")
+                .path("posts")
+                .path("spacingM")
+                .asDouble();
     }
 
     @Test
     void theDemoStandsInTheYard() {
         List<String> names = new ArrayList<>();
-        server.get("/api/jobs").json().forEach(j -> names.add(j.path("name").asString() + ": " + j.path("standing").asString()));
+        server.get("/api/jobs")
+                .json()
+                .forEach(j -> names.add(
+                        j.path("name").asString() + ": " + j.path("standing").asString()));
         assertThat(names)
                 .contains(
                         "Orchard ring: laid out, not read yet",
@@ -59,10 +72,22 @@ class JobsTest {
     void aJobIsOpenedCopiedPutAwayAndBroughtBack() {
         String id = create("Top field");
         assertThat(job(id).path("stage").asString()).isEqualTo("NEW");
-        server.put("/api/jobs/" + id, Server.object().put("name", "Top field, north").put("client", "C").put("property", "P"));
-        String copy = server.post("/api/jobs/" + id + "/copy", Server.object().put("name", "Copy").put("template", true)).json().path("id").asString();
+        server.put(
+                "/api/jobs/" + id,
+                Server.object()
+                        .put("name", "Top field, north")
+                        .put("client", "C")
+                        .put("property", "P"));
+        String copy = server.post(
+                        "/api/jobs/" + id + "/copy",
+                        Server.object().put("name", "Copy").put("template", true))
+                .json()
+                .path("id")
+                .asString();
         assertThat(job(copy).path("state").asString()).isEqualTo("TEMPLATE");
-        assertThat(server.put("/api/jobs/" + id + "/state", Server.object().put("state", "ARCHIVED")).status()).isEqualTo(200);
+        assertThat(server.put("/api/jobs/" + id + "/state", Server.object().put("state", "ARCHIVED"))
+                        .status())
+                .isEqualTo(200);
         server.put("/api/jobs/" + id + "/state", Server.object().put("state", "DELETED"));
         server.put("/api/jobs/" + id + "/state", Server.object().put("state", "DELETED"));
         assertThat(job(id).path("state").asString()).isEqualTo("DELETED");
@@ -76,13 +101,16 @@ class JobsTest {
         String id = create("Sitting");
         String path = "/api/jobs/" + id + "/plan";
         String stretch = UUID.randomUUID().toString();
-        JsonNode first = server.put(path, save(server.get(path).json(), stretch, 5)).json();
+        JsonNode first =
+                server.put(path, save(server.get(path).json(), stretch, 5)).json();
         JsonNode second = server.put(path, save(first, stretch, 6)).json();
         assertThat(first.path("revision").asInt()).isEqualTo(2);
         assertThat(second.path("revision").asInt()).isEqualTo(2);
-        JsonNode third = server.put(path, save(second, UUID.randomUUID().toString(), 7)).json();
+        JsonNode third =
+                server.put(path, save(second, UUID.randomUUID().toString(), 7)).json();
         assertThat(third.path("revision").asInt()).isEqualTo(3);
-        JsonNode back = server.post("/api/jobs/" + id + "/revisions/2/restore", "").json();
+        JsonNode back =
+                server.post("/api/jobs/" + id + "/revisions/2/restore", "").json();
         assertThat(back.path("revision").asInt()).isEqualTo(4);
         assertThat(spacing(id)).isEqualTo(6);
         assertThat(server.get("/api/jobs/" + id + "/revisions").json().size()).isEqualTo(4);
@@ -114,7 +142,8 @@ class JobsTest {
             List<Future<Integer>> answers = IntStream.range(0, 8)
                     .mapToObj(i -> pool.submit(() -> {
                         go.await();
-                        return server.put(path, save(state, UUID.randomUUID().toString(), 2 + i)).status();
+                        return server.put(path, save(state, UUID.randomUUID().toString(), 2 + i))
+                                .status();
                     }))
                     .toList();
             go.countDown();
@@ -134,11 +163,17 @@ class JobsTest {
         String again = server.upload("/api/imports", file).json().path("jobId").asString();
         assertThat(again).isNotEqualTo(id);
         String csv = server.get("/api/jobs/" + id + "/takeoff.csv").text();
-        assertThat(csv).startsWith("item,name,quantity").isEqualTo(server.get("/api/jobs/" + again + "/takeoff.csv").text());
+        assertThat(csv)
+                .startsWith("item,name,quantity")
+                .isEqualTo(server.get("/api/jobs/" + again + "/takeoff.csv").text());
         assertThat(job(again).path("sections")).isEqualTo(job(id).path("sections"));
         assertThat(job(again).path("lengthM")).isEqualTo(job(id).path("lengthM"));
         assertThat(server.get("/api/jobs/" + again + "/readings").json().size()).isEqualTo(16);
-        assertThat(server.get("/api/jobs/" + id + "/layout.geojson").json().path("features").size()).isGreaterThan(90);
+        assertThat(server.get("/api/jobs/" + id + "/layout.geojson")
+                        .json()
+                        .path("features")
+                        .size())
+                .isGreaterThan(90);
         assertThat(server.get("/api/jobs/" + id + "/strong-posts.gpx").text()).contains("<wpt ");
     }
 }

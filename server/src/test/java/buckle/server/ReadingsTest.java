@@ -47,7 +47,8 @@ class ReadingsTest {
     void aReadingComesBackFieldByField() {
         ObjectNode r = reading(UUID.randomUUID());
         assertThat(server.post(path, list(r)).status()).isEqualTo(200);
-        assertThat(server.get(path).json().get(0)).isEqualTo(buckle.exchange.Json.parse(r.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8)));
+        assertThat(server.get(path).json().get(0))
+                .isEqualTo(buckle.exchange.Json.parse(r.toString().getBytes(java.nio.charset.StandardCharsets.UTF_8)));
     }
 
     @Test
@@ -70,7 +71,8 @@ class ReadingsTest {
         server.post(path, list(fix));
         assertThat(server.get(path).json().size()).isEqualTo(2);
         ObjectNode good = reading(UUID.randomUUID());
-        ObjectNode bad = reading(UUID.randomUUID()).put("corrects", UUID.randomUUID().toString());
+        ObjectNode bad =
+                reading(UUID.randomUUID()).put("corrects", UUID.randomUUID().toString());
         Answer refused = server.post(path, list(good, bad));
         assertThat(refused.status()).isEqualTo(422);
         assertThat(server.get(path).json().size()).isEqualTo(2);
@@ -82,10 +84,12 @@ class ReadingsTest {
         ObjectNode order = Server.object();
         order.set("plan", server.get("/api/jobs/" + id + "/plan").json().path("plan"));
         order.set("readings", server.get(path).json());
-        JsonNode points = server.post("/api/design", order).json().path("assessment").path("points");
+        JsonNode points =
+                server.post("/api/design", order).json().path("assessment").path("points");
         boolean met = false;
         for (JsonNode p : points) {
-            met |= p.path("testPointId").asString().equals("before:cut-1") && p.path("standing").asString().equals("MET");
+            met |= p.path("testPointId").asString().equals("before:cut-1")
+                    && p.path("standing").asString().equals("MET");
         }
         assertThat(met).isTrue();
     }

@@ -59,11 +59,13 @@ final class Server {
     }
 
     Answer post(String path, Object body) {
-        return send(request(path).header("Content-Type", "application/json").POST(BodyPublishers.ofByteArray(bytes(body))));
+        return send(
+                request(path).header("Content-Type", "application/json").POST(BodyPublishers.ofByteArray(bytes(body))));
     }
 
     Answer put(String path, Object body) {
-        return send(request(path).header("Content-Type", "application/json").PUT(BodyPublishers.ofByteArray(bytes(body))));
+        return send(
+                request(path).header("Content-Type", "application/json").PUT(BodyPublishers.ofByteArray(bytes(body))));
     }
 
     Answer upload(String path, byte[] body) {
@@ -91,7 +93,9 @@ final class Server {
     }
 
     private static byte[] bytes(Object body) {
-        return body instanceof String text ? text.getBytes(StandardCharsets.UTF_8) : Json.MAPPER.writeValueAsBytes(body);
+        return body instanceof String text
+                ? text.getBytes(StandardCharsets.UTF_8)
+                : Json.MAPPER.writeValueAsBytes(body);
     }
 
     static ObjectNode object() {

@@ -28,13 +28,16 @@ final class TestDatabase {
 
     private static TestDatabase start() {
         Path script = Path.of("..", "buckle").toAbsolutePath().normalize();
-        Path folder = Path.of("target", "database-" + ProcessHandle.current().pid()).toAbsolutePath();
+        Path folder =
+                Path.of("target", "database-" + ProcessHandle.current().pid()).toAbsolutePath();
         try {
-            Process process = new ProcessBuilder(script.toString(), "database", folder.toString(), "--data", folder.toString())
+            Process process = new ProcessBuilder(
+                            script.toString(), "database", folder.toString(), "--data", folder.toString())
                     .redirectError(ProcessBuilder.Redirect.INHERIT)
                     .start();
             Runtime.getRuntime().addShutdownHook(new Thread(() -> stop(process)));
-            BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
+            BufferedReader out =
+                    new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
             String line = out.readLine();
             if (line == null) {
                 throw new IllegalStateException("the test database did not start");

@@ -58,13 +58,20 @@ class DesignController {
     record AnimalInfo(Animal id, String name, OptionalDouble needV, String rule) {}
 
     /** What a spec can be made of, and the rules behind it. */
-    record Catalogue(int rulebook, List<Rule> rules, List<Preset> presets, List<AnimalInfo> animals, double gateOpeningM, Spec usual) {}
+    record Catalogue(
+            int rulebook,
+            List<Rule> rules,
+            List<Preset> presets,
+            List<AnimalInfo> animals,
+            double gateOpeningM,
+            Spec usual) {}
 
     @PostMapping("/design")
     @Operation(operationId = "design", summary = "Layout, takeoff, ledger and assessment of a plan")
     DesignAnswer design(@RequestBody DesignOrder order) {
         Design design = Design.of(order.plan().site(), order.plan().spec());
-        return new DesignAnswer(design, Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
+        return new DesignAnswer(
+                design, Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
     }
 
     @PostMapping(value = "/imports", consumes = "application/octet-stream")
@@ -98,7 +105,8 @@ class DesignController {
         List<AnimalInfo> animals = Arrays.stream(Animal.values())
                 .map(a -> new AnimalInfo(a, a.text(), a.needV(), a.rule()))
                 .toList();
-        return new Catalogue(Rulebook.REVISION, Rulebook.rules(), Preset.all(), animals, Values.J5_OPENING_M, Spec.usual());
+        return new Catalogue(
+                Rulebook.REVISION, Rulebook.rules(), Preset.all(), animals, Values.J5_OPENING_M, Spec.usual());
     }
 
     @GetMapping("/health")

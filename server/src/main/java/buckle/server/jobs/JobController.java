@@ -132,7 +132,8 @@ class JobController {
     @Operation(operationId = "exportLayout", summary = "Lines and posts as GeoJSON")
     ResponseEntity<byte[]> layout(@PathVariable UUID id) {
         Plan plan = service.plan(id).plan();
-        byte[] json = LayoutGeoJson.write(plan.site(), Design.of(plan.site(), plan.spec()).layout());
+        byte[] json = LayoutGeoJson.write(
+                plan.site(), Design.of(plan.site(), plan.spec()).layout());
         return file(service.find(id), "layout.geojson", "application/geo+json", json);
     }
 
@@ -140,7 +141,8 @@ class JobController {
     @Operation(operationId = "exportGpx", summary = "Strong posts as waypoints, lines as tracks")
     ResponseEntity<byte[]> gpx(@PathVariable UUID id) {
         Plan plan = service.plan(id).plan();
-        byte[] xml = GpxWriter.write(plan.site(), Design.of(plan.site(), plan.spec()).layout());
+        byte[] xml =
+                GpxWriter.write(plan.site(), Design.of(plan.site(), plan.spec()).layout());
         return file(service.find(id), "strong-posts.gpx", "application/gpx+xml", xml);
     }
 

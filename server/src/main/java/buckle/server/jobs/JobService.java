@@ -211,11 +211,9 @@ public class JobService {
                 now);
     }
 
-    private static RevisionRow revision(
-            UUID id, int revision, UUID stretch, boolean aside, Plan plan, Instant now) {
+    private static RevisionRow revision(UUID id, int revision, UUID stretch, boolean aside, Plan plan, Instant now) {
         String doc = Json.MAPPER.writeValueAsString(plan);
-        return new RevisionRow(
-                id, revision, stretch, aside, doc, Rulebook.REVISION, BuckleApplication.VERSION, now);
+        return new RevisionRow(id, revision, stretch, aside, doc, Rulebook.REVISION, BuckleApplication.VERSION, now);
     }
 
     private static void check(Plan plan) {

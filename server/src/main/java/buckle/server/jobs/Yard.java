@@ -32,8 +32,7 @@ class Yard {
 
     @Transactional(readOnly = true)
     public List<JobView> jobs() {
-        Map<UUID, RevisionRow> heads =
-                mapper.heads().stream().collect(Collectors.toMap(RevisionRow::jobId, r -> r));
+        Map<UUID, RevisionRow> heads = mapper.heads().stream().collect(Collectors.toMap(RevisionRow::jobId, r -> r));
         return mapper.all().stream()
                 .map(job -> view(job, JobService.read(heads.get(job.id()))))
                 .toList();
@@ -41,7 +40,8 @@ class Yard {
 
     private JobView view(JobRow job, Plan plan) {
         Design design = Design.of(plan.site(), plan.spec());
-        double length = design.layout().lines().stream().mapToDouble(l -> l.lengthM()).sum();
+        double length =
+                design.layout().lines().stream().mapToDouble(l -> l.lengthM()).sum();
         var taken = readings.of(job.id());
         Assessment assessment = Assessor.assess(design.layout(), plan.spec(), taken);
         SectionCounts counts = new SectionCounts(

@@ -119,8 +119,8 @@ public class ReadingService {
     }
 
     private static void check(Reading reading) {
-        List<String> texts = new ArrayList<>(
-                List.of(reading.testPointId(), reading.lineId(), reading.takenBy(), reading.note()));
+        List<String> texts =
+                new ArrayList<>(List.of(reading.testPointId(), reading.lineId(), reading.takenBy(), reading.note()));
         for (String text : texts) {
             if (text.length() > LONGEST_TEXT || text.indexOf('\0') >= 0) {
                 throw new BadInput("reading.text", "note", "At most 500 plain characters go here.");

@@ -53,10 +53,12 @@ class LoopbackGuard extends OncePerRequestFilter {
         response.setHeader("Referrer-Policy", "no-referrer");
     }
 
-    private static void refuse(HttpServletResponse response, int status, String code, String detail) throws IOException {
+    private static void refuse(HttpServletResponse response, int status, String code, String detail)
+            throws IOException {
         response.setStatus(status);
         response.setContentType("application/problem+json");
         response.getWriter()
-                .write("{\"status\":" + status + ",\"code\":\"" + code + "\",\"detail\":\"" + detail + "\",\"errors\":[]}");
+                .write("{\"status\":" + status + ",\"code\":\"" + code + "\",\"detail\":\"" + detail
+                        + "\",\"errors\":[]}");
     }
 }

@@ -49,7 +49,8 @@ class OpenApiShapes {
             }
             Schema<?> schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             if (java != null && java.getRawClass().isRecord()) {
-                Schema<?> model = context.getDefinedModels().get(java.getRawClass().getSimpleName());
+                Schema<?> model =
+                        context.getDefinedModels().get(java.getRawClass().getSimpleName());
                 if (model != null && model.getProperties() != null) {
                     complete(model, java.getRawClass());
                 }

@@ -29,7 +29,8 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @ExceptionHandler
     ResponseEntity<Object> badInput(BadInput e) {
-        return answer(422, e.problems().getFirst().code(), e.problems().getFirst().message(), e.problems(), Map.of());
+        return answer(
+                422, e.problems().getFirst().code(), e.problems().getFirst().message(), e.problems(), Map.of());
     }
 
     @ExceptionHandler
@@ -37,18 +38,26 @@ class Problems extends ResponseEntityExceptionHandler {
         return answer(e.status(), e.code(), String.valueOf(e.getMessage()), List.of(), e.more());
     }
 
-    @ExceptionHandler({CannotGetJdbcConnectionException.class, CannotCreateTransactionException.class,
-        DataAccessResourceFailureException.class})
+    @ExceptionHandler({
+        CannotGetJdbcConnectionException.class,
+        CannotCreateTransactionException.class,
+        DataAccessResourceFailureException.class
+    })
     ResponseEntity<Object> database(Exception e) {
         LOG.warn("The database does not answer: {}", e.getMessage());
-        return answer(503, "database.away", "The database does not answer. Nothing was stored; try again in a moment.",
-                List.of(), Map.of());
+        return answer(
+                503,
+                "database.away",
+                "The database does not answer. Nothing was stored; try again in a moment.",
+                List.of(),
+                Map.of());
     }
 
     @ExceptionHandler
     ResponseEntity<Object> unforeseen(Exception e) {
         LOG.error("Unforeseen", e);
-        return answer(500, "unforeseen", "Buckle met something it did not foresee. Nothing was stored.", List.of(), Map.of());
+        return answer(
+                500, "unforeseen", "Buckle met something it did not foresee. Nothing was stored.", List.of(), Map.of());
     }
 
     @Override
@@ -69,7 +78,8 @@ class Problems extends ResponseEntityExceptionHandler {
     @Override
     protected ResponseEntity<Object> handleExceptionInternal(
             Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
-        String detail = body instanceof ProblemDetail p && p.getDetail() != null ? p.getDetail() : "The request does not fit.";
+        String detail =
+                body instanceof ProblemDetail p && p.getDetail() != null ? p.getDetail() : "The request does not fit.";
         return answer(status.value(), "request", detail, List.of(), Map.of());
     }
 

@@ -1,0 +1,98 @@
+package buckle.e2e;
+
+import java.io.BufferedReader;
+import java.io.IOException;
+import java.io.InputStreamReader;
+import java.io.UncheckedIOException;
+import java.net.ServerSocket;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.concurrent.TimeUnit;
+
+/** A Buckle started by its script, as a person starts it, on a free port with a data folder of its own. */
+final class Buckle implements AutoCloseable {
+    static final Path ROOT = Path.of("..").toAbsolutePath().normalize();
+
+    private static Buckle demo;
+
+    final String url;
+    final Path data;
+    private final Process process;
+
+    private Buckle(Process process, String url, Path data) {
+        this.process = process;
+        this.url = url;
+        this.data = data;
+    }
+
+    /** The demo, shared by all tests of one run. */
+    static synchronized Buckle demo() {
+        if (demo == null) {
+            demo = start("demo", folder("demo"));
+            Runtime.getRuntime().addShutdownHook(new Thread(demo::close));
+        }
+        return demo;
+    }
+
+    static Path folder(String name) {
+        try {
+            return Files.createTempDirectory(Files.createDirectories(Path.of("target")).toAbsolutePath(), name + "-");
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static Buckle start(String command, Path data) {
+        int port = freePort();
+        Process process = script(command, "--port", String.valueOf(port), "--data", data.toString());
+        try {
+            BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
+            String line = out.readLine();
+            String url = "http://127.0.0.1:" + port;
+            if (line == null || !line.equals("Buckle is ready at " + url + " (Ctrl-C stops it)")) {
+                throw new IllegalStateException("Buckle said: " + line);
+            }
+            return new Buckle(process, url, data);
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static Process script(String... arguments) {
+        String[] command = new String[arguments.length + 1];
+        command[0] = ROOT.resolve("buckle").toString();
+        System.arraycopy(arguments, 0, command, 1, arguments.length);
+        try {
+            return new ProcessBuilder(command)
+                    .directory(ROOT.toFile())
+                    .redirectError(Path.of("target", "script.err").toAbsolutePath().toFile())
+                    .start();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    static int freePort() {
+        try (ServerSocket socket = new ServerSocket(0)) {
+            return socket.getLocalPort();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+    }
+
+    /** Ends it as Ctrl-C or a service manager would; answers whether it went in time. */
+    boolean stop() {
+        process.destroy();
+        try {
+            return process.waitFor(30, TimeUnit.SECONDS);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    @Override
+    public void close() {
+        stop();
+    }
+}

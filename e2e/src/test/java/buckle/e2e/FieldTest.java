@@ -1,0 +1,80 @@
+package buckle.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Page;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.List;
+import java.util.Map;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.Test;
+
+/** In the field: a phone, gloves, no signal; and for everybody: WCAG. */
+class FieldTest {
+    private final Browser browser = new Browser();
+
+    @AfterEach
+    void close() {
+        browser.close();
+    }
+
+    @Test
+    void readingsAreTypedOnAPhoneAndSurviveALostConnection() {
+        Screen screen = new Screen(browser.page(390, 844), Buckle.demo().url);
+        screen.yard();
+        screen.page.locator("article h2 a", new Page.LocatorOptions().setHasText("Alpaca paddocks")).click();
+        screen.test("stage-test").click();
+        Page page = screen.page;
+        page.waitForSelector(".upright");
+        page.locator(".foot button").first().click();
+        screen.test("phone-by").fill("Ilan");
+        page.locator(".foot button").first().click();
+        for (String key : List.of("6", ".", "4")) {
+            screen.test("key-" + key).click();
+        }
+        assertThat(screen.test("phone-kv").innerText()).startsWith("6.4");
+        screen.test("phone-take").click();
+        page.waitForSelector(".upright .standing.MET");
+        assertThat(page.locator(".walk").innerText()).contains("2 of 12");
+
+        page.context().setOffline(true);
+        screen.test("key-5").click();
+        screen.test("phone-take").click();
+        page.waitForSelector(".walk >> text=1 kept here");
+        page.context().setOffline(false);
+        page.waitForFunction("() => document.querySelectorAll('.upright .standing.MET').length === 2");
+        assertThat(page.locator(".walk").innerText()).doesNotContain("kept here");
+        int overflow = ((Number) page.evaluate("() => document.documentElement.scrollWidth - innerWidth")).intValue();
+        assertThat(overflow).as("nothing hangs over the edge").isLessThanOrEqualTo(0);
+    }
+
+    /** Source of the rules: axe-core, WCAG 2.2 A and AA. */
+    @Test
+    void pagesKeepToWcag() throws IOException {
+        String axe = Files.readString(Buckle.ROOT.resolve(Path.of("ui", "node_modules", "axe-core", "axe.min.js")));
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        for (String look : List.of("paper", "sunlight", "dark")) {
+            screen.yard();
+            screen.page.evaluate("(look) => localStorage.setItem('buckle.look', look)", look);
+            screen.yard();
+            check(screen.page, axe, "yard, " + look);
+            for (String stage : List.of("survey", "layout", "takeoff", "test")) {
+                screen.open("Donkey winter track", stage);
+                check(screen.page, axe, stage + ", " + look);
+            }
+        }
+        screen.page.navigate(Buckle.demo().url + "/rules");
+        screen.page.waitForSelector("tbody tr");
+        check(screen.page, axe, "rules");
+    }
+
+    @SuppressWarnings("unchecked")
+    private static void check(Page page, String axe, String name) {
+        page.evaluate(axe);
+        Object found = page.evaluate(
+                "async () => (await axe.run(document, { runOnly: ['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'] })).violations.map(v => ({ id: v.id, where: v.nodes.slice(0, 3).map(n => n.html.slice(0, 160) + ' ' + n.failureSummary.slice(0, 200)).join(' | ') }))");
+        assertThat((List<Map<String, String>>) found).as(name).isEmpty();
+    }
+}
