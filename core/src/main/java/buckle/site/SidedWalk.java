@@ -78,6 +78,31 @@ final class SidedWalk {
         return new SidedWalk(nodes, points, closed, moments, List.copyOf(kept));
     }
 
+    /** Cuts sides that were walked out and back: on one straight line, but turning round. */
+    SidedWalk cutWhereItTurnsBack(double leastM) {
+        List<Integer> cut = new ArrayList<>();
+        for (int side = 0; side < starts.size(); side++) {
+            int from = starts.get(side);
+            cut.add(from);
+            SideFit fit = fit(side);
+            int far = from;
+            int near = from;
+            for (int i = from; i < end(side); i++) {
+                far = fit.alongM(points.get(i)) > fit.alongM(points.get(far)) ? i : far;
+                near = fit.alongM(points.get(i)) < fit.alongM(points.get(near)) ? i : near;
+            }
+            double beyondM = fit.alongM(points.get(far)) - fit.alongM(points.get(end(side) - 1));
+            double beforeM = fit.alongM(points.get(from)) - fit.alongM(points.get(near));
+            if (beforeM > leastM && near > from && near < end(side) - 1) {
+                cut.add(near);
+            }
+            if (beyondM > leastM && far > from && far < end(side) - 1 && far > cut.getLast()) {
+                cut.add(far);
+            }
+        }
+        return new SidedWalk(nodes, points, closed, moments, List.copyOf(cut));
+    }
+
     private double farthestM(SideFit fit, int from, int to) {
         double most = 0;
         for (int i = from; i < to; i++) {

@@ -22,6 +22,7 @@ public final class WalkCleaner {
     private static final double FIRST_GUESS_JITTER_M = 1.2;
     private static final double LEAST_JITTER_M = 0.25;
     private static final double MOST_JITTER_M = 5;
+    private static final double LEAST_TURN_BACK_M = 10;
     private static final double LEAST_TURN_RAD = Math.toRadians(4);
 
     private final WalkOptions options;
@@ -90,7 +91,8 @@ public final class WalkCleaner {
             jitterM = Math.clamp(sides.jitterM(), LEAST_JITTER_M, MOST_JITTER_M);
             sides = SidedWalk.of(nodes, closed, limitM(jitterM));
         }
-        sides = sides.withoutFaintCorners(LEAST_TURN_RAD, toleranceM(jitterM));
+        sides = sides.withoutFaintCorners(LEAST_TURN_RAD, toleranceM(jitterM))
+                .cutWhereItTurnsBack(Math.max(LEAST_TURN_BACK_M, 4 * jitterM));
         List<PlanePoint> corners = sides.corners(jitterM);
         requireTwo(corners);
         say(read, sides, corners, closed);

@@ -187,6 +187,15 @@ class WalkCleanerTest {
         assertThat(line.lengthM()).isCloseTo(Math.hypot(50, 1) * 2 + 80 + Math.hypot(100, 80), within(0.001));
     }
 
+    /** Out and back on one line is no straight fence; taken as one it would silently lose half its length. */
+    @Test
+    void outAndBackOnOneLineIsSeen() {
+        List<PlanePoint> spur = List.of(new PlanePoint(0, 0), new PlanePoint(150, 0), new PlanePoint(60, 0.5));
+        CleanLine line = WalkCleaner.clean(new WalkSimulator(4).walk(spur, false), WalkOptions.USUAL);
+        assertThat(line.corners()).hasSize(3);
+        assertThat(line.lengthM()).isCloseTo(240, within(8.0));
+    }
+
     @Test
     void standingStillIsNoLine() {
         List<WalkPoint> points = new ArrayList<>();
