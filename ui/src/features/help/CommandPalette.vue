@@ -29,7 +29,7 @@ function run(command: Command | undefined) {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="480" aria-label="Everything by name">
+  <v-dialog v-model="open" :transition="false" max-width="480" aria-label="Everything by name">
     <v-card class="pa-3">
       <v-text-field
         v-model="query"

@@ -23,7 +23,7 @@ const keys: [string, string][] = [
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" aria-label="Keys">
+  <v-dialog v-model="open" :transition="false" max-width="520" aria-label="Keys">
     <v-card class="pa-5">
       <h2>Keys</h2>
       <table class="sheet mt-2">

@@ -1,23 +1,36 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useJob } from '@/features/job/jobStore'
+import { announce } from '@/shared/announce'
 import { basisText } from './basis'
 
 const props = defineProps<{ rules: string[] }>()
 const job = useJob()
 const known = computed(() =>
-  props.rules.map((id) => ({ id, rule: job.catalogue?.rules.find((r) => r.id === id) })),
+  props.rules.map((id) => {
+    const rule = job.catalogue?.rules.find((r) => r.id === id)
+    return {
+      id,
+      memory: rule?.fromMemory ?? false,
+      text: rule ? `${rule.id}: ${rule.says} (${basisText(rule)})` : id,
+    }
+  }),
 )
 </script>
 
 <template>
   <span class="chips">
-    <span v-for="k in known" :key="k.id" class="chip" tabindex="0">
-      {{ k.id }}<span v-if="k.rule?.fromMemory" aria-hidden="true">†</span>
-      <v-tooltip v-if="k.rule" activator="parent" location="top" max-width="340" open-on-focus>
-        {{ k.rule.says }} <em>({{ basisText(k.rule) }})</em>
-      </v-tooltip>
-    </span>
+    <button
+      v-for="k in known"
+      :key="k.id"
+      type="button"
+      class="chip"
+      :title="k.text"
+      :aria-label="`Rule ${k.id}`"
+      @click.prevent.stop="announce(k.text)"
+    >
+      {{ k.id }}<span v-if="k.memory">†</span>
+    </button>
   </span>
 </template>
 

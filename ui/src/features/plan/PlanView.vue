@@ -72,6 +72,7 @@ useKeys((e) => {
     <div
       ref="host"
       class="map"
+      role="application"
       tabindex="0"
       aria-label="Plan. Keys: D draw, G gate, C cut-out, E energizer, brackets choose a corner, arrows move it."
     />

@@ -41,12 +41,15 @@ final class Jobs {
             walked += side;
         }
         FenceLine line = new FenceLine("l", "long", false, corners, List.of(), List.of(), ground, Optional.empty());
-        return new Site(List.of(line), Optional.of(new EnergizerPlace("energizer", corners.getFirst().at())));
+        return new Site(
+                List.of(line),
+                Optional.of(new EnergizerPlace("energizer", corners.getFirst().at())));
     }
 
     /** A walk of so many fixes, one a second, with a metre of drifting error, as GPX. */
     static byte[] gpx(int fixes) {
-        StringBuilder gpx = new StringBuilder("<gpx version=\"1.1\" xmlns=\"http://www.topografix.com/GPX/1/1\"><trk><trkseg>");
+        StringBuilder gpx =
+                new StringBuilder("<gpx version=\"1.1\" xmlns=\"http://www.topografix.com/GPX/1/1\"><trk><trkseg>");
         Random random = new Random(1);
         double driftE = 0;
         double driftN = 0;

@@ -15,8 +15,10 @@ public final class Main {
     private Main() {}
 
     public static void main(String[] args) throws RunnerException {
-        Collection<RunResult> results = new Runner(
-                        new OptionsBuilder().include("buckle.bench").verbosity(VerboseMode.SILENT).build())
+        Collection<RunResult> results = new Runner(new OptionsBuilder()
+                        .include("buckle.bench")
+                        .verbosity(VerboseMode.SILENT)
+                        .build())
                 .run();
         Map<String, Double> medianMs = new TreeMap<>();
         for (RunResult r : results) {
@@ -26,12 +28,27 @@ public final class Main {
         }
         medianMs.forEach((name, ms) -> System.out.printf(Locale.ROOT, "%-20s %8.1f ms median%n", name, ms));
         goal("layout and takeoff, 100 km and 5 wires", medianMs.get("LayoutBench 100"), 30, "ms");
-        goal("the same, 200 km ÷ 100 km", medianMs.get("LayoutBench 200") / medianMs.get("LayoutBench 100"), 2.3, "times");
+        goal(
+                "the same, 200 km ÷ 100 km",
+                medianMs.get("LayoutBench 200") / medianMs.get("LayoutBench 100"),
+                2.3,
+                "times");
         goal("GPX of 100,000 points to a clean line", medianMs.get("WalkBench 100000"), 1500, "ms");
-        goal("the same, 100,000 ÷ 50,000 points", medianMs.get("WalkBench 100000") / medianMs.get("WalkBench 50000"), 2.5, "times");
+        goal(
+                "the same, 100,000 ÷ 50,000 points",
+                medianMs.get("WalkBench 100000") / medianMs.get("WalkBench 50000"),
+                2.5,
+                "times");
     }
 
     private static void goal(String what, double found, double most, String unit) {
-        System.out.printf(Locale.ROOT, "%-45s %8.2f %s (goal: at most %s) %s%n", what, found, unit, most, found <= most ? "met" : "MISSED");
+        System.out.printf(
+                Locale.ROOT,
+                "%-45s %8.2f %s (goal: at most %s) %s%n",
+                what,
+                found,
+                unit,
+                most,
+                found <= most ? "met" : "MISSED");
     }
 }

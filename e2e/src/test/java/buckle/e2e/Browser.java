@@ -30,12 +30,15 @@ final class Browser implements AutoCloseable {
         String chromium = System.getenv().getOrDefault("BUCKLE_CHROMIUM", "/usr/bin/chromium");
         browser = playwright
                 .chromium()
-                .launch(new BrowserType.LaunchOptions().setExecutablePath(Path.of(chromium)).setArgs(FLAGS));
+                .launch(new BrowserType.LaunchOptions()
+                        .setExecutablePath(Path.of(chromium))
+                        .setArgs(FLAGS));
     }
 
     Page page(int width, int height) {
-        BrowserContext context = browser.newContext(
-                new com.microsoft.playwright.Browser.NewContextOptions().setViewportSize(width, height).setAcceptDownloads(true));
+        BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
+                .setViewportSize(width, height)
+                .setAcceptDownloads(true));
         context.setDefaultTimeout(20_000);
         Page page = context.newPage();
         page.onPageError(complaints::add);

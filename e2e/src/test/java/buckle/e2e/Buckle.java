@@ -37,7 +37,8 @@ final class Buckle implements AutoCloseable {
 
     static Path folder(String name) {
         try {
-            return Files.createTempDirectory(Files.createDirectories(Path.of("target")).toAbsolutePath(), name + "-");
+            return Files.createTempDirectory(
+                    Files.createDirectories(Path.of("target")).toAbsolutePath(), name + "-");
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
@@ -47,7 +48,8 @@ final class Buckle implements AutoCloseable {
         int port = freePort();
         Process process = script(command, "--port", String.valueOf(port), "--data", data.toString());
         try {
-            BufferedReader out = new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
+            BufferedReader out =
+                    new BufferedReader(new InputStreamReader(process.getInputStream(), StandardCharsets.UTF_8));
             String line = out.readLine();
             String url = "http://127.0.0.1:" + port;
             if (line == null || !line.equals("Buckle is ready at " + url + " (Ctrl-C stops it)")) {
@@ -66,7 +68,8 @@ final class Buckle implements AutoCloseable {
         try {
             return new ProcessBuilder(command)
                     .directory(ROOT.toFile())
-                    .redirectError(Path.of("target", "script.err").toAbsolutePath().toFile())
+                    .redirectError(
+                            Path.of("target", "script.err").toAbsolutePath().toFile())
                     .start();
         } catch (IOException e) {
             throw new UncheckedIOException(e);

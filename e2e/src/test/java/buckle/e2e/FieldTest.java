@@ -24,7 +24,9 @@ class FieldTest {
     void readingsAreTypedOnAPhoneAndSurviveALostConnection() {
         Screen screen = new Screen(browser.page(390, 844), Buckle.demo().url);
         screen.yard();
-        screen.page.locator("article h2 a", new Page.LocatorOptions().setHasText("Alpaca paddocks")).click();
+        screen.page
+                .locator("article h2 a", new Page.LocatorOptions().setHasText("Alpaca paddocks"))
+                .click();
         screen.test("stage-test").click();
         Page page = screen.page;
         page.waitForSelector(".upright");

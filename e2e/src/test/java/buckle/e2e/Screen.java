@@ -3,6 +3,7 @@ package buckle.e2e;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.LoadState;
 import java.nio.file.Path;
 import java.util.List;
 
@@ -28,9 +29,13 @@ final class Screen {
 
     void open(String job, String stage) {
         yard();
-        page.locator("article h2 a", new Page.LocatorOptions().setHasText(job)).first().click();
+        page.locator("article h2 a", new Page.LocatorOptions().setHasText(job))
+                .first()
+                .click();
         stage(stage);
         page.waitForSelector("[data-test=figure-fence]");
+        page.waitForLoadState(LoadState.NETWORKIDLE);
+        page.waitForTimeout(300);
     }
 
     void stage(String stage) {
@@ -88,12 +93,15 @@ final class Screen {
         test("kv").fill(kv);
         int before = readings();
         test("take-reading").click();
-        page.waitForFunction("(n) => [...document.querySelectorAll('td button')].filter(b => /so far/.test(b.textContent)).reduce((s, b) => s + parseInt(b.textContent), 0) > n", before);
+        page.waitForFunction(
+                "(n) => [...document.querySelectorAll('td button')].filter(b => /so far/.test(b.textContent)).reduce((s, b) => s + parseInt(b.textContent), 0) > n",
+                before);
     }
 
     int readings() {
-        return ((Number) page.evaluate(
-                        "() => [...document.querySelectorAll('td button')].filter(b => /so far/.test(b.textContent)).reduce((s, b) => s + parseInt(b.textContent), 0)"))
+        return ((Number)
+                        page.evaluate(
+                                "() => [...document.querySelectorAll('td button')].filter(b => /so far/.test(b.textContent)).reduce((s, b) => s + parseInt(b.textContent), 0)"))
                 .intValue();
     }
 }

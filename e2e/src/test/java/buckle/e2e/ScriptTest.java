@@ -18,7 +18,9 @@ import tools.jackson.databind.JsonNode;
 
 /** The script itself: what it says, what it keeps, how it ends. */
 class ScriptTest {
-    private static final String WALK = Buckle.ROOT.resolve("exchange/src/test/resources/walks/orchard-ring-walk.gpx").toString();
+    private static final String WALK = Buckle.ROOT
+            .resolve("exchange/src/test/resources/walks/orchard-ring-walk.gpx")
+            .toString();
 
     private static int exit(Process process) throws InterruptedException {
         assertThat(process.waitFor(120, TimeUnit.SECONDS)).isTrue();
@@ -32,9 +34,17 @@ class ScriptTest {
     @Test
     void aTakenPortIsOneSentence() throws Exception {
         try (ServerSocket taken = new ServerSocket(0, 1, InetAddress.getLoopbackAddress())) {
-            Process process = Buckle.script("demo", "--port", String.valueOf(taken.getLocalPort()), "--data", Buckle.folder("taken").toString());
+            Process process = Buckle.script(
+                    "demo",
+                    "--port",
+                    String.valueOf(taken.getLocalPort()),
+                    "--data",
+                    Buckle.folder("taken").toString());
             assertThat(exit(process)).isEqualTo(1);
-            assertThat(said().lines().toList()).singleElement().asString().contains("Port " + taken.getLocalPort() + " is taken");
+            assertThat(said().lines().toList())
+                    .singleElement()
+                    .asString()
+                    .contains("Port " + taken.getLocalPort() + " is taken");
         }
     }
 
@@ -43,7 +53,8 @@ class ScriptTest {
         Path data = Buckle.folder("broken");
         Files.createDirectories(data.resolve("pg"));
         Files.writeString(data.resolve("pg/stray"), "x");
-        assertThat(exit(Buckle.script("start", "--port", String.valueOf(Buckle.freePort()), "--data", data.toString()))).isEqualTo(1);
+        assertThat(exit(Buckle.script("start", "--port", String.valueOf(Buckle.freePort()), "--data", data.toString())))
+                .isEqualTo(1);
         assertThat(said()).contains("is neither empty nor a database").hasLineCount(1);
         assertThat(exit(Buckle.script("frobnicate"))).isEqualTo(1);
         assertThat(said()).contains("There is no command frobnicate");
@@ -61,7 +72,10 @@ class ScriptTest {
         assertThat(out.resolve("layout.geojson")).isNotEmptyFile();
         assertThat(out.resolve("takeoff.csv")).isNotEmptyFile();
         Process bad = Buckle.script("compute", Buckle.ROOT.resolve("README.md").toString());
-        assertThat(Json.parse(bad.getInputStream().readAllBytes()).path("problems").size()).isPositive();
+        assertThat(Json.parse(bad.getInputStream().readAllBytes())
+                        .path("problems")
+                        .size())
+                .isPositive();
         assertThat(exit(bad)).isEqualTo(2);
     }
 
@@ -75,7 +89,8 @@ class ScriptTest {
                     .POST(HttpRequest.BodyPublishers.ofString("{\"name\":\"Kept\",\"client\":\"\",\"property\":\"\"}"))
                     .build();
             assertThat(http.send(make, BodyHandlers.ofString()).statusCode()).isEqualTo(201);
-            Process second = Buckle.script("start", "--port", String.valueOf(Buckle.freePort()), "--data", data.toString());
+            Process second =
+                    Buckle.script("start", "--port", String.valueOf(Buckle.freePort()), "--data", data.toString());
             assertThat(exit(second)).isEqualTo(1);
             assertThat(said()).contains("Buckle already runs on this data");
             assertThat(first.stop()).isTrue();
@@ -83,7 +98,8 @@ class ScriptTest {
         assertThat(data.resolve("buckle.pid")).doesNotExist();
         Files.writeString(data.resolve("schema"), "an older one");
         try (Buckle again = Buckle.start("start", data)) {
-            HttpRequest list = HttpRequest.newBuilder(URI.create(again.url + "/api/jobs")).build();
+            HttpRequest list =
+                    HttpRequest.newBuilder(URI.create(again.url + "/api/jobs")).build();
             assertThat(http.send(list, BodyHandlers.ofString()).body()).contains("\"Kept\"");
         }
         try (var backups = Files.list(data.resolve("backups"))) {

@@ -37,7 +37,9 @@ class Shots {
             shoot(screen.page, "survey");
             Screen phone = new Screen(browser.page(390, 844), buckle.url);
             phone.yard();
-            phone.page.locator("article h2 a", new Page.LocatorOptions().setHasText("Donkey")).click();
+            phone.page
+                    .locator("article h2 a", new Page.LocatorOptions().setHasText("Donkey"))
+                    .click();
             phone.page.waitForSelector(".upright");
             shoot(phone.page, "test-phone");
         }
