@@ -27,6 +27,10 @@ export function useHistory<T>(limit = 200) {
       past.value = [...past.value, now]
       return next
     },
+    /** Takes back the last remembering: the change came to nothing. */
+    forget() {
+      past.value = past.value.slice(0, -1)
+    },
     clear() {
       past.value = []
       future.value = []

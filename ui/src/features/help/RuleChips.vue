@@ -42,7 +42,9 @@ const known = computed(() =>
   border-bottom: 1px dotted var(--quiet);
   color: var(--quiet);
   font-size: 12px;
-  margin-right: 6px;
+  margin-right: 4px;
+  min-width: 24px;
+  min-height: 24px;
   cursor: help;
 }
 </style>

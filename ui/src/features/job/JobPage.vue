@@ -24,8 +24,12 @@ const TestStage = defineAsyncComponent(() => import('@/features/test/TestStage.v
 const stages = { survey: SurveyStage, layout: LayoutStage, takeoff: TakeoffStage, test: TestStage }
 const current = computed(() => stages[props.stage])
 
+/** Line and station travel in the address, so that a link leads to the place. */
+const place = computed(() =>
+  job.cursorM === null ? {} : { line: job.lineId, station: job.cursorM.toFixed(1) },
+)
 const go = (stage: string) =>
-  router.push({ name: 'job', params: { id: props.id, stage }, query: route.query })
+  router.push({ name: 'job', params: { id: props.id, stage }, query: place.value })
 const toggleUnits = () =>
   job.change((p) => withSpec(p, { units: p.spec.units === 'METRIC' ? 'FT_IN' : 'METRIC' }))
 const { commands, step } = useCommands(go, toggleUnits)
@@ -56,13 +60,9 @@ watch(
     if (route.query.station !== undefined && Number.isFinite(station)) job.cursorM = station
   },
 )
-watch(
-  () => [job.lineId, job.cursorM] as const,
-  ([line, at]) => {
-    const query = at === null ? {} : { line, station: at.toFixed(1) }
-    window.history.replaceState(window.history.state, '', router.resolve({ path: route.path, query }).href)
-  },
-)
+watch(place, (query) => {
+  window.history.replaceState(window.history.state, '', router.resolve({ path: route.path, query }).href)
+})
 watch(
   () => props.id,
   (id) => void job.load(id),

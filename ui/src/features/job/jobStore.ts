@@ -27,7 +27,7 @@ export const useJob = defineStore('job', () => {
   const selected = ref<ItemRef | null>(null)
   const history = useHistory<Plan>()
   const autosave = useAutosave(id)
-  /** The last plan the core could lay out; a change it refuses goes back to this one. */
+  /** The last plan the core could lay out after a whole change; a change it refuses goes back to this one. */
   let sound: Plan | null = null
 
   const units = computed(() => plan.value?.spec.units ?? 'FT_IN')
@@ -40,7 +40,7 @@ export const useJob = defineStore('job', () => {
     (order: { plan: Plan; final: boolean }) =>
       ask(client.POST('/api/design', { body: { plan: order.plan, readings: readings.value } })),
     (answer, order) => {
-      sound = order.plan
+      if (order.final) sound = order.plan
       design.value = answer.design
       assessment.value = answer.assessment
       problem.value = ''
@@ -55,6 +55,8 @@ export const useJob = defineStore('job', () => {
       problem.value = sentence
       if (order.final && e instanceof Trouble && !e.away && sound && plan.value === order.plan) {
         plan.value = sound
+        history.forget()
+        compute({ plan: sound, final: false })
         announce(`${sentence} The plan was put back as it was before.`)
       } else if (order.final && e instanceof Trouble && e.away) {
         autosave.offer(order.plan)

@@ -7,7 +7,7 @@ import type { useReadingDraft } from './useReadingDraft'
 
 const props = defineProps<{ draft: ReturnType<typeof useReadingDraft> }>()
 const job = useJob()
-const { habits, point, kv, wire, overRange, note, corrects, failure, unsent } = props.draft
+const { habits, point, kv, wire, overRange, note, when, corrects, failure, unsent } = props.draft
 const field = ref<HTMLInputElement>()
 const roles = { HOT: 'hot', EARTH: 'earth', PLAIN: 'plain' }
 
@@ -70,8 +70,9 @@ async function take() {
         </select>
       </label>
       <label>Meter to, kV <input v-model="habits.rangeKv" inputmode="decimal" data-test="range" /></label>
-      <label>Note <input v-model="note" /></label>
+      <label>When, if not now <input v-model="when" type="datetime-local" data-test="when" /></label>
     </div>
+    <label>Note <input v-model="note" /></label>
     <p v-if="failure" role="alert" class="failure" data-test="reading-failure">{{ failure }}</p>
     <v-btn class="strong mt-3" type="submit" data-test="take-reading">{{
       corrects ? 'Put the correction beside it' : 'Write down, next point'

@@ -41,6 +41,8 @@ export function useReadingDraft() {
   const wire = ref(0)
   const overRange = ref(false)
   const note = ref('')
+  /** When it was read, as the field has it; empty for now. */
+  const when = ref('')
   const corrects = ref<string | null>(null)
   const failure = ref('')
   const unsent = computed(() => waiting.value[job.id]?.length ?? 0)
@@ -90,7 +92,7 @@ export function useReadingDraft() {
       peakV,
       overRange: overRange.value,
       rangeV,
-      takenAt: new Date().toISOString(),
+      takenAt: (when.value ? new Date(when.value) : new Date()).toISOString(),
       takenBy: habits.takenBy.trim(),
       weather: habits.weather,
       growth: habits.growth,
@@ -111,6 +113,7 @@ export function useReadingDraft() {
     await send()
     kv.value = ''
     note.value = ''
+    when.value = ''
     overRange.value = false
     const wasCorrection = corrects.value !== null
     corrects.value = null
@@ -154,6 +157,7 @@ export function useReadingDraft() {
     wire,
     overRange,
     note,
+    when,
     corrects,
     failure,
     unsent,

@@ -8,6 +8,7 @@ import java.net.ServerSocket;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.nio.file.attribute.PosixFilePermissions;
 import java.util.concurrent.TimeUnit;
 
 /** A Buckle started by its script, as a person starts it, on a free port with a data folder of its own. */
@@ -37,8 +38,9 @@ final class Buckle implements AutoCloseable {
 
     static Path folder(String name) {
         try {
-            return Files.createTempDirectory(
-                    Files.createDirectories(Path.of("target")).toAbsolutePath(), name + "-");
+            Path parent = Files.createDirectories(Path.of("target")).toAbsolutePath();
+            Path folder = Files.createTempDirectory(parent, name + "-");
+            return Files.setPosixFilePermissions(folder, PosixFilePermissions.fromString("rwxr-xr-x"));
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }

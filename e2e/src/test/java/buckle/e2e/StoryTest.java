@@ -107,7 +107,7 @@ class StoryTest {
         screen.page.waitForFunction(
                 "() => /broken/.test(document.querySelector(\"[data-test='section-Section 2']\").textContent)");
         screen.page.waitForFunction(
-                "() => /Section 1.met/.test(document.querySelector(\"[data-test='section-Section 1']\").innerText)");
+                "() => /Section 1\\s+met/.test(document.querySelector(\"[data-test='section-Section 1']\").innerText)");
         List<String> standings = standings(screen);
         assertThat(standings).hasSize(2);
         assertThat(standings.get(0)).startsWith("Section 1 met");
