@@ -140,7 +140,7 @@ onMounted(load)
       </button>
     </nav>
 
-    <p v-if="loading" class="empty">Reading the jobs …</p>
+    <p v-if="loading" class="reading">Reading the jobs …</p>
     <p v-else-if="failure" class="empty" role="alert">
       {{ failure }} <v-btn class="ml-3" @click="load">Try again</v-btn>
     </p>
@@ -220,6 +220,7 @@ onMounted(load)
 .shelves button[aria-current='true'] {
   border-bottom-color: var(--accent);
 }
+.reading,
 .empty {
   padding: 60px 0;
   font-size: 16px;

@@ -39,7 +39,7 @@ final class Browser implements AutoCloseable {
         BrowserContext context = browser.newContext(new com.microsoft.playwright.Browser.NewContextOptions()
                 .setViewportSize(width, height)
                 .setAcceptDownloads(true));
-        context.setDefaultTimeout(20_000);
+        context.setDefaultTimeout(60_000);
         Page page = context.newPage();
         page.onPageError(complaints::add);
         page.onConsoleMessage(m -> {
