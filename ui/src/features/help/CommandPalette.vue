@@ -10,6 +10,7 @@ const props = defineProps<{ commands: Command[] }>()
 const open = defineModel<boolean>({ required: true })
 const query = ref('')
 const at = ref(0)
+const field = ref<{ focus: () => void } | null>(null)
 
 const found = computed(() => {
   const words = query.value.toLowerCase().split(/\s+/).filter(Boolean)
@@ -29,9 +30,16 @@ function run(command: Command | undefined) {
 </script>
 
 <template>
-  <v-dialog v-model="open" :transition="false" max-width="480" aria-label="Everything by name">
+  <v-dialog
+    v-model="open"
+    :transition="false"
+    @after-enter="field?.focus()"
+    max-width="480"
+    aria-label="Everything by name"
+  >
     <v-card class="pa-3">
       <v-text-field
+        ref="field"
         v-model="query"
         autofocus
         label="Type what you want to do"

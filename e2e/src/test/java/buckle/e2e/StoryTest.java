@@ -222,7 +222,7 @@ class StoryTest {
         page.keyboard().press("4");
         page.waitForURL("**/takeoff**");
         page.keyboard().press("Control+k");
-        page.waitForSelector("[role=option]");
+        page.waitForFunction("() => document.activeElement.tagName === 'INPUT'");
         page.keyboard().type("go to test");
         page.keyboard().press("Enter");
         page.waitForURL("**/test**");
