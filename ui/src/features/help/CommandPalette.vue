@@ -33,9 +33,9 @@ function run(command: Command | undefined) {
   <v-dialog
     v-model="open"
     :transition="false"
-    @after-enter="field?.focus()"
     max-width="480"
     aria-label="Everything by name"
+    @after-enter="field?.focus()"
   >
     <v-card class="pa-3">
       <v-text-field

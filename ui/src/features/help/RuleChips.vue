@@ -39,7 +39,8 @@ const known = computed(() =>
   white-space: nowrap;
 }
 .chip {
-  border-bottom: 1px dotted var(--quiet);
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
   color: var(--quiet);
   font-size: 12px;
   margin-right: 4px;

@@ -40,6 +40,10 @@ async function take() {
     <label class="check"
       ><input v-model="overRange" type="checkbox" data-test="over-range" /> over the meter's range</label
     >
+    <p v-if="failure" role="alert" class="failure" data-test="reading-failure">{{ failure }}</p>
+    <v-btn class="strong mt-2" type="submit" data-test="take-reading">{{
+      corrects ? 'Put the correction beside it' : 'Write down, next point'
+    }}</v-btn>
     <div class="pair">
       <label
         >Wire
@@ -70,13 +74,9 @@ async function take() {
         </select>
       </label>
       <label>Meter to, kV <input v-model="habits.rangeKv" inputmode="decimal" data-test="range" /></label>
-      <label>When, if not now <input v-model="when" type="datetime-local" data-test="when" /></label>
+      <label>Note <input v-model="note" /></label>
     </div>
-    <label>Note <input v-model="note" /></label>
-    <p v-if="failure" role="alert" class="failure" data-test="reading-failure">{{ failure }}</p>
-    <v-btn class="strong mt-3" type="submit" data-test="take-reading">{{
-      corrects ? 'Put the correction beside it' : 'Write down, next point'
-    }}</v-btn>
+    <label>When, if not now <input v-model="when" type="datetime-local" data-test="when" /></label>
     <p v-if="unsent" class="failure">{{ unsent }} kept here until the server is back.</p>
     <p class="quiet-text small">
       A meter, never a hand, tells whether the wire is live. Children and people with a pacemaker keep away.
@@ -121,7 +121,7 @@ select {
 }
 .pair {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
   gap: 8px;
 }
 .failure {

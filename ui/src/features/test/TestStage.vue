@@ -147,6 +147,9 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
   border-left: 5px solid var(--quiet);
   padding: 3px 10px;
 }
+.summary .standing {
+  margin-left: 6px;
+}
 .summary li.BROKEN {
   border-color: var(--broken);
 }

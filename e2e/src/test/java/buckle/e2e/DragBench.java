@@ -14,7 +14,8 @@ import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 /** From the pointer to the picture while a corner of a 10 km job is dragged, and what the first screen loads. */
 @EnabledIfSystemProperty(named = "bench", matches = "true")
 class DragBench {
-    private static final int MOVES = 60;
+    private static final int WARM_UP = 40;
+    private static final int MOVES = 80;
 
     @Test
     void measure() throws IOException {
@@ -64,13 +65,15 @@ class DragBench {
         page.evaluate("""
                 () => {
                   window.times = [];
-                  const value = document.querySelector('[data-test=figure-line-posts]').closest('aside');
                   let asked = 0;
                   addEventListener('pointermove', () => { asked ||= performance.now(); }, true);
                   new MutationObserver(() => { const from = asked; asked = 0; if (from) requestAnimationFrame(() => setTimeout(() => times.push(performance.now() - from))); })
                     .observe(document.querySelector('path.wire'), { attributes: true });
                 }""");
-        for (int i = 0; i < MOVES; i++) {
+        for (int i = 0; i < WARM_UP + MOVES; i++) {
+            if (i == WARM_UP) {
+                page.evaluate("() => { times.length = 0 }");
+            }
             page.mouse().move(at[0] + 2 * Math.sin(i) + i % 7, at[1] + i % 5 + 0.1 * i);
             page.waitForTimeout(60);
         }
