@@ -66,9 +66,9 @@ class SectionsTest {
         assertThat(layout.findings())
                 .anyMatch(f -> f.rule().equals("J7") && f.message().contains("open the cut-outs at both of its ends"));
         FenceLine one = RING.withCutOuts(List.of(Fences.cutOut("x1", 0, 80)));
-        Layout lonely =
+        Layout single =
                 LayoutPlanner.layOut(Fences.site(-2, -2, one), Spec.usual().withRingClosed(true));
-        assertThat(lonely.findings())
+        assertThat(single.findings())
                 .anyMatch(f -> f.severity() == Severity.WARN && f.message().contains("separates nothing"));
     }
 
