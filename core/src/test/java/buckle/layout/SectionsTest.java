@@ -75,14 +75,14 @@ class SectionsTest {
     @Test
     void aBranchHangsOnTheLineItEndsOn() {
         FenceLine main = Fences.line("main", false, 0, 0, 200, 0).withCutOuts(List.of(Fences.cutOut("m", 150, 0)));
-        FenceLine branch =
-                Fences.line("branch", false, 100, 0.3, 100, 90).withCutOuts(List.of(Fences.cutOut("b", 100, 3)));
-        Layout layout = layOut(Fences.site(-5, 0, main, branch));
+        FenceLine spur =
+                Fences.line("spur", false, 100, 0.3, 100, 90).withCutOuts(List.of(Fences.cutOut("b", 100, 3)));
+        Layout layout = layOut(Fences.site(-5, 0, main, spur));
         assertThat(section(layout, "feed").lengthM()).isCloseTo(150 + 2.7, within(0.05));
         assertThat(section(layout, "b").parentId()).contains("feed");
         assertThat(layout.testPoints())
                 .extracting(TestPoint::id)
-                .containsExactly("energizer", "before:m", "end:main:finish", "before:b", "end:branch:finish");
+                .containsExactly("energizer", "before:m", "end:main:finish", "before:b", "end:spur:finish");
     }
 
     @Test
