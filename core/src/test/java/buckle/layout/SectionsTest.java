@@ -76,13 +76,13 @@ class SectionsTest {
     void aBranchHangsOnTheLineItEndsOn() {
         FenceLine main = Fences.line("main", false, 0, 0, 200, 0).withCutOuts(List.of(Fences.cutOut("m", 150, 0)));
         FenceLine spur =
-                Fences.line("spur", false, 100, 0.3, 100, 90).withCutOuts(List.of(Fences.cutOut("b", 100, 3)));
+                Fences.line("spur", false, 100, 0.3, 100, 90).withCutOuts(List.of(Fences.cutOut("s", 100, 3)));
         Layout layout = layOut(Fences.site(-5, 0, main, spur));
         assertThat(section(layout, "feed").lengthM()).isCloseTo(150 + 2.7, within(0.05));
-        assertThat(section(layout, "b").parentId()).contains("feed");
+        assertThat(section(layout, "s").parentId()).contains("feed");
         assertThat(layout.testPoints())
                 .extracting(TestPoint::id)
-                .containsExactly("energizer", "before:m", "end:main:finish", "before:b", "end:spur:finish");
+                .containsExactly("energizer", "before:m", "end:main:finish", "before:s", "end:spur:finish");
     }
 
     @Test
