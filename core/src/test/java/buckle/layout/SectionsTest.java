@@ -75,8 +75,7 @@ class SectionsTest {
     @Test
     void aBranchHangsOnTheLineItEndsOn() {
         FenceLine main = Fences.line("main", false, 0, 0, 200, 0).withCutOuts(List.of(Fences.cutOut("m", 150, 0)));
-        FenceLine spur =
-                Fences.line("spur", false, 100, 0.3, 100, 90).withCutOuts(List.of(Fences.cutOut("s", 100, 3)));
+        FenceLine spur = Fences.line("spur", false, 100, 0.3, 100, 90).withCutOuts(List.of(Fences.cutOut("s", 100, 3)));
         Layout layout = layOut(Fences.site(-5, 0, main, spur));
         assertThat(section(layout, "feed").lengthM()).isCloseTo(150 + 2.7, within(0.05));
         assertThat(section(layout, "s").parentId()).contains("feed");
