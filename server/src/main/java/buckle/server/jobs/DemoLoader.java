@@ -3,6 +3,7 @@ package buckle.server.jobs;
 import buckle.exchange.JobFileReader;
 import buckle.exchange.Json;
 import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.Comparator;
 import org.apache.ibatis.annotations.Insert;
@@ -10,18 +11,19 @@ import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
-import org.springframework.boot.ApplicationArguments;
-import org.springframework.boot.ApplicationRunner;
+import org.springframework.beans.factory.SmartInitializingSingleton;
 import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.core.io.Resource;
 import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.stereotype.Component;
 import org.springframework.transaction.support.TransactionTemplate;
 
-/** Loads each demo job once; one that was changed or put away since is left as it is. */
+/**
+ * Loads each demo job once, before the server answers anybody; one that was changed or put away since is left as it is.
+ */
 @Component
 @ConditionalOnProperty(name = "buckle.demo", havingValue = "true")
-class DemoLoader implements ApplicationRunner {
+class DemoLoader implements SmartInitializingSingleton {
     private static final Logger LOG = LoggerFactory.getLogger(DemoLoader.class);
 
     private final JobService jobs;
@@ -42,12 +44,16 @@ class DemoLoader implements ApplicationRunner {
     }
 
     @Override
-    public void run(ApplicationArguments args) throws IOException {
-        Resource[] files = new PathMatchingResourcePatternResolver().getResources("classpath:demo/*.geojson");
-        Arrays.sort(files, Comparator.comparing(r -> String.valueOf(r.getFilename())));
-        for (Resource file : files) {
-            byte[] bytes = file.getContentAsByteArray();
-            transaction.executeWithoutResult(status -> load(String.valueOf(file.getFilename()), bytes));
+    public void afterSingletonsInstantiated() {
+        try {
+            Resource[] files = new PathMatchingResourcePatternResolver().getResources("classpath:demo/*.geojson");
+            Arrays.sort(files, Comparator.comparing(r -> String.valueOf(r.getFilename())));
+            for (Resource file : files) {
+                byte[] bytes = file.getContentAsByteArray();
+                transaction.executeWithoutResult(status -> load(String.valueOf(file.getFilename()), bytes));
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("reading the demo jobs that ship with the application", e);
         }
     }
 
