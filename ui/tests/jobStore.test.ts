@@ -140,6 +140,27 @@ describe('the open job', () => {
     expect(localStorage.getItem('buckle.draft.j')).toBeNull()
   })
 
+  it('hands a plan left in the browser to the server to keep, when somebody saved in between', async () => {
+    const left = withSpec(plan(), { ringClosed: true })
+    localStorage.setItem('buckle.draft.j', JSON.stringify({ saveNo: 1, plan: left }))
+    server.saveNo = 4
+    const job = await opened()
+    await job.saveNow()
+    expect(job.saveState).toBe('conflict')
+    expect(job.conflict?.keptRevision).toBe(7)
+  })
+
+  it('says nothing of a plan left in the browser that the server has already', async () => {
+    const { spec, site } = plan()
+    localStorage.setItem('buckle.draft.j', JSON.stringify({ saveNo: 1, plan: { spec, site } }))
+    server.saveNo = 4
+    const job = await opened()
+    await job.saveNow()
+    expect(job.saveState).toBe('saved')
+    expect(server.saves).toBe(0)
+    expect(localStorage.getItem('buckle.draft.j')).toBeNull()
+  })
+
   it('stops at a stale save and settles it either way', async () => {
     const job = await opened()
     server.saveNo = 5

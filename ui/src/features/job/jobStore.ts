@@ -88,7 +88,7 @@ export const useJob = defineStore('job', () => {
       readings.value = taken
       catalogue.value = all
       adopt(state)
-      const draft = autosave.takeDraft(state.saveNo)
+      const draft = autosave.takeDraft(state.plan)
       if (draft) {
         announce('Changes that had not reached the server were taken up again.')
         change(() => draft)

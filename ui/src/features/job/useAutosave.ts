@@ -1,6 +1,7 @@
 import { ref, shallowRef, type Ref } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
 import type { Plan } from '@/api/types'
+import { sameJson } from '@/shared/sameJson'
 import { newId } from '@/shared/uuid'
 
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'away' | 'refused' | 'conflict'
@@ -98,14 +99,19 @@ export function useAutosave(jobId: Ref<string>) {
     }
   }
 
-  /** A plan left in this browser that builds on the save the server has; an older one is dropped. */
-  function takeDraft(serverSaveNo: number): Plan | null {
+  /**
+   * A plan left in this browser that the server does not have. It is offered on the save it was built on, so that the
+   * server keeps it aside when somebody saved in between.
+   */
+  function takeDraft(onServer: Plan): Plan | null {
     const text = localStorage.getItem(key())
     if (!text) return null
     localStorage.removeItem(key())
     try {
       const draft = JSON.parse(text) as Draft
-      return draft.saveNo === serverSaveNo ? draft.plan : null
+      if (sameJson(draft.plan, onServer)) return null
+      saveNo = draft.saveNo
+      return draft.plan
     } catch {
       return null
     }
