@@ -10,7 +10,7 @@ const grouped = (value: number, places = 0) =>
 /** A length: `812 ft 4 in`, `34 in`, `247.6 m`, `860 mm`. */
 export function lengthText(lengthM: number, units: UnitSystem): string {
   if (units === 'METRIC')
-    return Math.abs(lengthM) < 2 ? `${Math.round(lengthM * 1000)} mm` : `${grouped(lengthM, 1)} m`
+    return Math.abs(Math.round(lengthM * 1000)) < 2000 ? `${Math.round(lengthM * 1000)} mm` : `${grouped(lengthM, 1)} m`
   if (Math.abs(lengthM) < 4 * M_PER_FT) return `${trimmed(lengthM / M_PER_IN)} in`
   const inches = Math.round(Math.abs(lengthM) / M_PER_IN)
   const feet = `${lengthM < 0 ? '-' : ''}${grouped(Math.floor(inches / 12))} ft`

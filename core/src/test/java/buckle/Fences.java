@@ -29,7 +29,7 @@ public final class Fences {
         for (int i = 0; i + 1 < eastNorth.length; i += 2) {
             corners.add(new Corner("c" + (corners.size() + 1), at(eastNorth[i], eastNorth[i + 1])));
         }
-        return new FenceLine(id, "Line " + id, closed, corners, List.of(), List.of(), List.of(), Optional.empty());
+        return FenceLine.free(id, "Line " + id, closed, corners);
     }
 
     public static Gate gate(String id, GateKind kind, double eastM, double northM, double openingM) {

@@ -40,7 +40,7 @@ final class Jobs {
             n += side * Math.sin(angle);
             walked += side;
         }
-        FenceLine line = new FenceLine("l", "long", false, corners, List.of(), List.of(), ground, Optional.empty());
+        FenceLine line = FenceLine.free("l", "long", false, corners).withGround(ground, Optional.empty());
         return new Site(
                 List.of(line),
                 Optional.of(new EnergizerPlace("energizer", corners.getFirst().at())));

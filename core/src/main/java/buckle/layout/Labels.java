@@ -1,10 +1,10 @@
 package buckle.layout;
 
 /** Letters for corners: A to Z, then AA, AB and on. */
-final class Labels {
+public final class Labels {
     private Labels() {}
 
-    static String letter(int index) {
+    public static String letter(int index) {
         String last = String.valueOf((char) ('A' + index % 26));
         return index < 26 ? last : letter(index / 26 - 1) + last;
     }

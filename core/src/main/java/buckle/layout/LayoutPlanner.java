@@ -1,9 +1,12 @@
 package buckle.layout;
 
+import buckle.land.Contacts;
+import buckle.land.Surroundings;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.LocalPlane;
 import buckle.site.Site;
+import buckle.site.Tees;
 import buckle.spec.GroundSchool;
 import buckle.spec.Spec;
 import java.util.ArrayList;
@@ -14,13 +17,23 @@ import java.util.Optional;
 public final class LayoutPlanner {
     private LayoutPlanner() {}
 
+    /** On open ground: nothing is known around the fence. */
     public static Layout layOut(Site site, Spec spec) {
+        return layOut(site, Surroundings.NONE, spec);
+    }
+
+    public static Layout layOut(Site given, Surroundings around, Spec spec) {
+        Site site = Tees.settled(given);
         LocalPlane plane = site.plane();
         List<Finding> findings = new ArrayList<>();
         List<LineLayer> layers = new ArrayList<>();
         List<LineLayout> lines = new ArrayList<>();
+        List<Tees.Tee> tees = Tees.of(site, plane);
+        Contacts land = new Contacts(around.land(), plane);
         for (FenceLine line : site.lines()) {
-            LineLayer layer = new LineLayer(line, spec, plane, findings);
+            List<Tees.Tee> branches =
+                    tees.stream().filter(t -> t.onLineId().equals(line.id())).toList();
+            LineLayer layer = new LineLayer(line, spec, plane, branches, land, around.terrain(), findings);
             layers.add(layer);
             lines.add(layer.layOut());
         }
@@ -28,10 +41,11 @@ public final class LayoutPlanner {
             return new Layout(plane.origin(), lines, Optional.empty(), List.of(), List.of(), findings);
         }
         FeedPlace feed = FeedPlanner.plan(site, spec, plane, layers, lines);
-        Network.Result network = Network.of(lines, layers, feed, spec.ringClosed(), plane);
+        Network.Result network = Network.of(lines, layers, tees, feed, spec.ringClosed(), plane);
         findings.addAll(network.findings());
         feedFindings(feed, spec, lines, findings);
         gateFindings(lines, findings);
+        findings.addAll(LandFindings.of(layers, lines, feed, around, spec, plane));
         cautions(lines, findings);
         List<TestPoint> points = TestPoints.of(lines, layers, feed, network, plane);
         return new Layout(plane.origin(), lines, Optional.of(feed), network.sections(), points, findings);

@@ -1,5 +1,9 @@
 package buckle.layout;
 
+import buckle.land.Contact;
+import buckle.land.Contacts;
+import buckle.land.Terrain;
+import buckle.site.Corner;
 import buckle.site.CutOut;
 import buckle.site.FenceLine;
 import buckle.site.Gate;
@@ -8,6 +12,7 @@ import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Polylines;
 import buckle.site.Stationing;
+import buckle.site.Tees;
 import buckle.spec.Spec;
 import buckle.units.Lengths;
 import java.util.ArrayList;
@@ -27,29 +32,52 @@ final class LineLayer {
     private final LocalPlane plane;
     private final Stationing stationing;
     private final List<Finding> findings;
+    private final List<Tees.Tee> branches;
+    private final Terrain terrain;
+    private final List<Contact> contacts;
     private final List<Brace> braces = new ArrayList<>();
 
     /** A post that is fixed before line posts are evened out. */
     private record Mark(double stationM, PostKind kind, String label, double deflectionDeg, boolean ends) {}
 
-    LineLayer(FenceLine line, Spec spec, LocalPlane plane, List<Finding> findings) {
+    /** @param branches tees of other lines on this one */
+    LineLayer(
+            FenceLine line,
+            Spec spec,
+            LocalPlane plane,
+            List<Tees.Tee> branches,
+            Contacts land,
+            Terrain terrain,
+            List<Finding> findings) {
         this.line = line;
         this.spec = spec;
         this.plane = plane;
+        this.branches = branches;
+        this.terrain = terrain;
         this.findings = findings;
         List<PlanePoint> corners =
                 line.corners().stream().map(c -> plane.toPlane(c.at())).toList();
         this.stationing = new Stationing(corners, line.closed());
+        this.contacts = land.of(stationing);
     }
 
     Stationing stationing() {
         return stationing;
     }
 
+    FenceLine line() {
+        return line;
+    }
+
+    List<Contact> contacts() {
+        return contacts;
+    }
+
     LineLayout layOut() {
         List<GatePlace> gates = gates();
         List<CutOutPlace> cutOuts = cutOuts(gates);
-        Profile profile = Profile.along(stationing, line.closed(), line.ground(), plane);
+        Profile profile = Profile.along(stationing, line.closed(), line.ground(), plane, terrain);
+        gapFindings(profile);
         List<Mark> marks = marks(gates);
         List<Pull> pulls = pulls(marks, gates, profile);
         pulls.forEach(this::brace);
@@ -61,13 +89,33 @@ final class LineLayer {
                 lengthM,
                 profile.slopeLengthM(0, lengthM),
                 line.closed() ? Polylines.areaM2(cornerPoints()) : 0,
+                line.corners().stream().map(Corner::at).toList(),
                 stationing.cornerStationsM(),
                 profile.points(),
+                profile.gaps(),
                 posts(marks, gates),
                 braces,
                 pulls,
                 gates,
-                cutOuts);
+                cutOuts,
+                contacts.stream()
+                        .map(c -> new LandSpan(
+                                c.feature().id(),
+                                c.feature().kind(),
+                                c.feature().title(),
+                                c.fromM(),
+                                c.toM()))
+                        .toList());
+    }
+
+    private void gapFindings(Profile profile) {
+        for (ProfileGap gap : profile.gaps()) {
+            note(
+                    "L3",
+                    gap.fromM(),
+                    "No height is known from " + text(gap.fromM()) + " to " + text(gap.toM())
+                            + ": the ground is drawn straight there, and wire for it may be short.");
+        }
     }
 
     private List<PlanePoint> cornerPoints() {
@@ -147,7 +195,27 @@ final class LineLayer {
             marks.add(new Mark(gate.toM(), PostKind.GATE, gate.name(), 0, true));
         }
         marks.sort(Comparator.comparingDouble(Mark::stationM));
-        return merged(marks);
+        List<Mark> merged = merged(marks);
+        branches.forEach(tee -> branch(merged, tee, gates));
+        return merged;
+    }
+
+    /** A branch stands on a strong post that is there already, or gets one. */
+    private void branch(List<Mark> marks, Tees.Tee tee, List<GatePlace> gates) {
+        double at = tee.stationM();
+        for (GatePlace gate : gates) {
+            if (at > gate.fromM() + SAME_PLACE_M && at < gate.toM() - SAME_PLACE_M) {
+                warn("J5", at, "Another line branches off in the opening of " + gate.name() + ". Move one of them.");
+            }
+        }
+        boolean stands = marks.stream()
+                .anyMatch(m -> m.kind() != PostKind.LINE && Math.abs(m.stationM() - at) < SAME_PLACE_M
+                        || line.closed() && stationing.lengthM() - at < SAME_PLACE_M);
+        if (!stands) {
+            marks.removeIf(m -> Math.abs(m.stationM() - at) < SAME_PLACE_M);
+            marks.add(new Mark(at, PostKind.TEE, "", 0, false));
+            marks.sort(Comparator.comparingDouble(Mark::stationM));
+        }
     }
 
     private Mark corner(int i, int count) {
@@ -183,7 +251,10 @@ final class LineLayer {
         boolean doubled = line.closed()
                 && result.size() > 1
                 && stationing.lengthM() - result.getLast().stationM() < SAME_PLACE_M;
-        return doubled ? result.subList(0, result.size() - 1) : result;
+        if (doubled) {
+            result.removeLast();
+        }
+        return result;
     }
 
     private List<Pull> pulls(List<Mark> marks, List<GatePlace> gates, Profile profile) {
@@ -285,8 +356,15 @@ final class LineLayer {
                 place.latDeg(),
                 mark.label(),
                 mark.deflectionDeg(),
-                mark.ends()));
+                mark.ends(),
+                shared(mark)));
         return at;
+    }
+
+    private boolean shared(Mark mark) {
+        return mark.kind() == PostKind.END
+                && (line.startsOn().isPresent() && mark.stationM() == 0
+                        || line.endsOn().isPresent() && mark.stationM() > 0);
     }
 
     private void note(String rule, double stationM, String message) {

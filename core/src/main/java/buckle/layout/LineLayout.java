@@ -1,8 +1,15 @@
 package buckle.layout;
 
+import buckle.site.GeoPoint;
 import java.util.List;
 
-/** One fence line laid out. Lists are in order of station. */
+/**
+ * One fence line laid out. Lists are in order of station.
+ *
+ * @param corners where the corners really are: the end of a branch lies on the line it branches from
+ * @param profileGaps stretches where no height of the ground is known
+ * @param land features of the property met along the line
+ */
 public record LineLayout(
         String lineId,
         String name,
@@ -10,16 +17,22 @@ public record LineLayout(
         double lengthM,
         double slopeLengthM,
         double areaM2,
+        List<GeoPoint> corners,
         List<Double> cornerStationsM,
         List<ProfilePoint> profile,
+        List<ProfileGap> profileGaps,
         List<Post> posts,
         List<Brace> braces,
         List<Pull> pulls,
         List<GatePlace> gates,
-        List<CutOutPlace> cutOuts) {
+        List<CutOutPlace> cutOuts,
+        List<LandSpan> land) {
     public LineLayout {
         cornerStationsM = List.copyOf(cornerStationsM);
+        corners = List.copyOf(corners);
         profile = List.copyOf(profile);
+        profileGaps = List.copyOf(profileGaps);
+        land = List.copyOf(land);
         posts = List.copyOf(posts);
         braces = List.copyOf(braces);
         pulls = List.copyOf(pulls);
@@ -27,7 +40,8 @@ public record LineLayout(
         cutOuts = List.copyOf(cutOuts);
     }
 
+    /** Posts of a kind to be set for this line; one that stands as another line's post is counted there. */
     public long count(PostKind kind) {
-        return posts.stream().filter(p -> p.kind() == kind).count();
+        return posts.stream().filter(p -> p.kind() == kind && !p.shared()).count();
     }
 }

@@ -3,6 +3,7 @@ package buckle.layout;
 import buckle.layout.Section.Stretch;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
+import buckle.site.Tees;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -26,8 +27,10 @@ final class Network {
 
     private final List<LineLayout> lines;
     private final List<LineLayer> layers;
+    private final List<Tees.Tee> tees;
     private final FeedPlace feed;
     private final boolean ringClosed;
+    private final List<Finding> idle = new ArrayList<>();
     private final List<Piece> pieces = new ArrayList<>();
     private final List<Switch> switches = new ArrayList<>();
     private final List<List<Break>> breaks = new ArrayList<>();
@@ -45,16 +48,23 @@ final class Network {
     /** What was found: sections in order from the energizer, where each ends, and findings. */
     record Result(List<Section> sections, List<TestPoint> ends, List<Finding> findings) {}
 
-    private Network(List<LineLayout> lines, List<LineLayer> layers, FeedPlace feed, boolean ringClosed) {
+    private Network(
+            List<LineLayout> lines, List<LineLayer> layers, List<Tees.Tee> tees, FeedPlace feed, boolean ringClosed) {
         this.lines = lines;
         this.layers = layers;
+        this.tees = tees;
         this.feed = feed;
         this.ringClosed = ringClosed;
     }
 
     static Result of(
-            List<LineLayout> lines, List<LineLayer> layers, FeedPlace feed, boolean ringClosed, LocalPlane plane) {
-        Network network = new Network(lines, layers, feed, ringClosed);
+            List<LineLayout> lines,
+            List<LineLayer> layers,
+            List<Tees.Tee> tees,
+            FeedPlace feed,
+            boolean ringClosed,
+            LocalPlane plane) {
+        Network network = new Network(lines, layers, tees, feed, ringClosed);
         List<Joint> joints = network.joints();
         network.cut(joints);
         network.join(joints);
@@ -62,28 +72,48 @@ final class Network {
     }
 
     private List<Joint> joints() {
-        List<Joint> joints = new ArrayList<>();
-        for (int i = 0; i < lines.size(); i++) {
-            if (!lines.get(i).closed()) {
-                joint(i, true).ifPresent(joints::add);
-                joint(i, false).ifPresent(joints::add);
-            }
-        }
-        return joints;
+        return tees.stream()
+                .map(t -> new Joint(lineIndex(t.lineId()), t.atStart(), lineIndex(t.onLineId()), t.stationM()))
+                .toList();
     }
 
-    private Optional<Joint> joint(int end, boolean atStart) {
-        PlanePoint at =
-                layers.get(end).stationing().at(atStart ? 0 : lines.get(end).lengthM());
-        for (int other = 0; other < lines.size(); other++) {
-            if (other != end) {
-                var place = layers.get(other).stationing().nearest(at);
-                if (place.offsetM() <= JOINED_M) {
-                    return Optional.of(new Joint(end, atStart, other, place.stationM()));
+    /** An end that stops right at another line without being joined to it stays dead, or looks as if it were joined. */
+    private void looseEnds(List<Finding> findings) {
+        for (int i = 0; i < lines.size(); i++) {
+            LineLayout line = lines.get(i);
+            for (boolean atStart : line.closed() ? new boolean[0] : new boolean[] {true, false}) {
+                if (joined(i, atStart)) {
+                    continue;
+                }
+                double station = atStart ? 0 : line.lengthM();
+                PlanePoint at = layers.get(i).stationing().at(station);
+                for (int other = 0; other < lines.size(); other++) {
+                    if (other != i
+                            && !branches(other, i)
+                            && layers.get(other).stationing().nearest(at).offsetM() <= JOINED_M) {
+                        findings.add(Finding.at(
+                                "J1",
+                                Severity.WARN,
+                                line.lineId(),
+                                station,
+                                (atStart ? "The start of " : "The end of ") + line.name() + " stops at "
+                                        + lines.get(other).name()
+                                        + " without being joined to it. Join it there, or move it away."));
+                    }
                 }
             }
         }
-        return Optional.empty();
+    }
+
+    private boolean joined(int line, boolean atStart) {
+        String id = lines.get(line).lineId();
+        return tees.stream().anyMatch(t -> t.lineId().equals(id) && t.atStart() == atStart);
+    }
+
+    private boolean branches(int line, int onLine) {
+        String id = lines.get(line).lineId();
+        String on = lines.get(onLine).lineId();
+        return tees.stream().anyMatch(t -> t.lineId().equals(id) && t.onLineId().equals(on));
     }
 
     private void cut(List<Joint> joints) {
@@ -100,8 +130,9 @@ final class Network {
                 all.add(new Break(feed.stationM(), Optional.empty()));
             }
             all.sort(Comparator.comparingDouble(Break::stationM));
-            all.removeIf(b -> b.stationM() < SAME_STATION_M || b.stationM() > line.lengthM() - SAME_STATION_M);
-            dropDoubled(all);
+            all.stream().filter(b -> atEnd(line, b)).forEach(b -> idle(line, b, "stands at the very end of the line"));
+            all.removeIf(b -> atEnd(line, b));
+            dropDoubled(line, all);
             breaks.add(all);
             double from = 0;
             for (Break b : all) {
@@ -112,11 +143,33 @@ final class Network {
         }
     }
 
+    private static boolean atEnd(LineLayout line, Break b) {
+        return b.stationM() < SAME_STATION_M || b.stationM() > line.lengthM() - SAME_STATION_M;
+    }
+
+    private void idle(LineLayout line, Break b, String why) {
+        b.cutOut()
+                .ifPresent(c -> idle.add(Finding.at(
+                        "J4",
+                        Severity.WARN,
+                        line.lineId(),
+                        c.stationM(),
+                        c.name() + " " + why + " and separates nothing. Move it, or take it out.")));
+    }
+
     /** Two breaks at one place are one; a cut-out among them stays. */
-    private static void dropDoubled(List<Break> all) {
+    private void dropDoubled(LineLayout line, List<Break> all) {
         for (int k = all.size() - 1; k > 0; k--) {
-            if (all.get(k).stationM() - all.get(k - 1).stationM() < SAME_STATION_M) {
-                all.remove(all.get(k).cutOut().isPresent() ? k - 1 : k);
+            Break one = all.get(k - 1);
+            Break two = all.get(k);
+            if (two.stationM() - one.stationM() < SAME_STATION_M) {
+                if (one.cutOut().isPresent() && two.cutOut().isPresent()) {
+                    idle(
+                            line,
+                            one,
+                            "stands at the place of " + two.cutOut().get().name());
+                }
+                all.remove(two.cutOut().isPresent() ? k - 1 : k);
             }
         }
     }
@@ -188,7 +241,8 @@ final class Network {
         Map<Integer, String> ids = new LinkedHashMap<>();
         Map<String, String> parents = new HashMap<>();
         Map<Integer, String> entry = new HashMap<>();
-        List<Finding> findings = new ArrayList<>();
+        List<Finding> findings = new ArrayList<>(idle);
+        looseEnds(findings);
         ids.put(feedRoot, "feed");
         Deque<Integer> open = new ArrayDeque<>(List.of(feedRoot));
         while (!open.isEmpty()) {
@@ -314,7 +368,7 @@ final class Network {
             int i, double stationM, String which, Map<Integer, String> ids, LocalPlane plane) {
         LineLayout line = lines.get(i);
         boolean fed = line.lineId().equals(feed.lineId()) && Math.abs(feed.stationM() - stationM) < JOINED_M;
-        boolean joined = !line.closed() && joint(i, stationM == 0).isPresent();
+        boolean joined = !line.closed() && joined(i, stationM == 0);
         String section = ids.get(root(endAt(i, stationM)));
         if (fed || joined || section == null) {
             return Optional.empty();

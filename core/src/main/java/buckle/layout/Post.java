@@ -7,6 +7,7 @@ package buckle.layout;
  * @param label letter of the corner, name of the gate, or empty
  * @param deflectionDeg how much the line turns here, positive to the right
  * @param ends whether wires end here on strain insulators; otherwise they pass
+ * @param shared whether it stands already as a post of the line this one branches from, and is counted there
  */
 public record Post(
         int number,
@@ -16,4 +17,5 @@ public record Post(
         double latDeg,
         String label,
         double deflectionDeg,
-        boolean ends) {}
+        boolean ends,
+        boolean shared) {}

@@ -5,10 +5,12 @@ public enum PostKind {
     END,
     CORNER,
     GATE,
+    /** Where another line branches off. */
+    TEE,
     BRACE,
     LINE;
 
     public boolean strong() {
-        return this == END || this == CORNER || this == GATE;
+        return this == END || this == CORNER || this == GATE || this == TEE;
     }
 }

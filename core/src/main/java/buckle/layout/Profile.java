@@ -1,11 +1,14 @@
 package buckle.layout;
 
+import buckle.land.Terrain;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** Heights of the ground along a line and the length along the slope they make. Level where nothing is known. */
 final class Profile {
@@ -13,12 +16,15 @@ final class Profile {
     private static final double FAR_OFF_M = 25;
 
     private static final double LEAST_STEP_M = 1;
+    private static final int MOST_STEPS = 20_000;
 
     private final List<ProfilePoint> points;
+    private final List<ProfileGap> gaps;
     private final double[] slopeAtM;
 
-    private Profile(List<ProfilePoint> points) {
+    private Profile(List<ProfilePoint> points, List<ProfileGap> gaps) {
         this.points = points;
+        this.gaps = gaps;
         this.slopeAtM = new double[points.size()];
         for (int i = 1; i < points.size(); i++) {
             ProfilePoint a = points.get(i - 1);
@@ -27,7 +33,57 @@ final class Profile {
         }
     }
 
-    static Profile along(Stationing line, boolean closed, List<GeoPoint> ground, LocalPlane plane) {
+    /** The profile over the terrain where it knows the ground, otherwise over the places measured along the line. */
+    static Profile along(Stationing line, boolean closed, List<GeoPoint> ground, LocalPlane plane, Terrain terrain) {
+        Optional<Profile> over = over(line, closed, plane, terrain);
+        return over.isPresent() ? over.get() : measured(line, closed, ground, plane);
+    }
+
+    private static Optional<Profile> over(Stationing line, boolean closed, LocalPlane plane, Terrain terrain) {
+        if (terrain.equals(Terrain.NONE)) {
+            return Optional.empty();
+        }
+        List<ProfilePoint> found = new ArrayList<>();
+        List<ProfileGap> gaps = new ArrayList<>();
+        double known = 0;
+        boolean open = false;
+        for (double station : stations(line, terrain.stepM())) {
+            OptionalDouble height = terrain.heightM(plane.toGeo(line.at(station)));
+            if (height.isPresent()) {
+                if (open) {
+                    gaps.add(new ProfileGap(known, station));
+                }
+                open = false;
+                known = station;
+                found.add(new ProfilePoint(station, height.getAsDouble()));
+            } else {
+                open = true;
+            }
+        }
+        if (open) {
+            gaps.add(new ProfileGap(known, line.lengthM()));
+        }
+        return found.size() < 2
+                ? Optional.empty()
+                : Optional.of(new Profile(whole(found, closed, line.lengthM()), gaps));
+    }
+
+    /** Every step along each side, and its corners; at most so many that a long line stays quick. */
+    private static List<Double> stations(Stationing line, double stepM) {
+        double step = Math.max(stepM, line.lengthM() / MOST_STEPS);
+        List<Double> stations = new ArrayList<>();
+        for (int side = 0; side < line.sideCount(); side++) {
+            double from = line.cornerStationM(side);
+            int steps = (int) Math.max(1, Math.ceil(line.sideLengthM(side) / step));
+            for (int k = 0; k < steps; k++) {
+                stations.add(from + line.sideLengthM(side) * k / steps);
+            }
+        }
+        stations.add(line.lengthM());
+        return stations;
+    }
+
+    private static Profile measured(Stationing line, boolean closed, List<GeoPoint> ground, LocalPlane plane) {
         List<ProfilePoint> found = new ArrayList<>();
         int side = 0;
         for (GeoPoint g : ground) {
@@ -40,7 +96,7 @@ final class Profile {
             }
         }
         found.sort(Comparator.comparingDouble(ProfilePoint::stationM));
-        return new Profile(whole(thinned(found), closed, line.lengthM()));
+        return new Profile(whole(thinned(found), closed, line.lengthM()), List.of());
     }
 
     private static List<ProfilePoint> thinned(List<ProfilePoint> found) {
@@ -76,6 +132,10 @@ final class Profile {
 
     List<ProfilePoint> points() {
         return points;
+    }
+
+    List<ProfileGap> gaps() {
+        return gaps;
     }
 
     double slopeLengthM(double fromM, double toM) {

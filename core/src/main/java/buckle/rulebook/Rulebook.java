@@ -13,7 +13,7 @@ import java.util.Optional;
 /** All rules this version knows, in the order of the job. */
 public final class Rulebook {
     /** Raised whenever a value or a rule changes; kept with every stored plan. */
-    public static final int REVISION = 1;
+    public static final int REVISION = 2;
 
     private static final List<Rule> RULES = List.of(
             // Wires by animal, heights above ground.
@@ -60,6 +60,7 @@ public final class Rulebook {
                     "P15",
                     "Posts between two strong posts stand at equal spacing, none wider than the spacing.",
                     CONVENTION),
+            practice("P9", "Middle posts are set back 2 in where insulators sit on the side of corner posts."),
             // Braces.
             practice("B1", "Rail of an H brace 8 ft."),
             practice(
@@ -114,6 +115,12 @@ public final class Rulebook {
                     true),
             new Rule(
                     "C4", "Yellow warning signs at gates, at public access and at regular intervals.", PUBLISHED, true),
+            new Rule(
+                    "C5",
+                    "Cross overhead lines at right angles; clearance 3 m up to 1 kV, 4 m to 33 kV, 8 m above; near them keep the fence under 3 m.",
+                    PUBLISHED,
+                    true),
+            practice("C2", "Barbed or razor wire is never electrified."),
             practice("C6", "Locate buried water, power, gas and telephone lines before driving."),
             practice("C7", "Energizer off and isolated before hands go on the wire."),
             practice("C8", "Eye and hand protection when cutting or straining wire."),
@@ -122,11 +129,25 @@ public final class Rulebook {
                     "Lead-outs and cables under gates are rated for the fence voltage, never mains cable.",
                     PUBLISHED,
                     true),
+            memory("C10", "Keep the energizer's earth apart from a building's earth: 10 m (G8)."),
             practice("C11", "A meter, never a hand, tells whether the wire is live."),
             rule(
                     "L1",
                     "Lengths are horizontal on a plane tangent at the site; wire is taken along the slope.",
-                    PHYSICS));
+                    PHYSICS),
+            rule(
+                    "L2",
+                    "Near means: public way 10 m, buried service 1 m and 0.3 m under the post's foot, opening 3 m, trees 2 m, building 1 m; a creek's flood is looked for within 60 m.",
+                    CONVENTION),
+            rule(
+                    "L3",
+                    "Heights come from the terrain grid, without one from the spot heights, without either from the walk; a gap is bridged straight and said.",
+                    CONVENTION),
+            practice("Q1", "A rectangle is square when its diagonals are equal; 3, 4 and 5 make a right angle."),
+            rule(
+                    "Q2",
+                    "A taped length is trusted to 10 mm and 0.5 mm in each metre, a paced one to 5 %, an offset to 50 mm.",
+                    CONVENTION));
 
     private static final Map<String, Rule> BY_ID = byId();
 

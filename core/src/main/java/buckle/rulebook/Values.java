@@ -1,6 +1,7 @@
 package buckle.rulebook;
 
 import buckle.units.Lengths;
+import java.util.OptionalDouble;
 
 /** The numbers of the rules, in SI, each named by its rule. The catalogue tells what stands behind them. */
 public final class Values {
@@ -58,6 +59,45 @@ public final class Values {
 
     /** J5: opening between the posts of a 16 ft gate leaf. */
     public static final double J5_OPENING_M = Lengths.ft(16.5);
+
+    /** C3: two separately fed fences at least 2.5 m apart. */
+    public static final double C3_APART_M = 2.5;
+
+    /** C5: near overhead lines a fence stays under 3 m. */
+    public static final double C5_HIGHEST_FENCE_M = 3;
+
+    /** C5: a crossing counts as at right angles within this much of 90°; our convention. */
+    public static final double C5_RIGHT_ANGLE_SLACK_DEG = 30;
+
+    /** C5: clearance to an overhead line: 3 m up to 1 kV, 4 m to 33 kV, 8 m above or when the voltage is not known. */
+    public static double c5ClearanceM(OptionalDouble voltageKv) {
+        double kv = voltageKv.orElse(Double.POSITIVE_INFINITY);
+        return kv <= 1 ? 3 : kv <= 33 ? 4 : 8;
+    }
+
+    /** G8: ground rods 10 m from other earths. */
+    public static final double G8_APART_M = 10;
+
+    /** L2: a line this near a public way runs beside it. */
+    public static final double L2_NEAR_WAY_M = 10;
+
+    /** L2: a post this near a buried service may meet it. */
+    public static final double L2_NEAR_SERVICE_M = 1;
+
+    /** L2: a post ends at least this far above a buried service. */
+    public static final double L2_ABOVE_SERVICE_M = 0.3;
+
+    public static final double L2_NEAR_OPENING_M = 3;
+
+    public static final double L2_NEAR_TREES_M = 2;
+
+    public static final double L2_NEAR_BUILDING_M = 1;
+
+    /** L2: how far from a creek its flood is looked for. */
+    public static final double L2_FLOOD_REACH_M = 60;
+
+    /** P9: middle posts set back 2 in where insulators sit on the side of corner posts. */
+    public static final double P9_SET_BACK_M = Lengths.in(2);
 
     /** V10: met from the need up, warn from this share of it, broken below. */
     public static final double V10_WARN_SHARE = 0.85;

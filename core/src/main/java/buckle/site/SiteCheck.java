@@ -32,9 +32,16 @@ public final class SiteCheck {
         check.sizes(site);
         if (check.problems.isEmpty()) {
             for (int i = 0; i < site.lines().size(); i++) {
-                check.line("lines[" + i + "]", site.lines().get(i));
+                check.corners("lines[" + i + "]", site.lines().get(i));
             }
             check.ids(site);
+            check.problems.addAll(Tees.problems(site));
+        }
+        if (check.problems.isEmpty()) {
+            List<FenceLine> settled = Tees.settled(site).lines();
+            for (int i = 0; i < settled.size(); i++) {
+                check.line("lines[" + i + "]", settled.get(i));
+            }
         }
         return check.problems;
     }
@@ -80,7 +87,7 @@ public final class SiteCheck {
         }
     }
 
-    private void line(String path, FenceLine line) {
+    private void corners(String path, FenceLine line) {
         int least = line.closed() ? 3 : 2;
         if (line.corners().size() < least) {
             add(
@@ -88,8 +95,10 @@ public final class SiteCheck {
                     path,
                     "Line " + line.name() + " has " + line.corners().size() + " corners; a "
                             + (line.closed() ? "closed" : "open") + " line needs at least " + least + ".");
-            return;
         }
+    }
+
+    private void line(String path, FenceLine line) {
         List<PlanePoint> corners =
                 line.corners().stream().map(c -> plane.toPlane(c.at())).toList();
         Stationing stationing = new Stationing(corners, line.closed());

@@ -45,7 +45,7 @@ public final class SurveyPlanner {
             throw new BadInput(problems);
         }
         marks.forEach(planner::mark);
-        Site site = new Site(planner.lines, Optional.ofNullable(planner.energizer));
+        Site site = Tees.fromCoincidence(new Site(planner.lines, Optional.ofNullable(planner.energizer)));
         List<Problem> unfit = SiteCheck.problems(site);
         if (!unfit.isEmpty()) {
             throw new BadInput(unfit);
@@ -102,7 +102,9 @@ public final class SurveyPlanner {
                 List.of(),
                 List.of(),
                 line.ground(),
-                line.walked() ? Optional.of(line.accuracy()) : Optional.empty());
+                line.walked() ? Optional.of(line.accuracy()) : Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
     }
 
     private void mark(Mark mark) {

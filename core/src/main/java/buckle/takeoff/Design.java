@@ -1,5 +1,7 @@
 package buckle.takeoff;
 
+import buckle.land.LandCheck;
+import buckle.land.Surroundings;
 import buckle.layout.Layout;
 import buckle.layout.LayoutPlanner;
 import buckle.site.BadInput;
@@ -7,13 +9,19 @@ import buckle.site.Problem;
 import buckle.site.Site;
 import buckle.site.SiteCheck;
 import buckle.spec.Spec;
+import java.util.ArrayList;
 import java.util.List;
 
-/** All that follows from a site and a spec. */
+/** All that follows from a site, what is around it, and a spec. */
 public record Design(Layout layout, List<TakeoffLine> takeoff, List<LedgerFigure> ledger) {
     public Design {
         takeoff = List.copyOf(takeoff);
         ledger = List.copyOf(ledger);
+    }
+
+    /** On open ground: nothing is known around the fence. */
+    public static Design of(Site site, Spec spec) {
+        return of(site, Surroundings.NONE, spec);
     }
 
     /**
@@ -21,12 +29,13 @@ public record Design(Layout layout, List<TakeoffLine> takeoff, List<LedgerFigure
      *
      * @throws BadInput when the site cannot be laid out
      */
-    public static Design of(Site site, Spec spec) {
-        List<Problem> problems = SiteCheck.problems(site);
+    public static Design of(Site site, Surroundings around, Spec spec) {
+        List<Problem> problems = new ArrayList<>(SiteCheck.problems(site));
+        problems.addAll(LandCheck.problems(around.land()));
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
         }
-        Layout layout = LayoutPlanner.layOut(site, spec);
+        Layout layout = LayoutPlanner.layOut(site, around, spec);
         List<TakeoffLine> takeoff = Takeoff.of(layout, spec);
         return new Design(layout, takeoff, Ledger.of(layout, spec, takeoff));
     }

@@ -73,6 +73,12 @@ public final class Takeoff {
                 "P10",
                 "P13");
         pieces(
+                "post.tee",
+                "Tee post",
+                layout.count(PostKind.TEE),
+                "one where another line branches off and no strong post stands; " + strongLength,
+                "P10");
+        pieces(
                 "post.brace",
                 "Brace post",
                 layout.count(PostKind.BRACE),

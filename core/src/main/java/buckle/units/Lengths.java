@@ -76,7 +76,8 @@ public final class Lengths {
     /** A length for a sentence: {@code 812 ft 4 in} or {@code 247.6 m}; short lengths in inches or millimetres. */
     public static String text(double lengthM, UnitSystem units) {
         if (units == UnitSystem.METRIC) {
-            return Math.abs(lengthM) < 2 ? Math.round(lengthM * 1000) + " mm" : fixed(lengthM, 1) + " m";
+            long mm = Math.round(lengthM * 1000);
+            return Math.abs(mm) < 2000 ? mm + " mm" : fixed(lengthM, 1) + " m";
         }
         return Math.abs(lengthM) < ft(4) ? trimmed(lengthM / M_PER_IN) + " in" : feetAndInches(lengthM);
     }
@@ -86,6 +87,30 @@ public final class Lengths {
         return units == UnitSystem.METRIC
                 ? String.format(Locale.ROOT, "%,d m", Math.round(lengthM))
                 : String.format(Locale.ROOT, "%,d ft", Math.round(lengthM / M_PER_FT));
+    }
+
+    /** A length as it is read off a tape: to 5 mm ({@code 25.805 m}) or the 1/8 in ({@code 84 ft 6 1/8 in}). */
+    public static String taped(double lengthM, UnitSystem units) {
+        if (units == UnitSystem.METRIC) {
+            double rounded = Math.round(lengthM / 0.005) * 0.005;
+            return Math.abs(rounded) < 1 ? Math.round(rounded * 1000) + " mm" : fixed(rounded, 3) + " m";
+        }
+        long eighths = Math.round(Math.abs(lengthM) / M_PER_IN * 8);
+        long feet = eighths / 96;
+        long inches = eighths % 96 / 8;
+        long part = eighths % 8;
+        int divisor = part % 4 == 0 ? 4 : part % 2 == 0 ? 2 : 1;
+        StringBuilder text = new StringBuilder(lengthM < 0 && eighths > 0 ? "-" : "");
+        if (feet > 0) {
+            text.append(String.format(Locale.ROOT, "%,d ft", feet));
+        }
+        if (inches > 0 || part > 0 || feet == 0) {
+            text.append(feet > 0 ? " " : "");
+            text.append(inches > 0 || part == 0 ? String.valueOf(inches) : "");
+            text.append(part == 0 ? "" : (inches > 0 ? " " : "") + part / divisor + "/" + 8 / divisor);
+            text.append(" in");
+        }
+        return text.toString();
     }
 
     private static String feetAndInches(double lengthM) {

@@ -137,13 +137,7 @@ class LayoutPlannerTest {
     @Test
     void slopeLengthensTheWireButNotTheStations() {
         FenceLine flat = Fences.line("l", false, 0, 0, 300, 0);
-        FenceLine hill = new FenceLine(
-                "l",
-                "hill",
-                false,
-                flat.corners(),
-                List.of(),
-                List.of(),
+        FenceLine hill = flat.withGround(
                 List.of(
                         Fences.at(0, 0).withHeight(10),
                         Fences.at(150, 0).withHeight(85),

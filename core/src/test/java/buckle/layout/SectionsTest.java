@@ -7,6 +7,7 @@ import buckle.Fences;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.Site;
+import buckle.site.Tees;
 import buckle.spec.Spec;
 import java.util.List;
 import java.util.Optional;
@@ -17,7 +18,7 @@ class SectionsTest {
             .withCutOuts(List.of(Fences.cutOut("x1", 0, 80), Fences.cutOut("x2", 100, 50)));
 
     private static Layout layOut(Site site) {
-        return LayoutPlanner.layOut(site, Spec.usual());
+        return LayoutPlanner.layOut(Tees.fromCoincidence(site), Spec.usual());
     }
 
     private static Section section(Layout layout, String id) {
@@ -77,7 +78,7 @@ class SectionsTest {
         FenceLine main = Fences.line("main", false, 0, 0, 200, 0).withCutOuts(List.of(Fences.cutOut("m", 150, 0)));
         FenceLine spur = Fences.line("spur", false, 100, 0.3, 100, 90).withCutOuts(List.of(Fences.cutOut("s", 100, 3)));
         Layout layout = layOut(Fences.site(-5, 0, main, spur));
-        assertThat(section(layout, "feed").lengthM()).isCloseTo(150 + 2.7, within(0.05));
+        assertThat(section(layout, "feed").lengthM()).isCloseTo(150 + 3, within(0.05));
         assertThat(section(layout, "s").parentId()).contains("feed");
         assertThat(layout.testPoints())
                 .extracting(TestPoint::id)

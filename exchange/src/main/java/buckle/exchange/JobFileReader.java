@@ -139,10 +139,16 @@ public final class JobFileReader {
                 places(properties.path("ground"), path + ".properties.ground"),
                 survey.isObject()
                         ? Optional.of(Json.read(survey, CleanLine.Accuracy.class, path + ".properties.survey"))
-                        : Optional.empty());
+                        : Optional.empty(),
+                branch(properties.path("startsOn")),
+                branch(properties.path("endsOn")));
         if (lines.put(id, line) != null) {
             throw new BadInput("id.twice", path + ".id", "Two lines have the id “" + id + "”.");
         }
+    }
+
+    private static Optional<String> branch(JsonNode id) {
+        return id.isString() && !id.asString().isBlank() ? Optional.of(id.asString()) : Optional.empty();
     }
 
     private List<GeoPoint> places(JsonNode positions, String path) {

@@ -1,0 +1,43 @@
+package buckle.land;
+
+import buckle.site.GeoPoint;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/**
+ * A property as it lies; shared by all its jobs.
+ *
+ * @param spotHeights places whose height somebody measured
+ * @param declinationDeg what the compass shows east of true north here, when the user said it
+ */
+public record Land(
+        List<LandFeature> features,
+        List<GeoPoint> spotHeights,
+        Optional<GridRef> grid,
+        OptionalDouble declinationDeg,
+        List<Underlay> underlays) {
+    public static final Land NONE = new Land(List.of(), List.of(), Optional.empty(), OptionalDouble.empty(), List.of());
+
+    public Land {
+        features = List.copyOf(features);
+        spotHeights = List.copyOf(spotHeights);
+        underlays = List.copyOf(underlays);
+        if (declinationDeg.isPresent()
+                && !(declinationDeg.getAsDouble() >= -180 && declinationDeg.getAsDouble() <= 180)) {
+            throw new IllegalArgumentException("the compass declination lies between −180° and 180°");
+        }
+    }
+
+    public Land withGrid(Optional<GridRef> newGrid) {
+        return new Land(features, spotHeights, newGrid, declinationDeg, underlays);
+    }
+
+    public Land withUnderlays(List<Underlay> newUnderlays) {
+        return new Land(features, spotHeights, grid, declinationDeg, newUnderlays);
+    }
+
+    public boolean isEmpty() {
+        return equals(NONE);
+    }
+}

@@ -1,0 +1,189 @@
+package buckle.site;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/**
+ * Branches. A line that starts or ends on another one names it; the end itself is then the nearest place of that line,
+ * wherever it is moved.
+ */
+public final class Tees {
+    /** An end this near a corner of the other line stands on that corner. */
+    private static final double AT_CORNER_M = 1;
+
+    /** In plans from before branches were named, an end this near another line was joined to it. */
+    private static final double COINCIDENT_M = 1;
+
+    private Tees() {}
+
+    /** A branch's end on the line it branches from. */
+    public record Tee(String lineId, boolean atStart, String onLineId, double stationM) {}
+
+    public static List<Problem> problems(Site site) {
+        List<Problem> problems = new ArrayList<>();
+        Map<String, FenceLine> byId = byId(site);
+        for (int i = 0; i < site.lines().size(); i++) {
+            FenceLine line = site.lines().get(i);
+            String path = "lines[" + i + "]";
+            if (line.closed() && (line.startsOn().isPresent() || line.endsOn().isPresent())) {
+                problems.add(new Problem(
+                        "tee.closed", path, "Line " + line.name() + " is closed; only an open line branches."));
+            }
+            for (String on : mothers(line)) {
+                if (!byId.containsKey(on)) {
+                    problems.add(new Problem(
+                            "tee.unknown",
+                            path,
+                            "Line " + line.name() + " branches from “" + on + "”, which is not here."));
+                }
+            }
+            if (problems.isEmpty() && circles(line, byId)) {
+                problems.add(new Problem(
+                        "tee.circle", path, "Line " + line.name() + " branches from itself by way of other lines."));
+            }
+        }
+        return problems;
+    }
+
+    private static Map<String, FenceLine> byId(Site site) {
+        Map<String, FenceLine> byId = new HashMap<>();
+        site.lines().forEach(l -> byId.put(l.id(), l));
+        return byId;
+    }
+
+    private static List<String> mothers(FenceLine line) {
+        List<String> mothers = new ArrayList<>();
+        line.startsOn().ifPresent(mothers::add);
+        line.endsOn().ifPresent(mothers::add);
+        return mothers;
+    }
+
+    private static boolean circles(FenceLine from, Map<String, FenceLine> byId) {
+        Set<String> seen = new HashSet<>();
+        List<String> open = new ArrayList<>(mothers(from));
+        while (!open.isEmpty()) {
+            String id = open.removeLast();
+            if (id.equals(from.id())) {
+                return true;
+            }
+            if (seen.add(id) && byId.containsKey(id)) {
+                open.addAll(mothers(byId.get(id)));
+            }
+        }
+        return false;
+    }
+
+    /** The site with every branch's end where it really is: on the line it branches from. */
+    public static Site settled(Site site) {
+        if (site.lines().stream().allMatch(l -> mothers(l).isEmpty())) {
+            return site;
+        }
+        LocalPlane plane = site.plane();
+        Map<String, FenceLine> byId = byId(site);
+        Map<String, FenceLine> done = new HashMap<>();
+        List<FenceLine> lines = new ArrayList<>();
+        site.lines().forEach(l -> lines.add(settle(l, byId, done, plane)));
+        return new Site(lines, site.energizer());
+    }
+
+    private static FenceLine settle(
+            FenceLine line, Map<String, FenceLine> byId, Map<String, FenceLine> done, LocalPlane plane) {
+        FenceLine before = done.get(line.id());
+        if (before != null) {
+            return before;
+        }
+        List<Corner> corners = new ArrayList<>(line.corners());
+        line.startsOn().ifPresent(on -> put(corners, 0, settle(byId.get(on), byId, done, plane), plane));
+        line.endsOn().ifPresent(on -> put(corners, corners.size() - 1, settle(byId.get(on), byId, done, plane), plane));
+        FenceLine settled = line.withCorners(corners);
+        done.put(line.id(), settled);
+        return settled;
+    }
+
+    private static void put(List<Corner> corners, int i, FenceLine on, LocalPlane plane) {
+        Stationing mother = stationing(on, plane);
+        double station =
+                stationOn(mother, on.closed(), plane.toPlane(corners.get(i).at()));
+        corners.set(i, new Corner(corners.get(i).id(), plane.toGeo(mother.at(station))));
+    }
+
+    private static double stationOn(Stationing mother, boolean closed, PlanePoint end) {
+        Stationing.Place place = mother.nearest(end);
+        double from = mother.cornerStationM(place.side());
+        double to = mother.cornerStationM(place.side() + 1);
+        if (place.stationM() - from < AT_CORNER_M) {
+            return from;
+        }
+        if (to - place.stationM() < AT_CORNER_M) {
+            return closed && place.side() == mother.sideCount() - 1 ? 0 : to;
+        }
+        return place.stationM();
+    }
+
+    /** All tees of a settled site. */
+    public static List<Tee> of(Site settled, LocalPlane plane) {
+        List<Tee> tees = new ArrayList<>();
+        Map<String, FenceLine> byId = byId(settled);
+        for (FenceLine line : settled.lines()) {
+            line.startsOn().ifPresent(on -> tees.add(tee(line, true, byId.get(on), plane)));
+            line.endsOn().ifPresent(on -> tees.add(tee(line, false, byId.get(on), plane)));
+        }
+        return tees;
+    }
+
+    private static Tee tee(FenceLine line, boolean atStart, FenceLine on, LocalPlane plane) {
+        GeoPoint end = (atStart ? line.corners().getFirst() : line.corners().getLast()).at();
+        double station = stationOn(stationing(on, plane), on.closed(), plane.toPlane(end));
+        return new Tee(line.id(), atStart, on.id(), station);
+    }
+
+    static Stationing stationing(FenceLine line, LocalPlane plane) {
+        return new Stationing(
+                line.corners().stream().map(c -> plane.toPlane(c.at())).toList(), line.closed());
+    }
+
+    /** Names the branches of a plan that has none named: ends that lie on another line or meet its end. */
+    public static Site fromCoincidence(Site site) {
+        LocalPlane plane = site.plane();
+        List<FenceLine> lines = new ArrayList<>(site.lines());
+        for (int i = 0; i < lines.size(); i++) {
+            FenceLine line = lines.get(i);
+            if (line.closed() || line.corners().size() < 2) {
+                continue;
+            }
+            Optional<String> starts = line.startsOn().or(() -> under(lines, line, true, plane));
+            FenceLine withStart = line.withTees(starts, line.endsOn());
+            lines.set(i, withStart);
+            Optional<String> ends = line.endsOn().or(() -> under(lines, withStart, false, plane));
+            lines.set(i, line.withTees(starts, ends));
+        }
+        return new Site(lines, site.energizer());
+    }
+
+    private static Optional<String> under(List<FenceLine> lines, FenceLine line, boolean atStart, LocalPlane plane) {
+        PlanePoint end = plane.toPlane(
+                (atStart ? line.corners().getFirst() : line.corners().getLast()).at());
+        for (FenceLine other : lines) {
+            if (other.id().equals(line.id()) || other.corners().size() < 2) {
+                continue;
+            }
+            boolean near = stationing(other, plane).nearest(end).offsetM() <= COINCIDENT_M;
+            FenceLine tried = atStart
+                    ? line.withTees(Optional.of(other.id()), line.endsOn())
+                    : line.withTees(line.startsOn(), Optional.of(other.id()));
+            if (near && !circles(tried, byId(new Site(replaced(lines, tried), Optional.empty())))) {
+                return Optional.of(other.id());
+            }
+        }
+        return Optional.empty();
+    }
+
+    private static List<FenceLine> replaced(List<FenceLine> lines, FenceLine by) {
+        return lines.stream().map(l -> l.id().equals(by.id()) ? by : l).toList();
+    }
+}

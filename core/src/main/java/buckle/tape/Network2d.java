@@ -1,0 +1,183 @@
+package buckle.tape;
+
+import java.util.List;
+import org.hipparchus.exception.MathRuntimeException;
+import org.hipparchus.linear.Array2DRowRealMatrix;
+import org.hipparchus.linear.ArrayRealVector;
+import org.hipparchus.linear.CholeskyDecomposition;
+
+/**
+ * Least squares over the coordinates of points: Gauss-Newton with a damping that grows when a step makes it worse
+ * (Levenberg). Hold fast enough coordinates that the rest cannot slide or turn.
+ *
+ * <p>Source: the normal equations of any adjustment textbook; redundancy of a measure and its test by its own deviation
+ * after W. Baarda, A testing procedure for use in geodetic networks, 1968 (from memory).
+ */
+final class Network2d {
+    private static final int MOST_STEPS = 100;
+    private static final double STILL_M = 1e-9;
+
+    private final List<Observation> observations;
+    private final int[] column;
+    private final int columns;
+    private double[] xy;
+    private double[][] inverse = new double[0][0];
+
+    /** @param free whether a coordinate may move */
+    Network2d(List<Observation> observations, double[] start, boolean[] free) {
+        this.observations = observations;
+        this.xy = start;
+        this.column = new int[free.length];
+        int n = 0;
+        for (int i = 0; i < free.length; i++) {
+            column[i] = free[i] ? n++ : -1;
+        }
+        this.columns = n;
+    }
+
+    Network2d solve() {
+        if (columns == 0) {
+            return this;
+        }
+        double damping = 1e-9;
+        double cost = cost(xy);
+        for (int step = 0; step < MOST_STEPS; step++) {
+            double[] right = new double[columns];
+            double[][] normal = normal(xy, right);
+            double[] next = step(normal, right, damping);
+            double nextCost = cost(next);
+            if (!(nextCost <= cost * (1 + 1e-12))) {
+                damping = Math.max(1e-6, damping * 10);
+                continue;
+            }
+            double moved = 0;
+            for (int i = 0; i < xy.length; i++) {
+                moved = Math.max(moved, Math.abs(next[i] - xy[i]));
+            }
+            xy = next;
+            cost = nextCost;
+            damping /= 10;
+            if (moved < STILL_M) {
+                break;
+            }
+        }
+        inverse = invert(normal(xy, new double[columns]));
+        return this;
+    }
+
+    private double[] step(double[][] normal, double[] right, double damping) {
+        double[][] damped = new double[columns][];
+        for (int i = 0; i < columns; i++) {
+            damped[i] = normal[i].clone();
+            damped[i][i] += damping * (normal[i][i] + 1e-12);
+        }
+        double[] next = xy.clone();
+        try {
+            double[] d = new CholeskyDecomposition(new Array2DRowRealMatrix(damped, false), 1e-9, 0)
+                    .getSolver()
+                    .solve(new ArrayRealVector(right, false))
+                    .toArray();
+            for (int i = 0; i < xy.length; i++) {
+                next[i] += column[i] < 0 ? 0 : d[column[i]];
+            }
+        } catch (MathRuntimeException e) {
+            next[0] = Double.NaN;
+        }
+        return next;
+    }
+
+    private double[][] invert(double[][] normal) {
+        for (double ridge = 1e-13; ridge < 1; ridge *= 100) {
+            try {
+                double[][] copy = new double[columns][];
+                for (int i = 0; i < columns; i++) {
+                    copy[i] = normal[i].clone();
+                    copy[i][i] *= 1 + ridge;
+                }
+                return new CholeskyDecomposition(new Array2DRowRealMatrix(copy, false), 1e-9, 0)
+                        .getSolver()
+                        .getInverse()
+                        .getData();
+            } catch (MathRuntimeException e) {
+                // Nearly singular: the points are held by hardly anything. A larger ridge says so with large sigmas.
+            }
+        }
+        throw new IllegalStateException("the network is not determined");
+    }
+
+    private double[][] normal(double[] at, double[] right) {
+        double[][] normal = new double[columns][columns];
+        for (Observation o : observations) {
+            Row row = row(o, at);
+            double w = 1 / (o.sigmaM() * o.sigmaM());
+            double misfit = o.valueM() - o.of(at);
+            for (int a = 0; a < row.count; a++) {
+                right[row.index[a]] += w * row.value[a] * misfit;
+                for (int b = 0; b < row.count; b++) {
+                    normal[row.index[a]][row.index[b]] += w * row.value[a] * row.value[b];
+                }
+            }
+        }
+        return normal;
+    }
+
+    /** Derivatives of an observation to the free coordinates; few of them. */
+    private static final class Row {
+        final int[] index = new int[6];
+        final double[] value = new double[6];
+        int count;
+    }
+
+    private Row row(Observation o, double[] at) {
+        Row row = new Row();
+        o.derive(at, (i, v) -> {
+            if (column[i] >= 0) {
+                row.index[row.count] = column[i];
+                row.value[row.count++] = v;
+            }
+        });
+        return row;
+    }
+
+    private double cost(double[] at) {
+        double sum = 0;
+        for (Observation o : observations) {
+            double v = (o.valueM() - o.of(at)) / o.sigmaM();
+            sum += v * v;
+        }
+        return Double.isNaN(sum) ? Double.POSITIVE_INFINITY : sum;
+    }
+
+    /** Sum of squared residuals, each by its sigma. */
+    double cost() {
+        return cost(xy);
+    }
+
+    double[] xy() {
+        return xy;
+    }
+
+    /** Variance of a coordinate before scaling; 0 for one that is held. */
+    double variance(int coordinate) {
+        int c = column[coordinate];
+        return c < 0 ? 0 : inverse[c][c];
+    }
+
+    /** What of two observations' residuals is shared (cofactor of the residuals). */
+    double residualCofactor(Observation one, Observation two) {
+        Row a = row(one, xy);
+        Row b = row(two, xy);
+        double sum = 0;
+        for (int i = 0; i < a.count; i++) {
+            for (int j = 0; j < b.count; j++) {
+                sum += a.value[i] * inverse[a.index[i]][b.index[j]] * b.value[j];
+            }
+        }
+        return (one == two ? one.sigmaM() * one.sigmaM() : 0) - sum;
+    }
+
+    /** Share of an observation that the others check: 0 nothing, 1 all of it. */
+    double redundancy(Observation o) {
+        return residualCofactor(o, o) / (o.sigmaM() * o.sigmaM());
+    }
+}

@@ -1,0 +1,201 @@
+package buckle.tape;
+
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+
+/** First places for the points, one after the other by crossing two arcs; good enough to start the adjustment from. */
+final class Placer {
+    private final List<Observation> observations;
+    private final double[] xy;
+    private final boolean[] placed;
+    private final List<Integer> order = new ArrayList<>();
+    private final Set<Integer> eitherSide = new HashSet<>();
+
+    private record Arc(int centre, double radiusM) {}
+
+    Placer(int points, List<Observation> observations) {
+        this.observations = observations;
+        this.xy = new double[2 * points];
+        this.placed = new boolean[points];
+    }
+
+    /** Places what two measures reach; the first measured pair lies on the x axis. */
+    Placer place() {
+        Observation first = observations.stream()
+                .filter(o -> o.kind() == Observation.Kind.DISTANCE)
+                .findFirst()
+                .orElse(null);
+        if (first == null) {
+            return this;
+        }
+        set(first.from(), 0, 0);
+        set(first.to(), first.valueM(), 0);
+        boolean progress = true;
+        while (progress) {
+            progress = false;
+            int best = next();
+            if (best >= 0) {
+                cross(best, arcs(best));
+                progress = true;
+            } else {
+                progress = alongLines();
+            }
+        }
+        return this;
+    }
+
+    /** The point most arcs reach. */
+    private int next() {
+        int best = -1;
+        int most = 1;
+        for (int i = 0; i < placed.length; i++) {
+            int arcs = placed[i]
+                    ? 0
+                    : (int) arcs(i).stream().map(Arc::centre).distinct().count();
+            if (arcs > most) {
+                best = i;
+                most = arcs;
+            }
+        }
+        return best;
+    }
+
+    private boolean alongLines() {
+        for (Observation o : observations) {
+            if (o.kind() == Observation.Kind.ALONG && !placed[o.to()] && placed[o.from()] && placed[o.third()]) {
+                double off = observations.stream()
+                        .filter(x -> x.row() == o.row() && x.kind() == Observation.Kind.OFF)
+                        .mapToDouble(Observation::valueM)
+                        .findFirst()
+                        .orElse(0);
+                double ux = x(o.third()) - x(o.from());
+                double uy = y(o.third()) - y(o.from());
+                double u = Math.max(1e-9, Math.hypot(ux, uy));
+                set(
+                        o.to(),
+                        x(o.from()) + (o.valueM() * ux + off * uy) / u,
+                        y(o.from()) + (o.valueM() * uy - off * ux) / u);
+                return true;
+            }
+        }
+        return false;
+    }
+
+    private List<Arc> arcs(int point) {
+        List<Arc> arcs = new ArrayList<>();
+        for (Observation o : observations) {
+            if (o.kind() == Observation.Kind.DISTANCE) {
+                if (o.from() == point && placed[o.to()]) {
+                    arcs.add(new Arc(o.to(), o.valueM()));
+                } else if (o.to() == point && placed[o.from()]) {
+                    arcs.add(new Arc(o.from(), o.valueM()));
+                }
+            }
+        }
+        return arcs;
+    }
+
+    private void cross(int point, List<Arc> arcs) {
+        double[] best = null;
+        double least = Double.POSITIVE_INFINITY;
+        boolean tied = true;
+        for (int i = 0; i < arcs.size(); i++) {
+            for (int j = i + 1; j < arcs.size(); j++) {
+                if (arcs.get(i).centre() == arcs.get(j).centre()) {
+                    continue;
+                }
+                double[] two = crossings(arcs.get(i), arcs.get(j));
+                double upper = misfit(two[0], two[1], arcs);
+                double lower = misfit(two[2], two[3], arcs);
+                boolean unclear = Math.abs(upper - lower) < 1e-9 || arcs.size() == 2;
+                boolean takeUpper = unclear ? roomier(two) : upper < lower;
+                double misfit = takeUpper ? upper : lower;
+                if (misfit < least) {
+                    least = misfit;
+                    best = takeUpper ? new double[] {two[0], two[1]} : new double[] {two[2], two[3]};
+                    tied = unclear;
+                }
+            }
+        }
+        if (best != null) {
+            if (tied && order.size() > 2) {
+                eitherSide.add(point);
+            }
+            set(point, best[0], best[1]);
+        }
+    }
+
+    /** Where two arcs cross, left and right of the way from one centre to the other; where they miss, the middle. */
+    private double[] crossings(Arc a, Arc b) {
+        double dx = x(b.centre()) - x(a.centre());
+        double dy = y(b.centre()) - y(a.centre());
+        double d = Math.max(1e-9, Math.hypot(dx, dy));
+        double along = (a.radiusM() * a.radiusM() - b.radiusM() * b.radiusM() + d * d) / (2 * d);
+        double off = Math.sqrt(Math.max(1e-6 * d * d, a.radiusM() * a.radiusM() - along * along));
+        double mx = x(a.centre()) + along * dx / d;
+        double my = y(a.centre()) + along * dy / d;
+        return new double[] {mx - off * dy / d, my + off * dx / d, mx + off * dy / d, my - off * dx / d};
+    }
+
+    /** Of two mirrored places the one further from all other points; at the very start the left one. */
+    private boolean roomier(double[] two) {
+        if (order.size() == 2) {
+            return two[1] >= two[3];
+        }
+        return nearest(two[0], two[1]) >= nearest(two[2], two[3]);
+    }
+
+    private double nearest(double px, double py) {
+        return order.stream()
+                .mapToDouble(i -> Math.hypot(x(i) - px, y(i) - py))
+                .min()
+                .orElse(0);
+    }
+
+    private double misfit(double px, double py, List<Arc> arcs) {
+        return arcs.stream()
+                .mapToDouble(a -> Math.hypot(x(a.centre()) - px, y(a.centre()) - py) - a.radiusM())
+                .map(v -> v * v)
+                .sum();
+    }
+
+    private void set(int point, double px, double py) {
+        xy[2 * point] = px;
+        xy[2 * point + 1] = py;
+        placed[point] = true;
+        order.add(point);
+    }
+
+    private double x(int i) {
+        return xy[2 * i];
+    }
+
+    private double y(int i) {
+        return xy[2 * i + 1];
+    }
+
+    double[] xy() {
+        return Arrays.copyOf(xy, xy.length);
+    }
+
+    boolean placed(int i) {
+        return placed[i];
+    }
+
+    /** Points that two distances alone leave on either side of their line. */
+    Set<Integer> eitherSide() {
+        return eitherSide;
+    }
+
+    /** The point at the origin and the one on the x axis. */
+    int first() {
+        return order.isEmpty() ? -1 : order.get(0);
+    }
+
+    int second() {
+        return order.size() < 2 ? -1 : order.get(1);
+    }
+}
