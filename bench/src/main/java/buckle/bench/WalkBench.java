@@ -1,7 +1,6 @@
 package buckle.bench;
 
 import buckle.exchange.Importer;
-import buckle.site.WalkOptions;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
@@ -35,6 +34,6 @@ public class WalkBench {
 
     @Benchmark
     public Importer.Found read() {
-        return Importer.read(gpx, WalkOptions.USUAL);
+        return Importer.read(gpx, Importer.Options.USUAL);
     }
 }

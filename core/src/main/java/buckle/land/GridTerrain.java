@@ -1,6 +1,8 @@
 package buckle.land;
 
 import buckle.site.GeoPoint;
+import java.util.Arrays;
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /**
@@ -68,6 +70,22 @@ public record GridTerrain(int columns, int rows, double westDeg, double southDeg
         return southDeg + rows * cellDeg;
     }
 
+    @Override
+    public boolean equals(Object other) {
+        return other instanceof GridTerrain g
+                && columns == g.columns
+                && rows == g.rows
+                && westDeg == g.westDeg
+                && southDeg == g.southDeg
+                && cellDeg == g.cellDeg
+                && Arrays.equals(heightsM, g.heightsM);
+    }
+
+    @Override
+    public int hashCode() {
+        return Arrays.hashCode(heightsM) + 31 * columns;
+    }
+
     /** What a property remembers of this grid. */
     public GridRef ref(String hash, String name) {
         double lowest = Double.POSITIVE_INFINITY;
@@ -86,13 +104,13 @@ public record GridTerrain(int columns, int rows, double westDeg, double southDeg
     }
 
     /** The part of the grid that covers a window; whole cells, empty when the window lies outside. */
-    public java.util.Optional<GridTerrain> cut(double west, double south, double east, double north) {
+    public Optional<GridTerrain> cut(double west, double south, double east, double north) {
         int fromCol = Math.clamp((long) Math.floor((west - westDeg) / cellDeg) - 1, 0, columns);
         int toCol = Math.clamp((long) Math.ceil((east - westDeg) / cellDeg) + 1, 0, columns);
         int fromRow = Math.clamp((long) Math.floor((northDeg() - north) / cellDeg) - 1, 0, rows);
         int toRow = Math.clamp((long) Math.ceil((northDeg() - south) / cellDeg) + 1, 0, rows);
         if (toCol - fromCol < 2 || toRow - fromRow < 2) {
-            return java.util.Optional.empty();
+            return Optional.empty();
         }
         int w = toCol - fromCol;
         int h = toRow - fromRow;
@@ -100,7 +118,7 @@ public record GridTerrain(int columns, int rows, double westDeg, double southDeg
         for (int r = 0; r < h; r++) {
             System.arraycopy(heightsM, (fromRow + r) * columns + fromCol, part, r * w, w);
         }
-        return java.util.Optional.of(
+        return Optional.of(
                 new GridTerrain(w, h, westDeg + fromCol * cellDeg, southDeg + (rows - toRow) * cellDeg, cellDeg, part));
     }
 }

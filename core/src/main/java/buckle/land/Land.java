@@ -1,6 +1,7 @@
 package buckle.land;
 
 import buckle.site.GeoPoint;
+import buckle.tape.TapeBook;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -16,13 +17,16 @@ public record Land(
         List<GeoPoint> spotHeights,
         Optional<GridRef> grid,
         OptionalDouble declinationDeg,
-        List<Underlay> underlays) {
-    public static final Land NONE = new Land(List.of(), List.of(), Optional.empty(), OptionalDouble.empty(), List.of());
+        List<Underlay> underlays,
+        List<TapeBook> tapes) {
+    public static final Land NONE =
+            new Land(List.of(), List.of(), Optional.empty(), OptionalDouble.empty(), List.of(), List.of());
 
     public Land {
         features = List.copyOf(features);
         spotHeights = List.copyOf(spotHeights);
         underlays = List.copyOf(underlays);
+        tapes = List.copyOf(tapes);
         if (declinationDeg.isPresent()
                 && !(declinationDeg.getAsDouble() >= -180 && declinationDeg.getAsDouble() <= 180)) {
             throw new IllegalArgumentException("the compass declination lies between −180° and 180°");
@@ -30,11 +34,11 @@ public record Land(
     }
 
     public Land withGrid(Optional<GridRef> newGrid) {
-        return new Land(features, spotHeights, newGrid, declinationDeg, underlays);
+        return new Land(features, spotHeights, newGrid, declinationDeg, underlays, tapes);
     }
 
     public Land withUnderlays(List<Underlay> newUnderlays) {
-        return new Land(features, spotHeights, grid, declinationDeg, newUnderlays);
+        return new Land(features, spotHeights, grid, declinationDeg, newUnderlays, tapes);
     }
 
     public boolean isEmpty() {

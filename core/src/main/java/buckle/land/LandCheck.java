@@ -12,6 +12,8 @@ public final class LandCheck {
     public static final int MOST_POINTS = 100_000;
     public static final int MOST_SPOT_HEIGHTS = 20_000;
     public static final int MOST_UNDERLAYS = 20;
+    public static final int MOST_TAPES = 50;
+    public static final int MOST_TAPE_ROWS = 2000;
     private static final int LONGEST_TEXT = 2000;
 
     private LandCheck() {}
@@ -23,6 +25,15 @@ public final class LandCheck {
         most(problems, "underlays", land.underlays().size(), MOST_UNDERLAYS, "pictures under the plan");
         int points = land.features().stream().mapToInt(f -> f.points().size()).sum();
         most(problems, "features", points, MOST_POINTS, "points of features");
+        most(problems, "tapes", land.tapes().size(), MOST_TAPES, "tape books");
+        for (int i = 0; i < land.tapes().size(); i++) {
+            most(
+                    problems,
+                    "tapes[" + i + "].rows",
+                    land.tapes().get(i).rows().size(),
+                    MOST_TAPE_ROWS,
+                    "rows of a tape book");
+        }
         Set<String> ids = new HashSet<>();
         for (int i = 0; i < land.features().size(); i++) {
             feature(problems, "features[" + i + "]", land.features().get(i), ids);

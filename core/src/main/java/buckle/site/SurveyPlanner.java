@@ -1,5 +1,7 @@
 package buckle.site;
 
+import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -18,10 +20,12 @@ public final class SurveyPlanner {
     private final List<String> leftOut = new ArrayList<>();
     private final List<FenceLine> lines = new ArrayList<>();
     private final double gateOpeningM;
+    private final UnitSystem units;
     private @Nullable EnergizerPlace energizer;
 
-    private SurveyPlanner(double gateOpeningM) {
+    private SurveyPlanner(double gateOpeningM, UnitSystem units) {
         this.gateOpeningM = gateOpeningM;
+        this.units = units;
     }
 
     /**
@@ -30,15 +34,24 @@ public final class SurveyPlanner {
      * @throws BadInput when no line comes out, or one that cannot be laid out
      */
     public static Survey plan(
-            List<Walk> walks, List<Mark> marks, WalkOptions options, double gateOpeningM, List<String> alreadyLeftOut) {
-        SurveyPlanner planner = new SurveyPlanner(gateOpeningM);
+            List<Walk> walks,
+            List<Mark> marks,
+            WalkOptions options,
+            double gateOpeningM,
+            List<String> alreadyLeftOut,
+            UnitSystem units) {
+        SurveyPlanner planner = new SurveyPlanner(gateOpeningM, units);
         planner.leftOut.addAll(alreadyLeftOut);
         List<CleanLine> clean = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
         for (int i = 0; i < walks.size(); i++) {
             planner.clean(walks.get(i), i, options, clean, problems);
         }
-        if (clean.isEmpty() && problems.isEmpty()) {
+        List<GeoPoint> spots = marks.stream()
+                .map(Mark::at)
+                .filter(p -> p.heightM().isPresent())
+                .toList();
+        if (clean.isEmpty() && problems.isEmpty() && spots.isEmpty()) {
             problems.add(new Problem("line.none", "file", "The file holds no line: no track, route, line or outline."));
         }
         if (!problems.isEmpty()) {
@@ -50,7 +63,7 @@ public final class SurveyPlanner {
         if (!unfit.isEmpty()) {
             throw new BadInput(unfit);
         }
-        return new Survey(site, clean, planner.taken, planner.leftOut);
+        return new Survey(site, clean, spots, planner.taken, planner.leftOut);
     }
 
     private void clean(Walk walk, int i, WalkOptions options, List<CleanLine> clean, List<Problem> problems) {
@@ -157,13 +170,8 @@ public final class SurveyPlanner {
             return;
         }
         lines.set(best, gate ? withGate(line, mark.name(), at) : withCutOut(line, mark.name(), at));
-        taken.add(String.format(
-                Locale.ROOT,
-                "“%s” became a %s of %s at station %.1f m.",
-                mark.name(),
-                gate ? "gate" : "cut-out",
-                line.name(),
-                bestPlace.stationM()));
+        taken.add("“" + mark.name() + "” became a " + (gate ? "gate" : "cut-out") + " of " + line.name()
+                + " at station " + Lengths.text(bestPlace.stationM(), units) + ".");
     }
 
     private FenceLine withGate(FenceLine line, String name, GeoPoint at) {

@@ -40,7 +40,7 @@ class LandTest {
     }
 
     private static Land land(LandFeature... features) {
-        return new Land(List.of(features), List.of(), Optional.empty(), OptionalDouble.empty(), List.of());
+        return new Land(List.of(features), List.of(), Optional.empty(), OptionalDouble.empty(), List.of(), List.of());
     }
 
     private static Traits kv(double kv) {

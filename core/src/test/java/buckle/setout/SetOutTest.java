@@ -36,7 +36,7 @@ class SetOutTest {
     /** Who follows the sheet, from the first two marks and ties alone, ends where the plan says. */
     @Test
     void theSheetLeadsBackToThePlan() {
-        Land land = new Land(List.of(), List.of(), Optional.empty(), OptionalDouble.of(2.5), List.of());
+        Land land = new Land(List.of(), List.of(), Optional.empty(), OptionalDouble.of(2.5), List.of(), List.of());
         Layout layout = LayoutPlanner.layOut(Fences.site(-3, -3, RING), METRIC);
         SetOut sheet = SetOutPlanner.plan(layout, land, METRIC);
         List<Mark> marks = sheet.lines().getFirst().marks();

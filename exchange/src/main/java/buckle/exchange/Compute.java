@@ -1,5 +1,6 @@
 package buckle.exchange;
 
+import buckle.land.Surroundings;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.PostKind;
@@ -10,7 +11,6 @@ import buckle.site.FenceLine;
 import buckle.site.Problem;
 import buckle.site.Site;
 import buckle.site.Survey;
-import buckle.site.WalkOptions;
 import buckle.spec.Animal;
 import buckle.spec.Spec;
 import buckle.takeoff.Design;
@@ -106,14 +106,18 @@ public final class Compute {
     }
 
     private static ObjectNode compute(Arguments arguments) throws IOException {
-        Importer.Found found = Importer.read(bytes(arguments.file()), WalkOptions.USUAL);
+        Importer.Found found = Importer.read(bytes(arguments.file()), Importer.Options.USUAL);
         Spec given = found.job().map(JobFile::spec).orElse(Spec.usual());
         boolean usual = found.job().isEmpty() && arguments.spec() == null;
         Spec spec = arguments.spec() == null ? given : SpecReader.read(Json.parse(bytes(arguments.spec())), "spec");
+        if (found.job().isEmpty() && found.survey().isEmpty()) {
+            throw new BadInput(
+                    "file.no-line", "file", "This file holds no line to lay out: give a job file or a track.");
+        }
         Site site = found.job()
                 .map(JobFile::site)
                 .orElseGet(() -> found.survey().orElseThrow().site());
-        Design design = Design.of(site, spec);
+        Design design = Design.of(site, found.job().map(JobFile::around).orElse(Surroundings.NONE), spec);
         if (arguments.out() != null) {
             Files.createDirectories(arguments.out());
             Files.write(arguments.out().resolve("layout.geojson"), LayoutGeoJson.write(site, design.layout()));

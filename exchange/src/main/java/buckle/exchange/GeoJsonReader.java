@@ -16,12 +16,19 @@ public final class GeoJsonReader {
     private final List<Walk> walks = new ArrayList<>();
     private final List<Mark> marks = new ArrayList<>();
     private final List<String> leftOut = new ArrayList<>();
+    private final Swap swap;
     private int points;
 
-    private GeoJsonReader() {}
+    private GeoJsonReader(Swap swap) {
+        this.swap = swap;
+    }
 
     public static Tracks read(JsonNode root) {
-        GeoJsonReader reader = new GeoJsonReader();
+        return read(root, Swap.NONE);
+    }
+
+    public static Tracks read(JsonNode root, Swap swap) {
+        GeoJsonReader reader = new GeoJsonReader(swap);
         reader.object(root, "");
         return new Tracks(reader.walks, reader.marks, reader.leftOut);
     }
@@ -109,13 +116,13 @@ public final class GeoJsonReader {
         List<WalkPoint> stretch = new ArrayList<>();
         for (int i = 0; i < positions.size(); i++) {
             Limits.checkPoints(++points, path);
-            stretch.add(WalkPoint.of(Json.place(positions.get(i), path + "[" + i + "]")));
+            stretch.add(WalkPoint.of(Json.place(positions.get(i), path + "[" + i + "]", swap)));
         }
         walks.add(new Walk(name.isBlank() ? "Line " + (walks.size() + 1) : name, List.of(stretch)));
     }
 
     private void point(JsonNode node, String name, String path) {
-        var at = Json.place(node.path("coordinates"), path + ".coordinates");
+        var at = Json.place(node.path("coordinates"), path + ".coordinates", swap);
         if (name.isBlank()) {
             leftOut.add("A point without a name.");
         } else {

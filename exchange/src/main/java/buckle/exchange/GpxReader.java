@@ -5,13 +5,11 @@ import buckle.site.GeoPoint;
 import buckle.site.Mark;
 import buckle.site.Walk;
 import buckle.site.WalkPoint;
-import java.io.ByteArrayInputStream;
 import java.time.DateTimeException;
 import java.time.OffsetDateTime;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
-import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamConstants;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
@@ -37,31 +35,11 @@ public final class GpxReader {
 
     public static Tracks read(byte[] bytes) {
         Limits.checkSize(bytes.length);
-        XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
-        factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
-        factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
-        XMLStreamReader xml = null;
-        try {
-            xml = factory.createXMLStreamReader(new ByteArrayInputStream(bytes));
+        return SafeXml.read(bytes, xml -> {
             GpxReader reader = new GpxReader(xml);
             reader.document();
             return new Tracks(reader.walks, reader.marks, reader.leftOut);
-        } catch (XMLStreamException e) {
-            int line = e.getLocation() == null ? 1 : Math.max(1, e.getLocation().getLineNumber());
-            throw new BadInput("xml.broken", "line " + line, "The file is not proper XML here. Nothing was stored.");
-        } finally {
-            close(xml);
-        }
-    }
-
-    private static void close(XMLStreamReader xml) {
-        try {
-            if (xml != null) {
-                xml.close();
-            }
-        } catch (XMLStreamException e) {
-            throw new IllegalStateException("closing an XML reader over bytes in memory", e);
-        }
+        });
     }
 
     private void document() throws XMLStreamException {

@@ -46,7 +46,7 @@ public final class GpxWriter {
         xml.writeAttribute("creator", "Buckle");
         for (LineLayout line : layout.lines()) {
             for (Post post : line.posts()) {
-                if (post.kind().strong()) {
+                if (post.kind().strong() && !post.shared()) {
                     point("wpt", post.lonDeg(), post.latDeg(), title(line, post));
                 }
             }
@@ -58,7 +58,7 @@ public final class GpxWriter {
         xml.writeEndDocument();
     }
 
-    private static String title(LineLayout line, Post post) {
+    static String title(LineLayout line, Post post) {
         String kind = post.kind().name().toLowerCase(Locale.ROOT);
         return line.name() + " " + kind + " " + (post.label().isEmpty() ? post.number() : post.label());
     }
@@ -95,7 +95,7 @@ public final class GpxWriter {
     }
 
     /** XML 1.0 has no place for control characters. */
-    private static String printable(String text) {
+    static String printable(String text) {
         return text.replaceAll("[\\p{Cntrl}&&[^\t\n\r]]", " ");
     }
 }

@@ -1,5 +1,11 @@
 package buckle.exchange;
 
+import buckle.land.GridTerrain;
+import buckle.land.Land;
+import buckle.land.LandCheck;
+import buckle.land.LandFeature;
+import buckle.land.LandKind;
+import buckle.land.Traits;
 import buckle.readings.Reading;
 import buckle.site.BadInput;
 import buckle.site.CleanLine;
@@ -13,12 +19,15 @@ import buckle.site.GeoPoint;
 import buckle.site.Problem;
 import buckle.site.Site;
 import buckle.site.SiteCheck;
+import buckle.site.Tees;
+import buckle.tape.TapeBook;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -29,6 +38,8 @@ public final class JobFileReader {
     public static final int MOST_READINGS = 50_000;
 
     private final Map<String, FenceLine> lines = new LinkedHashMap<>();
+    private final List<LandFeature> landFeatures = new ArrayList<>();
+    private final List<GeoPoint> spotHeights = new ArrayList<>();
     private @Nullable EnergizerPlace energizer;
     private int points;
 
@@ -47,8 +58,12 @@ public final class JobFileReader {
             reader.feature(features.get(i), "features[" + i + "]");
         }
         JsonNode job = buckle.path("job");
-        Site site = new Site(List.copyOf(reader.lines.values()), Optional.ofNullable(reader.energizer));
-        List<Problem> problems = SiteCheck.problems(site);
+        Site drawn = new Site(List.copyOf(reader.lines.values()), Optional.ofNullable(reader.energizer));
+        boolean branchesNamed = buckle.path("schema").asInt() >= 2;
+        Site site = branchesNamed ? drawn : Tees.fromCoincidence(drawn);
+        Land land = reader.land(buckle.path("land"));
+        List<Problem> problems = new ArrayList<>(SiteCheck.problems(site));
+        problems.addAll(LandCheck.problems(land));
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
         }
@@ -57,8 +72,99 @@ public final class JobFileReader {
                 text(job, "client", ""),
                 text(job, "property", ""),
                 site,
+                land,
+                grid(buckle.path("terrain")),
                 SpecReader.read(buckle.path("spec"), "buckle.spec"),
                 readings(buckle.path("readings")));
+    }
+
+    private Land land(JsonNode node) {
+        JsonNode declination = node.path("declinationDeg");
+        JsonNode tapes = node.path("tapes");
+        List<TapeBook> books = new ArrayList<>();
+        for (int i = 0; i < tapes.size(); i++) {
+            books.add(Json.read(tapes.get(i), TapeBook.class, "buckle.land.tapes[" + i + "]"));
+        }
+        try {
+            return new Land(
+                    landFeatures,
+                    spotHeights,
+                    Optional.empty(),
+                    declination.isNumber() ? OptionalDouble.of(declination.asDouble()) : OptionalDouble.empty(),
+                    List.of(),
+                    books);
+        } catch (IllegalArgumentException e) {
+            throw new BadInput("land.declination", "buckle.land.declinationDeg", e.getMessage() + ".");
+        }
+    }
+
+    private static Optional<GridTerrain> grid(JsonNode node) {
+        if (!node.isObject()) {
+            return Optional.empty();
+        }
+        JsonNode heights = node.path("heightsM");
+        int columns = node.path("columns").asInt(0);
+        int rows = node.path("rows").asInt(0);
+        double cell = node.path("cellDeg").asDouble(0);
+        if (!(cell > 0) || heights.size() != (long) columns * rows || heights.size() > Limits.MOST_CELLS) {
+            throw new BadInput(
+                    "terrain.size",
+                    "buckle.terrain",
+                    "The terrain says " + columns + " × " + rows + " cells and holds " + heights.size() + " heights.");
+        }
+        float[] values = new float[heights.size()];
+        for (int i = 0; i < values.length; i++) {
+            JsonNode h = heights.get(i);
+            if (!h.isNumber() && !h.isNull()) {
+                throw new BadInput(
+                        "terrain.height", "buckle.terrain.heightsM[" + i + "]", "A height is a number or null.");
+            }
+            values[i] = h.isNull() ? Float.NaN : (float) h.asDouble();
+        }
+        try {
+            return Optional.of(new GridTerrain(
+                    columns,
+                    rows,
+                    node.path("westDeg").asDouble(0),
+                    node.path("southDeg").asDouble(0),
+                    cell,
+                    values));
+        } catch (IllegalArgumentException e) {
+            throw new BadInput("terrain.size", "buckle.terrain", e.getMessage() + ".");
+        }
+    }
+
+    private void landFeature(String id, JsonNode feature, JsonNode properties, String path) {
+        JsonNode geometry = feature.path("geometry");
+        JsonNode coordinates = geometry.path("coordinates");
+        String at = path + ".geometry.coordinates";
+        LandKind.Shape shape = switch (geometry.path("type").asString("")) {
+            case "Point" -> LandKind.Shape.POINT;
+            case "LineString" -> LandKind.Shape.LINE;
+            case "Polygon" -> LandKind.Shape.AREA;
+            default ->
+                throw new BadInput(
+                        "feature.shape", path + ".geometry.type", "A feature is a point, a line or an outline.");
+        };
+        List<GeoPoint> places = switch (shape) {
+            case POINT -> List.of(Json.place(coordinates, at));
+            case LINE -> places(coordinates, at);
+            case AREA -> places(coordinates.path(0), at + "[0]");
+        };
+        if (shape == LandKind.Shape.AREA
+                && places.size() > 1
+                && places.getFirst().equals(places.getLast())) {
+            places.removeLast();
+        }
+        JsonNode traits = properties.path("traits");
+        landFeatures.add(new LandFeature(
+                id,
+                Json.read(properties.path("landKind"), LandKind.class, path + ".properties.landKind"),
+                text(properties, "name", ""),
+                shape,
+                places,
+                traits.isObject() ? Json.read(traits, Traits.class, path + ".properties.traits") : Traits.NONE,
+                text(properties, "note", "")));
     }
 
     private static void checkSchema(JsonNode schema) {
@@ -107,6 +213,8 @@ public final class JobFileReader {
             case "fence-line" -> line(id, properties, coordinates, path);
             case "gate" -> gate(id, properties, Json.place(coordinates, at), path);
             case "cut-out" -> cutOut(id, properties, Json.place(coordinates, at), path);
+            case "land" -> landFeature(id, feature, properties, path);
+            case "spot-height" -> spotHeights.add(Json.place(coordinates, at));
             case "energizer" -> energizer(properties, Json.place(coordinates, at), path);
             default ->
                 throw new BadInput(

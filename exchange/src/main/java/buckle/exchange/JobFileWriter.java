@@ -1,5 +1,8 @@
 package buckle.exchange;
 
+import buckle.land.GridTerrain;
+import buckle.land.Land;
+import buckle.land.LandFeature;
 import buckle.rulebook.Rulebook;
 import buckle.site.Corner;
 import buckle.site.FenceLine;
@@ -29,12 +32,66 @@ public final class JobFileWriter {
         about.put("property", job.property());
         buckle.set("spec", Json.MAPPER.valueToTree(job.spec()));
         buckle.set("readings", Json.MAPPER.valueToTree(job.readings()));
+        land(buckle.putObject("land"), job.land());
+        job.grid().ifPresent(grid -> grid(buckle.putObject("terrain"), grid));
         ArrayNode features = root.putArray("features");
         job.site().lines().forEach(line -> line(features, line));
+        job.land().features().forEach(f -> landFeature(features, f));
+        for (int i = 0; i < job.land().spotHeights().size(); i++) {
+            feature(
+                            features,
+                            "spot-" + (i + 1),
+                            "Point",
+                            job.land().spotHeights().get(i))
+                    .put("kind", "spot-height");
+        }
         job.site()
                 .energizer()
                 .ifPresent(e -> point(features, "energizer", e.name(), e.at()).put("kind", "energizer"));
         return root;
+    }
+
+    /** Pictures under the plan stay at home: they would make the file too large to send. */
+    private static void land(ObjectNode node, Land land) {
+        if (land.declinationDeg().isPresent()) {
+            node.put("declinationDeg", land.declinationDeg().getAsDouble());
+        }
+        node.set("tapes", Json.MAPPER.valueToTree(land.tapes()));
+    }
+
+    /** Heights to the centimetre, north row first, null where there is none. */
+    private static void grid(ObjectNode node, GridTerrain grid) {
+        node.put("columns", grid.columns()).put("rows", grid.rows());
+        node.put("westDeg", grid.westDeg()).put("southDeg", grid.southDeg()).put("cellDeg", grid.cellDeg());
+        ArrayNode heights = node.putArray("heightsM");
+        for (float h : grid.heightsM()) {
+            if (Float.isNaN(h)) {
+                heights.addNull();
+            } else {
+                heights.add(Math.round(h * 100) / 100.0);
+            }
+        }
+    }
+
+    private static void landFeature(ArrayNode features, LandFeature f) {
+        Object coordinates = switch (f.shape()) {
+            case POINT -> f.points().getFirst();
+            case LINE -> f.points();
+            case AREA -> {
+                List<GeoPoint> ring = new ArrayList<>(f.points());
+                ring.add(ring.getFirst());
+                yield List.of(ring);
+            }
+        };
+        String type = switch (f.shape()) {
+            case POINT -> "Point";
+            case LINE -> "LineString";
+            case AREA -> "Polygon";
+        };
+        ObjectNode properties = feature(features, f.id(), type, coordinates);
+        properties.put("kind", "land").put("landKind", f.kind().name());
+        properties.put("name", f.name()).put("note", f.note());
+        properties.set("traits", Json.MAPPER.valueToTree(f.traits()));
     }
 
     private static void line(ArrayNode features, FenceLine line) {
@@ -51,6 +108,8 @@ public final class JobFileWriter {
                 "cornerIds",
                 Json.MAPPER.valueToTree(line.corners().stream().map(Corner::id).toList()));
         properties.set("ground", Json.MAPPER.valueToTree(line.ground()));
+        line.startsOn().ifPresent(on -> properties.put("startsOn", on));
+        line.endsOn().ifPresent(on -> properties.put("endsOn", on));
         line.survey().ifPresent(survey -> properties.set("survey", Json.MAPPER.valueToTree(survey)));
         line.gates().forEach(gate -> {
             ObjectNode p = point(features, gate.id(), gate.name(), gate.at());

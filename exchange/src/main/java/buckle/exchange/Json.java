@@ -104,6 +104,10 @@ public final class Json {
 
     /** A place of a GeoJSON position; a problem names its path. */
     static GeoPoint place(JsonNode position, String path) {
+        return place(position, path, Swap.NONE);
+    }
+
+    static GeoPoint place(JsonNode position, String path, Swap swap) {
         if (!position.isArray()
                 || position.size() < 2
                 || !position.get(0).isNumber()
@@ -114,10 +118,20 @@ public final class Json {
         double lat = position.get(1).asDouble();
         JsonNode height = position.size() > 2 ? position.get(2) : null;
         boolean known = height != null && height.isNumber();
+        return swapped(swap, lon, lat, known ? OptionalDouble.of(height.asDouble()) : OptionalDouble.empty(), path);
+    }
+
+    /** A place read with a swap; one that only makes sense with latitude and longitude swapped says so. */
+    static GeoPoint swapped(Swap swap, double lon, double lat, OptionalDouble height, String path) {
         try {
-            return new GeoPoint(lon, lat, known ? OptionalDouble.of(height.asDouble()) : OptionalDouble.empty());
+            return swap.of(lon, lat, height);
         } catch (IllegalArgumentException e) {
-            throw new BadInput("position.range", path, upper(e.getMessage()) + ".");
+            boolean other = Math.abs(lon) <= 90 && Math.abs(lat) <= 180;
+            throw new BadInput(
+                    other ? "position.swapped" : "position.range",
+                    path,
+                    upper(e.getMessage())
+                            + (other ? ". Latitude and longitude look swapped; it can be read so." : "."));
         }
     }
 

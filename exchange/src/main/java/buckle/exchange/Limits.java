@@ -6,6 +6,8 @@ import buckle.site.BadInput;
 public final class Limits {
     public static final long MOST_BYTES = 20L * 1024 * 1024;
     public static final int MOST_POINTS = 200_000;
+    public static final long MOST_GRID_BYTES = 64L * 1024 * 1024;
+    public static final long MOST_CELLS = 6_000_000;
 
     private Limits() {}
 

@@ -1,8 +1,13 @@
 package buckle.exchange;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
+import buckle.land.GridTerrain;
 import buckle.layout.PostKind;
+import buckle.setout.SetOut;
+import buckle.setout.SetOutPlanner;
+import buckle.site.GeoPoint;
 import buckle.takeoff.Design;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -20,13 +25,21 @@ class ForeignReadersTest {
 
     private static JobFile job;
     private static Design design;
+    private static long own;
 
     @BeforeAll
     static void write() throws IOException {
         job = JobFileReader.read(Json.parse(Files.readAllBytes(Path.of("..", "demo", "alpaca-paddocks.geojson"))));
-        design = Design.of(job.site(), job.spec());
+        design = Design.of(job.site(), job.around(), job.spec());
+        own = design.layout().lines().stream()
+                .flatMap(l -> l.posts().stream())
+                .filter(p -> p.kind().strong() && !p.shared())
+                .count();
         Files.write(folder.resolve("job.geojson"), JobFileWriter.write(job));
         Files.write(folder.resolve("layout.geojson"), LayoutGeoJson.write(job.site(), design.layout()));
+        Files.write(folder.resolve("map.kml"), KmlWriter.write("Alpacas & more", design.layout(), job.land()));
+        Files.write(folder.resolve("plan.dxf"), DxfWriter.write(design.layout(), job.land()));
+        Files.write(folder.resolve("posts.csv"), PostsCsv.write(design.layout()));
         Files.write(folder.resolve("posts.gpx"), GpxWriter.write(job.site(), design.layout()));
     }
 
@@ -50,6 +63,9 @@ class ForeignReadersTest {
                 .mapToLong(l -> l.posts().size())
                 .sum();
         assertThat(features("layout.geojson", "layout", "kind = 'post'")).isEqualTo(posts);
+        assertThat(features("layout.geojson", "layout", "post = 'tee'"))
+                .isEqualTo(design.layout().count(PostKind.TEE))
+                .isPositive();
         assertThat(features("layout.geojson", "layout", "post = 'corner'"))
                 .isEqualTo(design.layout().count(PostKind.CORNER));
         assertThat(features("layout.geojson", "layout", "kind = 'test-point'"))
@@ -65,15 +81,127 @@ class ForeignReadersTest {
 
     @Test
     void ogrinfoAndGpsbabelReadTheGpx() throws Exception {
-        long strong = design.layout().lines().stream()
-                .flatMap(l -> l.posts().stream())
-                .filter(p -> p.kind().strong())
-                .count();
-        assertThat(features("posts.gpx", "waypoints", "1 = 1")).isEqualTo(strong);
+        assertThat(features("posts.gpx", "waypoints", "1 = 1")).isEqualTo(own);
         assertThat(features("posts.gpx", "tracks", "1 = 1")).isEqualTo(3);
         String csv = run(
                 "gpsbabel", "-w", "-i", "gpx", "-f", folder.resolve("posts.gpx").toString(), "-o", "unicsv", "-F", "-");
-        assertThat(csv.lines().skip(1).count()).isEqualTo(strong);
+        assertThat(csv.lines().skip(1).count()).isEqualTo(own);
         assertThat(csv).contains("Boundary corner B");
+    }
+
+    private static double totalLengthM(String file, String layer, String where) throws Exception {
+        String sql = "select sum(ST_Length(geometry)) as total from \"" + layer + "\" where " + where;
+        String out = run(
+                "ogrinfo",
+                "-ro",
+                "-q",
+                "-dialect",
+                "SQLite",
+                "-sql",
+                sql,
+                folder.resolve(file).toString());
+        return Double.parseDouble(out.replaceAll("(?s).*total \\(Real\\) = ([0-9.]+).*", "$1"));
+    }
+
+    /** DXF is in metres, so its lengths must be those of the layout; counts by layer. */
+    @Test
+    void ogrinfoReadsTheDrawing() throws Exception {
+        double length =
+                design.layout().lines().stream().mapToDouble(l -> l.lengthM()).sum();
+        assertThat(features("plan.dxf", "entities", "Layer = 'FENCE_LINE'")).isEqualTo(3);
+        assertThat(totalLengthM("plan.dxf", "entities", "Layer = 'FENCE_LINE'")).isCloseTo(length, within(0.01));
+        assertThat(features("plan.dxf", "entities", "Layer = 'POST_LINE'"))
+                .isEqualTo(design.layout().count(PostKind.LINE));
+        assertThat(features("plan.dxf", "entities", "Layer = 'POST_TEXT'")).isEqualTo(own);
+        assertThat(features("plan.dxf", "entities", "Layer = 'LAND_CREEK'")).isEqualTo(1);
+    }
+
+    @Test
+    void ogrinfoReadsTheMap() throws Exception {
+        String out =
+                run("ogrinfo", "-ro", "-so", "-al", folder.resolve("map.kml").toString());
+        assertThat(out).contains("Alpacas & more");
+        long all = java.util.regex.Pattern.compile("Feature Count: (\\d+)")
+                .matcher(out)
+                .results()
+                .mapToLong(m -> Long.parseLong(m.group(1)))
+                .sum();
+        assertThat(all).isEqualTo(3 + own + job.land().features().size());
+        Tracks back = KmlReader.read(Files.readAllBytes(folder.resolve("map.kml")), Swap.NONE);
+        assertThat(back.walks().getFirst().name()).isEqualTo("Boundary");
+        String csv = run("ogrinfo", "-ro", "-so", folder.resolve("posts.csv").toString(), "posts");
+        assertThat(csv)
+                .contains("Feature Count: "
+                        + design.layout().lines().stream()
+                                .mapToInt(l -> l.posts().size())
+                                .sum());
+    }
+
+    /** Source: gdallocationinfo on the same grid file, cell by cell; and gdalwarp's bilinear value between cells. */
+    @Test
+    void gdalReadsTheSameHeights() throws Exception {
+        Path file = Path.of("src", "test", "resources", "walks", "kestrel-hollow.asc");
+        GridTerrain grid = GridReader.read(Files.readAllBytes(file));
+        for (int[] cell : new int[][] {{0, 0}, {5, 3}, {40, 20}, {105, 45}, {77, 9}}) {
+            double lon = grid.westDeg() + (cell[0] + 0.5) * grid.cellDeg();
+            double lat = grid.northDeg() - (cell[1] + 0.5) * grid.cellDeg();
+            String said = run("gdallocationinfo", "-valonly", "-geoloc", file.toString(), "" + lon, "" + lat)
+                    .strip();
+            double theirs = Double.parseDouble(said);
+            if (theirs == -9999) {
+                assertThat(grid.heightM(GeoPoint.of(lon, lat))).isEmpty();
+            } else {
+                assertThat(grid.heightM(GeoPoint.of(lon, lat)).orElseThrow()).isCloseTo(theirs, within(0.01));
+            }
+        }
+        double lon = 0.88043;
+        double lat = 44.13577;
+        double e = 1e-7;
+        Path one = folder.resolve("one.tif");
+        run(
+                "gdalwarp",
+                "-q",
+                "-r",
+                "bilinear",
+                "-te",
+                "" + (lon - e),
+                "" + (lat - e),
+                "" + (lon + e),
+                "" + (lat + e),
+                "-ts",
+                "1",
+                "1",
+                file.toString(),
+                one.toString());
+        double between = Double.parseDouble(
+                run("gdallocationinfo", "-valonly", one.toString(), "0", "0").strip());
+        assertThat(grid.heightM(GeoPoint.of(lon, lat)).orElseThrow()).isCloseTo(between, within(0.01));
+    }
+
+    /** The sheet on paper: every strong post is on it, and pdftotext (poppler) reads it. */
+    @Test
+    void popplerReadsTheSetOutSheet() throws Exception {
+        SetOut sheet = SetOutPlanner.plan(design.layout(), job.land(), job.spec());
+        for (SetOutPdf.Paper paper : SetOutPdf.Paper.values()) {
+            Path file = folder.resolve(paper + ".pdf");
+            Files.write(
+                    file,
+                    SetOutPdf.write(
+                            new SetOutPdf.Heading(job.name(), job.client(), "Hof “Šárka” <&>", 3, "2026-11-23"),
+                            sheet,
+                            design.layout(),
+                            job.land(),
+                            job.spec().units(),
+                            paper));
+            String text = run("pdftotext", "-layout", file.toString(), "-");
+            assertThat(text).contains("Set-out sheet", "Hof “Šárka” <&>", "revision 3", "Plan, 1 ", "compass");
+            for (SetOut.SetOutLine line : sheet.lines()) {
+                for (SetOut.Mark mark : line.marks()) {
+                    assertThat(text).contains(mark.name());
+                }
+            }
+            String pages = run("pdfinfo", file.toString());
+            assertThat(pages).contains(paper == SetOutPdf.Paper.A4 ? "(A4)" : "(letter)");
+        }
     }
 }

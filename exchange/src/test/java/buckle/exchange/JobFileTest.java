@@ -48,13 +48,14 @@ class JobFileTest {
         JobFile again = JobFileReader.read(Json.parse(written));
         assertThat(again).isEqualTo(job);
         assertThat(Json.parse(written)).isEqualTo(Json.parse(bytes));
-        assertThat(Design.of(again.site(), again.spec())).isEqualTo(Design.of(job.site(), job.spec()));
+        assertThat(Design.of(again.site(), again.around(), again.spec()))
+                .isEqualTo(Design.of(job.site(), job.around(), job.spec()));
     }
 
     @Test
     void theSchemaRefusesWhatTheReaderRefuses() throws IOException {
         assertThat(schema().validate(
-                                Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":2},\"features\":[]}"
+                                Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":3},\"features\":[]}"
                                         .getBytes(StandardCharsets.UTF_8))))
                 .isNotEmpty();
     }
@@ -65,8 +66,8 @@ class JobFileTest {
             delimiter = ';',
             quoteCharacter = '~',
             value = {
-                "\"schema\" : 1; \"schema\" : 2; buckle.schema; job.schema-newer",
-                "\"schema\" : 1; \"schema\" : \"one\"; buckle.schema; job.schema",
+                "\"schema\" : 2; \"schema\" : 3; buckle.schema; job.schema-newer",
+                "\"schema\" : 2; \"schema\" : \"one\"; buckle.schema; job.schema",
                 "\"units\" : \"METRIC\"; \"units\" : \"FURLONGS\"; buckle.spec.units; json.value",
                 "\"spacingM\" : 5.0; \"spacingM\" : 0; buckle.spec.posts; json.value",
                 "\"spacingM\" : 5.0; \"spacingM\" : \"5\"; buckle.spec.posts.spacingM; json.value",

@@ -8,7 +8,6 @@ import buckle.site.Mark;
 import buckle.site.Problem;
 import buckle.site.Survey;
 import buckle.site.Walk;
-import buckle.site.WalkOptions;
 import java.nio.charset.StandardCharsets;
 import java.time.Duration;
 import java.util.List;
@@ -31,7 +30,7 @@ class ReadersTest {
 
     private static List<Problem> problems(String text) {
         try {
-            Importer.read(bytes(text), WalkOptions.USUAL);
+            Importer.read(bytes(text), Importer.Options.USUAL);
         } catch (BadInput e) {
             return e.problems();
         }
@@ -71,11 +70,20 @@ class ReadersTest {
                         "<!DOCTYPE z [<!ENTITY a \"aaaaaaaaaa\"><!ENTITY b \"&a;&a;&a;&a;&a;&a;&a;&a;\"><!ENTITY c \"&b;&b;&b;&b;&b;&b;&b;&b;\">]><gpx>&c;</gpx>"),
                 Arguments.of("xml.broken", gpx("<trk><trkseg>" + point)),
                 Arguments.of("xml.broken", gpx("<trk><name>&undeclared;</name></trk>")),
-                Arguments.of("gpx.root", "<kml><Document/></kml>"),
+                Arguments.of("gpx.root", "<svg/>"),
+                Arguments.of(
+                        "line.none",
+                        "<kml><Document><NetworkLink><Link><href>http://127.0.0.1:9/a.kml</href></Link></NetworkLink></Document></kml>"),
+                Arguments.of("xml.doctype", "<!DOCTYPE kml [<!ENTITY a \"b\">]><kml>&a;</kml>"),
+                Arguments.of(
+                        "kml.coordinates",
+                        "<kml><Placemark><LineString><coordinates>1,44 north,1</coordinates></LineString></Placemark></kml>"),
                 Arguments.of("gpx.lat", gpx("<trk><trkseg><trkpt lat=\"NaN\" lon=\"1\"/></trkseg></trk>")),
                 Arguments.of("gpx.lon", gpx("<trk><trkseg><trkpt lat=\"44\"/></trkseg></trk>")),
                 Arguments.of("gpx.lat", gpx("<wpt lat=\"44,1\" lon=\"1\"/>")),
                 Arguments.of("position.range", gpx("<trk><trkseg><trkpt lat=\"144\" lon=\"1\"/></trkseg></trk>")),
+                Arguments.of(
+                        "position.swapped", "{\"type\": \"LineString\", \"coordinates\": [[44, 144], [44.1, 144]]}"),
                 Arguments.of("line.too-few-points", gpx("<trk><trkseg>" + point + "</trkseg></trk>")),
                 Arguments.of("line.no-line", gpx("<trk><trkseg>" + point + point + point + "</trkseg></trk>")),
                 Arguments.of("line.none", gpx("<wpt lat=\"44\" lon=\"1\"><name>gate</name></wpt>")),
@@ -86,7 +94,32 @@ class ReadersTest {
                         gpx(
                                 "<rte><rtept lat=\"44\" lon=\"1\"/><rtept lat=\"44.001\" lon=\"1.001\"/><rtept lat=\"44.001\" lon=\"1\"/><rtept lat=\"44\" lon=\"1.001\"/></rte>")),
                 Arguments.of("file.empty", ""),
-                Arguments.of("file.format", "lat,lon\n44,1\n"),
+                Arguments.of("file.format", "just some words\nof text\n"),
+                Arguments.of("csv.broken", "name,lat,lon\n\"never closed,44,1\n"),
+                Arguments.of("tape.empty", "from,to,distance_m\n"),
+                Arguments.of("grid.header", "ncols 3\nnrows 2\nxllcorner 0\nyllcorner 44\n1 2 3\n4 5 6\n"),
+                Arguments.of(
+                        "grid.header-lies",
+                        "ncols 3\nnrows 2\nxllcorner 0\nyllcorner 44\ncellsize 0.001\n1 2 3\n4 5\n"),
+                Arguments.of(
+                        "grid.header-lies",
+                        "ncols 2\nnrows 2\nxllcorner 0\nyllcorner 44\ncellsize 0.001\n1 2 3\n4 5\n"),
+                Arguments.of(
+                        "grid.header-lies",
+                        "ncols 2000\nnrows 2000\nxllcorner 0\nyllcorner 44\ncellsize 0.001\n1 2 3\n"),
+                Arguments.of(
+                        "grid.too-large",
+                        "ncols 900000000\nnrows 900000000\nxllcorner 0\nyllcorner 44\ncellsize 0.001\n1\n"),
+                Arguments.of(
+                        "grid.not-degrees",
+                        "ncols 2\nnrows 2\nxllcorner 350000\nyllcorner 4890000\ncellsize 10\n1 2\n3 4\n"),
+                Arguments.of(
+                        "grid.number", "ncols 2\nnrows 2\nxllcorner 0\nyllcorner 44\ncellsize 0.001\n1 2\n3 four\n"),
+                Arguments.of(
+                        "grid.height", "ncols 2\nnrows 2\nxllcorner 0\nyllcorner 44\ncellsize 0.001\n1 2\n3 99999\n"),
+                Arguments.of(
+                        "grid.empty",
+                        "ncols 2\nnrows 2\nxllcorner 0\nyllcorner 44\ncellsize 0.001\n-9999 -9999\n-9999 -9999\n"),
                 Arguments.of("json.broken", "{\"type\": \"FeatureCollection\", \"features\": ["),
                 Arguments.of("json.broken", "{\"a\":".repeat(3000)),
                 Arguments.of("geojson.type", "{\"type\": \"Topology\"}"),
@@ -115,7 +148,7 @@ class ReadersTest {
         assertThat(problems(gpx("<trk><trkseg>" + point.repeat(Limits.MOST_POINTS + 1) + "</trkseg></trk>")))
                 .extracting(Problem::code)
                 .containsExactly("file.too-many-points");
-        assertThatThrownBy(() -> Importer.read(new byte[(int) Limits.MOST_BYTES + 1], WalkOptions.USUAL))
+        assertThatThrownBy(() -> Importer.read(new byte[(int) Limits.MOST_BYTES + 1], Importer.Options.USUAL))
                 .isInstanceOf(BadInput.class)
                 .hasMessageContaining("at most 20 MB");
     }
@@ -129,7 +162,7 @@ class ReadersTest {
                   {"type": "Feature", "properties": {"name": "Yard gate"}, "geometry": {"type": "Point", "coordinates": [0.9005, 44.10002]}},
                   {"type": "Feature", "properties": {"name": "Fence charger"}, "geometry": {"type": "Point", "coordinates": [0.9001, 44.1003]}},
                   {"type": "Feature", "properties": null, "geometry": null}]}""";
-        Survey survey = Importer.read(bytes("\uFEFF" + text), WalkOptions.USUAL)
+        Survey survey = Importer.read(bytes("\uFEFF" + text), Importer.Options.USUAL)
                 .survey()
                 .orElseThrow();
         var line = survey.site().lines().getFirst();
@@ -153,7 +186,7 @@ class ReadersTest {
                     .append("\"/>");
         }
         long start = System.nanoTime();
-        Survey survey = Importer.read(bytes(gpx("<trk><trkseg>" + track + "</trkseg></trk>")), WalkOptions.USUAL)
+        Survey survey = Importer.read(bytes(gpx("<trk><trkseg>" + track + "</trkseg></trk>")), Importer.Options.USUAL)
                 .survey()
                 .orElseThrow();
         assertThat(survey.lines().getFirst().corners()).hasSizeLessThan(5000);

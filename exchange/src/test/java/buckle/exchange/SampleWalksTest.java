@@ -10,7 +10,6 @@ import buckle.site.PlanePoint;
 import buckle.site.Polylines;
 import buckle.site.Survey;
 import buckle.site.WalkNote;
-import buckle.site.WalkOptions;
 import java.io.IOException;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -21,7 +20,9 @@ class SampleWalksTest {
 
     private static Survey read(String name) throws IOException {
         try (var in = SampleWalksTest.class.getResourceAsStream("/walks/" + name)) {
-            return Importer.read(in.readAllBytes(), WalkOptions.USUAL).survey().orElseThrow();
+            return Importer.read(in.readAllBytes(), Importer.Options.USUAL)
+                    .survey()
+                    .orElseThrow();
         }
     }
 
