@@ -41,7 +41,7 @@ public record Land(
         return new Land(features, spotHeights, grid, declinationDeg, newUnderlays, tapes);
     }
 
-    public boolean isEmpty() {
+    public boolean saysNothing() {
         return equals(NONE);
     }
 }

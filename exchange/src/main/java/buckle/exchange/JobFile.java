@@ -3,9 +3,13 @@ package buckle.exchange;
 import buckle.land.GridTerrain;
 import buckle.land.Land;
 import buckle.land.Surroundings;
+import buckle.land.Terrain;
 import buckle.readings.Reading;
+import buckle.site.Corner;
+import buckle.site.GeoPoint;
 import buckle.site.Site;
 import buckle.spec.Spec;
+import java.util.DoubleSummaryStatistics;
 import java.util.List;
 import java.util.Optional;
 
@@ -26,6 +30,9 @@ public record JobFile(
     /** Version of the job file that this program writes and the newest it reads. */
     public static final int SCHEMA = 2;
 
+    /** Ground that travels around a job, about 200 m. */
+    private static final double AROUND_DEG = 0.002;
+
     public JobFile {
         readings = List.copyOf(readings);
     }
@@ -33,5 +40,25 @@ public record JobFile(
     /** What lies around the job. */
     public Surroundings around() {
         return Surroundings.of(land, grid);
+    }
+
+    /** The part of a property's grid that a job needs, with some ground around it. */
+    public static Optional<GridTerrain> around(Site site, Terrain terrain) {
+        List<GeoPoint> corners = site.lines().stream()
+                .flatMap(l -> l.corners().stream())
+                .map(Corner::at)
+                .toList();
+        if (!(terrain instanceof GridTerrain grid) || corners.isEmpty()) {
+            return Optional.empty();
+        }
+        DoubleSummaryStatistics lon =
+                corners.stream().mapToDouble(GeoPoint::lonDeg).summaryStatistics();
+        DoubleSummaryStatistics lat =
+                corners.stream().mapToDouble(GeoPoint::latDeg).summaryStatistics();
+        return grid.cut(
+                lon.getMin() - AROUND_DEG,
+                lat.getMin() - AROUND_DEG,
+                lon.getMax() + AROUND_DEG,
+                lat.getMax() + AROUND_DEG);
     }
 }

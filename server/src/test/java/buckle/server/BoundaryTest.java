@@ -103,7 +103,8 @@ class BoundaryTest {
         JsonNode before = server.get("/api/jobs/" + id + "/plan").json();
         ObjectNode save = Server.object()
                 .put("baseSaveNo", before.path("saveNo").asLong())
-                .put("stretch", "11111111-1111-1111-1111-111111111111");
+                .put("stretch", "11111111-1111-1111-1111-111111111111")
+                .put("label", "");
         save.set("plan", before.path("plan"));
         String body = save.toString().replaceFirst("\"" + field + "\":[^,}]+", "\"" + field + "\":" + value);
         Answer answer = server.put("/api/jobs/" + id + "/plan", body);
@@ -118,7 +119,8 @@ class BoundaryTest {
         JsonNode before = server.get("/api/jobs/" + id + "/plan").json();
         ObjectNode save = Server.object()
                 .put("baseSaveNo", before.path("saveNo").asLong())
-                .put("stretch", "11111111-1111-1111-1111-111111111111");
+                .put("stretch", "11111111-1111-1111-1111-111111111111")
+                .put("label", "");
         ObjectNode plan = (ObjectNode) before.path("plan").deepCopy();
         JsonNode corners = plan.path("site").path("lines").get(0).path("corners");
         JsonNode swap = corners.get(1).path("at").deepCopy();

@@ -40,6 +40,7 @@ class JobsTest {
         ObjectNode save = Server.object();
         save.put("baseSaveNo", state.path("saveNo").asLong())
                 .put("stretch", stretch)
+                .put("label", "")
                 .set("plan", plan);
         return save;
     }

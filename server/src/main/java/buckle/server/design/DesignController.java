@@ -1,8 +1,13 @@
 package buckle.server.design;
 
 import buckle.exchange.Importer;
-import buckle.exchange.JobFile;
 import buckle.exchange.Limits;
+import buckle.exchange.Picture;
+import buckle.exchange.PointTable;
+import buckle.exchange.Swap;
+import buckle.land.GridRef;
+import buckle.land.Land;
+import buckle.land.Surroundings;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
 import buckle.readings.Reading;
@@ -10,14 +15,28 @@ import buckle.rulebook.Rule;
 import buckle.rulebook.Rulebook;
 import buckle.rulebook.Values;
 import buckle.server.jobs.JobService;
+import buckle.server.land.LandService;
+import buckle.setout.Remeasure;
+import buckle.setout.SetOut;
+import buckle.setout.SetOutPlanner;
 import buckle.site.BadInput;
+import buckle.site.FenceLine;
+import buckle.site.Problem;
+import buckle.site.Site;
+import buckle.site.SiteCheck;
 import buckle.site.Survey;
-import buckle.site.WalkOptions;
+import buckle.site.WalkAverage;
 import buckle.spec.Animal;
 import buckle.spec.Plan;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
+import buckle.takeoff.Comparison;
 import buckle.takeoff.Design;
+import buckle.tape.Squaring;
+import buckle.tape.TapeAdjuster;
+import buckle.tape.TapeBook;
+import buckle.tape.TapeResult;
+import buckle.units.UnitSystem;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
@@ -28,10 +47,10 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
-import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What the core tells of a plan, a file or the rules; nothing here is stored but an imported job file. */
@@ -40,19 +59,103 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "design")
 class DesignController {
     private final JobService jobs;
+    private final LandService lands;
 
-    DesignController(JobService jobs) {
+    DesignController(JobService jobs, LandService lands) {
         this.jobs = jobs;
+        this.lands = lands;
     }
 
-    /** A plan with the readings to hold against it. */
-    record DesignOrder(Plan plan, List<Reading> readings) {}
+    /** A plan on its land, with the readings to hold against it. */
+    record DesignOrder(Plan plan, Land land, List<Reading> readings) {}
 
     /** All that follows from a plan, and what its readings say. */
     record DesignAnswer(Design design, Assessment assessment) {}
 
-    /** What a dropped file was: a survey to look at, or a job that was opened. */
-    record ImportAnswer(Optional<Survey> survey, Optional<UUID> jobId) {}
+    /**
+     * What a dropped file was: a job that was opened, or something to look at before it is taken.
+     *
+     * @param swap coordinates read so would come to lie on the property
+     */
+    record ImportAnswer(
+            Optional<Survey> survey,
+            Optional<UUID> jobId,
+            Optional<GridRef> grid,
+            Optional<TapeBook> tape,
+            Optional<PointTable> table,
+            Optional<Picture> picture,
+            Optional<Swap> swap) {}
+
+    /** A rectangle to square, with its taped diagonals when there are some. */
+    record SquaringOrder(double frontM, double sideM, OptionalDouble acM, OptionalDouble bdM, UnitSystem units) {}
+
+    /** What was taped between corners of a line. */
+    record RemeasureOrder(Site site, String lineId, List<Remeasure.Taped> measures) {}
+
+    /** A line and another walk of it. */
+    record AverageOrder(FenceLine line, FenceLine walk) {}
+
+    /** Two plans on one land. */
+    record CompareOrder(Plan before, Plan after, Land land) {}
+
+    @PostMapping("/tape")
+    @Operation(operationId = "adjustTape", summary = "Adjust a tape book by least squares")
+    TapeResult tape(@RequestBody TapeBook book) {
+        return TapeAdjuster.adjust(book);
+    }
+
+    @PostMapping("/squaring")
+    @Operation(operationId = "square", summary = "Diagonal, 3-4-5 marks and what to move to square a rectangle")
+    Squaring square(@RequestBody SquaringOrder o) {
+        try {
+            return Squaring.of(o.frontM(), o.sideM(), o.acM(), o.bdM(), o.units());
+        } catch (IllegalArgumentException e) {
+            String message = e.getMessage();
+            throw new BadInput(
+                    "squaring", "order", Character.toUpperCase(message.charAt(0)) + message.substring(1) + ".");
+        }
+    }
+
+    @PostMapping("/remeasure")
+    @Operation(operationId = "remeasure", summary = "Fit a line to what was taped on the first day")
+    Remeasure.Fitted remeasure(@RequestBody RemeasureOrder order) {
+        checked(order.site());
+        return Remeasure.fit(order.site(), order.lineId(), order.measures());
+    }
+
+    @PostMapping("/average")
+    @Operation(operationId = "averageWalks", summary = "Average a line with another walk of it")
+    WalkAverage.Averaged average(@RequestBody AverageOrder order) {
+        for (FenceLine line : List.of(order.line(), order.walk())) {
+            FenceLine alone = line.withTees(Optional.empty(), Optional.empty());
+            checked(new Site(List.of(alone), Optional.empty()));
+        }
+        return WalkAverage.of(order.line(), order.walk());
+    }
+
+    @PostMapping("/compare")
+    @Operation(operationId = "compare", summary = "Two plans side by side")
+    Comparison compare(@RequestBody CompareOrder order) {
+        Surroundings around = lands.around(order.land());
+        return Comparison.of(
+                Design.of(order.before().site(), around, order.before().spec()),
+                Design.of(order.after().site(), around, order.after().spec()));
+    }
+
+    @PostMapping("/set-out")
+    @Operation(operationId = "setOut", summary = "The set-out sheet of a plan")
+    SetOut setOut(@RequestBody DesignOrder order) {
+        Design design = Design.of(
+                order.plan().site(), lands.around(order.land()), order.plan().spec());
+        return SetOutPlanner.plan(design.layout(), order.land(), order.plan().spec());
+    }
+
+    private static void checked(Site site) {
+        List<Problem> problems = SiteCheck.problems(site);
+        if (!problems.isEmpty()) {
+            throw new BadInput(problems);
+        }
+    }
 
     /** An animal and what it needs. */
     record AnimalInfo(Animal id, String name, OptionalDouble needV, String rule) {}
@@ -69,7 +172,8 @@ class DesignController {
     @PostMapping("/design")
     @Operation(operationId = "design", summary = "Layout, takeoff, ledger and assessment of a plan")
     DesignAnswer design(@RequestBody DesignOrder order) {
-        Design design = Design.of(order.plan().site(), order.plan().spec());
+        Design design = Design.of(
+                order.plan().site(), lands.around(order.land()), order.plan().spec());
         return new DesignAnswer(
                 design, Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
     }
@@ -77,26 +181,19 @@ class DesignController {
     @PostMapping(value = "/imports", consumes = "application/octet-stream")
     @Operation(
             operationId = "importFile",
-            summary = "Read a GPX, GeoJSON or job file; a survey is answered and not stored, a job file opens a job")
-    ImportAnswer read(
-            HttpServletRequest request,
-            @RequestParam Optional<Double> toleranceM,
-            @RequestParam Optional<Double> closeWithinM)
-            throws IOException {
-        byte[] bytes = request.getInputStream().readNBytes((int) Limits.MOST_BYTES + 1);
-        OptionalDouble tolerance = toleranceM.map(OptionalDouble::of).orElse(OptionalDouble.empty());
-        double close = closeWithinM.orElse(WalkOptions.USUAL.closeWithinM());
-        Importer.Found found = Importer.read(bytes, options(tolerance, close));
-        Optional<JobFile> job = found.job();
-        return new ImportAnswer(found.survey(), job.map(jobs::create));
-    }
-
-    private static WalkOptions options(OptionalDouble toleranceM, double closeWithinM) {
-        try {
-            return new WalkOptions(toleranceM, closeWithinM);
-        } catch (IllegalArgumentException e) {
-            throw new BadInput("import.options", "toleranceM", e.getMessage() + ".");
-        }
+            summary =
+                    "Read GPX, GeoJSON, KML, CSV, a tape sheet, a terrain grid, a picture or a job file; only a job file is stored, as a new job")
+    ImportAnswer read(HttpServletRequest request, @ModelAttribute ImportQuery query) throws IOException {
+        byte[] bytes = request.getInputStream().readNBytes((int) Limits.MOST_GRID_BYTES + 1);
+        Importer.Found found = Importer.read(bytes, query.options());
+        return new ImportAnswer(
+                found.survey(),
+                found.job().map(jobs::create),
+                found.grid().map(g -> g.ref("", "")),
+                found.tape(),
+                found.table(),
+                found.picture(),
+                found.suggestion());
     }
 
     @GetMapping("/catalogue")

@@ -3,10 +3,15 @@ package buckle.server.jobs;
 import java.time.Instant;
 import java.util.UUID;
 
-/** A job as stored. */
+/**
+ * A job as stored.
+ *
+ * @param client name of the property's client, joined in; {@code property} its name
+ */
 record JobRow(
         UUID id,
         String name,
+        UUID propertyId,
         String client,
         String property,
         JobState state,
@@ -14,4 +19,19 @@ record JobRow(
         int headRevision,
         long saveNo,
         Instant createdAt,
-        Instant changedAt) {}
+        Instant changedAt) {
+
+    JobRow saved(int head, long newSaveNo, Instant now) {
+        return new JobRow(id, name, propertyId, client, property, state, stateBefore, head, newSaveNo, createdAt, now);
+    }
+
+    JobRow renamed(String newName, UUID newPropertyId, Instant now) {
+        return new JobRow(
+                id, newName, newPropertyId, client, property, state, stateBefore, headRevision, saveNo, createdAt, now);
+    }
+
+    JobRow moved(JobState newState, JobState before, Instant now) {
+        return new JobRow(
+                id, name, propertyId, client, property, newState, before, headRevision, saveNo, createdAt, now);
+    }
+}

@@ -1,9 +1,10 @@
 package buckle.server.jobs;
 
 import buckle.exchange.JobFile;
-import buckle.exchange.Json;
+import buckle.exchange.PlanDoc;
 import buckle.rulebook.Rulebook;
 import buckle.server.BuckleApplication;
+import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
 import buckle.server.web.Trouble;
 import buckle.site.BadInput;
@@ -26,26 +27,29 @@ public class JobService {
 
     private final JobMapper mapper;
     private final ReadingService readings;
+    private final LandService land;
     private final Clock clock;
 
-    JobService(JobMapper mapper, ReadingService readings, Clock clock) {
+    JobService(JobMapper mapper, ReadingService readings, LandService land, Clock clock) {
         this.mapper = mapper;
         this.readings = readings;
+        this.land = land;
         this.clock = clock;
     }
 
     @Transactional
     public UUID create(JobNew job) {
-        return insert(job, JobState.ACTIVE, Plan.EMPTY);
+        check(job);
+        UUID property = land.named(job.client().strip(), job.property().strip());
+        return insert(job.name(), property, JobState.ACTIVE, Plan.EMPTY);
     }
 
     /** A job from a job file, with its readings; whole or not at all. */
     @Transactional
     public UUID create(JobFile file) {
-        UUID id = insert(
-                new JobNew(file.name(), file.client(), file.property()),
-                JobState.ACTIVE,
-                new Plan(file.site(), file.spec()));
+        check(new JobNew(file.name(), file.client(), file.property()));
+        UUID property = land.of(file.client().strip(), file.property().strip(), file.land(), file.grid());
+        UUID id = insert(file.name(), property, JobState.ACTIVE, new Plan(file.site(), file.spec()));
         readings.take(id, 1, file.readings());
         return id;
     }
@@ -54,25 +58,25 @@ public class JobService {
     @Transactional
     public UUID copy(UUID id, String name, boolean template) {
         JobRow row = find(id);
-        return insert(
-                new JobNew(name, row.client(), row.property()),
-                template ? JobState.TEMPLATE : JobState.ACTIVE,
-                plan(id).plan());
+        check(new JobNew(name, row.client(), row.property()));
+        return insert(name, row.propertyId(), template ? JobState.TEMPLATE : JobState.ACTIVE, plan(id).plan());
     }
 
-    private UUID insert(JobNew job, JobState state, Plan plan) {
+    private UUID insert(String name, UUID property, JobState state, Plan plan) {
+        UUID id = UUID.randomUUID();
+        Instant now = now();
+        mapper.insert(new JobRow(id, name.strip(), property, "", "", state, state, 1, 1, now, now));
+        mapper.insertRevision(revision(id, 1, UUID.randomUUID(), false, "", plan, now));
+        return id;
+    }
+
+    private static void check(JobNew job) {
         checkText("name", job.name());
         checkText("client", job.client());
         checkText("property", job.property());
         if (job.name().isBlank()) {
             throw new BadInput("job.name", "name", "Give the job a name.");
         }
-        UUID id = UUID.randomUUID();
-        Instant now = now();
-        mapper.insert(new JobRow(
-                id, job.name().strip(), job.client().strip(), job.property().strip(), state, state, 1, 1, now, now));
-        mapper.insertRevision(revision(id, 1, UUID.randomUUID(), false, plan, now));
-        return id;
     }
 
     private static void checkText(String field, String text) {
@@ -97,7 +101,7 @@ public class JobService {
     }
 
     static Plan read(RevisionRow row) {
-        return Json.MAPPER.readValue(row.doc(), Plan.class);
+        return PlanDoc.read(row.doc());
     }
 
     /** Saves a plan, or keeps it aside and refuses when somebody saved in between. */
@@ -110,21 +114,26 @@ public class JobService {
             return refuseStale(row, save, now);
         }
         RevisionRow head = mapper.revision(id, row.headRevision()).orElseThrow();
-        boolean sameSitting = head.stretch().equals(save.stretch()) && !mapper.hasReadings(id, head.revision());
+        checkText("label", save.label());
+        boolean sameSitting = head.stretch().equals(save.stretch())
+                && head.label().isEmpty()
+                && save.label().isBlank()
+                && !mapper.hasReadings(id, head.revision());
         int revision = sameSitting ? head.revision() : mapper.lastRevision(id) + 1;
-        RevisionRow saved = revision(id, revision, save.stretch(), false, save.plan(), now);
+        RevisionRow saved =
+                revision(id, revision, save.stretch(), false, save.label().strip(), save.plan(), now);
         if (sameSitting) {
             mapper.updateRevision(saved);
         } else {
             mapper.insertRevision(saved);
         }
-        mapper.update(changed(row, revision, row.saveNo() + 1, now));
+        mapper.update(row.saved(revision, row.saveNo() + 1, now));
         return new PlanState(revision, row.saveNo() + 1, save.plan(), now);
     }
 
     private PlanState refuseStale(JobRow row, PlanSave save, Instant now) {
         int kept = mapper.lastRevision(row.id()) + 1;
-        mapper.insertRevision(revision(row.id(), kept, save.stretch(), true, save.plan(), now));
+        mapper.insertRevision(revision(row.id(), kept, save.stretch(), true, "", save.plan(), now));
         throw new Trouble(
                 409,
                 "plan.stale",
@@ -140,8 +149,8 @@ public class JobService {
         Instant now = now();
         int next = mapper.lastRevision(id) + 1;
         Plan plan = read(old);
-        mapper.insertRevision(revision(id, next, UUID.randomUUID(), false, plan, now));
-        mapper.update(changed(row, next, row.saveNo() + 1, now));
+        mapper.insertRevision(revision(id, next, UUID.randomUUID(), false, "", plan, now));
+        mapper.update(row.saved(next, row.saveNo() + 1, now));
         return new PlanState(next, row.saveNo() + 1, plan, now);
     }
 
@@ -154,23 +163,26 @@ public class JobService {
     @Transactional
     public void rename(UUID id, JobNew job) {
         JobRow row = lock(id);
-        checkText("name", job.name());
-        checkText("client", job.client());
-        checkText("property", job.property());
-        if (job.name().isBlank()) {
-            throw new BadInput("job.name", "name", "Give the job a name.");
+        check(job);
+        UUID property = land.moved(
+                row.propertyId(), job.client().strip(), job.property().strip());
+        mapper.update(row.renamed(job.name().strip(), property, now()));
+    }
+
+    /** One revision of a plan as it was. */
+    @Transactional(readOnly = true)
+    public Plan revisionPlan(UUID id, int revision) {
+        return read(mapper.revision(id, revision).orElseThrow(() -> Trouble.missing("Revision " + revision)));
+    }
+
+    /** Names a revision, so that it is kept for good; a blank name takes the name off. */
+    @Transactional
+    public void label(UUID id, int revision, String label) {
+        lock(id);
+        checkText("label", label);
+        if (mapper.label(id, revision, label.strip()) == 0) {
+            throw Trouble.missing("Revision " + revision);
         }
-        mapper.update(new JobRow(
-                id,
-                job.name().strip(),
-                job.client().strip(),
-                job.property().strip(),
-                row.state(),
-                row.stateBefore(),
-                row.headRevision(),
-                row.saveNo(),
-                row.createdAt(),
-                now()));
     }
 
     /** Puts a job away or brings it back. Nothing is ever erased here. */
@@ -178,17 +190,7 @@ public class JobService {
     public void move(UUID id, JobState state) {
         JobRow row = lock(id);
         JobState before = row.state() == JobState.DELETED ? row.stateBefore() : row.state();
-        mapper.update(new JobRow(
-                id,
-                row.name(),
-                row.client(),
-                row.property(),
-                state,
-                before,
-                row.headRevision(),
-                row.saveNo(),
-                row.createdAt(),
-                now()));
+        mapper.update(row.moved(state, before, now()));
     }
 
     /** Brings a deleted job back to where it was. */
@@ -197,23 +199,11 @@ public class JobService {
         move(id, find(id).stateBefore());
     }
 
-    private static JobRow changed(JobRow row, int head, long saveNo, Instant now) {
-        return new JobRow(
-                row.id(),
-                row.name(),
-                row.client(),
-                row.property(),
-                row.state(),
-                row.stateBefore(),
-                head,
-                saveNo,
-                row.createdAt(),
-                now);
-    }
-
-    private static RevisionRow revision(UUID id, int revision, UUID stretch, boolean aside, Plan plan, Instant now) {
-        String doc = Json.MAPPER.writeValueAsString(plan);
-        return new RevisionRow(id, revision, stretch, aside, doc, Rulebook.REVISION, BuckleApplication.VERSION, now);
+    private static RevisionRow revision(
+            UUID id, int revision, UUID stretch, boolean aside, String label, Plan plan, Instant now) {
+        String doc = PlanDoc.write(plan);
+        return new RevisionRow(
+                id, revision, stretch, aside, label, doc, Rulebook.REVISION, BuckleApplication.VERSION, now);
     }
 
     private static void check(Plan plan) {
@@ -221,7 +211,7 @@ public class JobService {
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
         }
-        if (Json.MAPPER.writeValueAsString(plan).contains("\\u0000")) {
+        if (PlanDoc.write(plan).contains("\\u0000")) {
             throw new BadInput("text.nul", "plan", "A name holds a NUL character. Nothing was stored.");
         }
     }

@@ -13,6 +13,7 @@ import java.util.UUID;
 public record JobView(
         UUID id,
         String name,
+        UUID propertyId,
         String client,
         String property,
         JobState state,

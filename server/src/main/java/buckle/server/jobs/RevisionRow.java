@@ -9,6 +9,7 @@ record RevisionRow(
         int revision,
         UUID stretch,
         boolean aside,
+        String label,
         String doc,
         int rulebookRevision,
         String programVersion,

@@ -5,6 +5,7 @@ import buckle.readings.Assessor;
 import buckle.readings.Standing;
 import buckle.server.jobs.JobView.SectionCounts;
 import buckle.server.jobs.JobView.Stage;
+import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
 import buckle.site.Corner;
 import buckle.site.FenceLine;
@@ -24,9 +25,11 @@ import org.springframework.transaction.annotation.Transactional;
 class Yard {
     private final JobMapper mapper;
     private final ReadingService readings;
+    private final LandService land;
 
-    Yard(JobMapper mapper, ReadingService readings) {
+    Yard(JobMapper mapper, ReadingService readings, LandService land) {
         this.mapper = mapper;
+        this.land = land;
         this.readings = readings;
     }
 
@@ -39,7 +42,7 @@ class Yard {
     }
 
     private JobView view(JobRow job, Plan plan) {
-        Design design = Design.of(plan.site(), plan.spec());
+        Design design = Design.of(plan.site(), land.around(job.propertyId()), plan.spec());
         double length =
                 design.layout().lines().stream().mapToDouble(l -> l.lengthM()).sum();
         var taken = readings.of(job.id());
@@ -54,6 +57,7 @@ class Yard {
         return new JobView(
                 job.id(),
                 job.name(),
+                job.propertyId(),
                 job.client(),
                 job.property(),
                 job.state(),

@@ -19,7 +19,7 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class LoopbackGuard extends OncePerRequestFilter {
     private static final Set<String> OWN = Set.of("127.0.0.1", "localhost", "[::1]");
-    private static final long MOST_BODY_BYTES = 32L * 1024 * 1024;
+    private static final long MOST_BODY_BYTES = 66L * 1024 * 1024;
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -31,7 +31,7 @@ class LoopbackGuard extends OncePerRequestFilter {
         } else if (origin != null && !origin.equals("http://" + host)) {
             refuse(response, 403, "origin.foreign", "Buckle answers its own pages only.");
         } else if (request.getContentLengthLong() > MOST_BODY_BYTES) {
-            refuse(response, 413, "body.too-large", "More than 32 MB were sent. Nothing was stored.");
+            refuse(response, 413, "body.too-large", "More than 66 MB were sent. Nothing was stored.");
         } else if (request.getHeader("Transfer-Encoding") != null) {
             refuse(response, 411, "body.no-length", "Send the length of the body. Nothing was stored.");
         } else {

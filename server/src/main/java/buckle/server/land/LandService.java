@@ -1,0 +1,226 @@
+package buckle.server.land;
+
+import buckle.exchange.GridWriter;
+import buckle.exchange.Json;
+import buckle.land.GridTerrain;
+import buckle.land.Land;
+import buckle.land.LandCheck;
+import buckle.land.Surroundings;
+import buckle.land.Underlay;
+import buckle.server.land.LandMapper.LandRow;
+import buckle.server.land.LandMapper.PropertyInfo;
+import buckle.server.land.LandMapper.PropertyRow;
+import buckle.server.web.Trouble;
+import buckle.site.BadInput;
+import buckle.site.Problem;
+import java.time.Clock;
+import java.time.Instant;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Properties and what lies on them. A save on top of an older one is refused, and kept aside. */
+@Service
+public class LandService {
+    private final LandMapper mapper;
+    private final Attachments attachments;
+    private final Clock clock;
+
+    LandService(LandMapper mapper, Attachments attachments, Clock clock) {
+        this.mapper = mapper;
+        this.attachments = attachments;
+        this.clock = clock;
+    }
+
+    @Transactional(readOnly = true)
+    public List<PropertyInfo> properties() {
+        return mapper.all();
+    }
+
+    /** The property of that client and name, opened when there is none yet. */
+    @Transactional
+    public UUID named(String client, String name) {
+        return mapper.named(client, name).map(PropertyRow::id).orElseGet(() -> open(client, name, Land.NONE));
+    }
+
+    private UUID open(String client, String name, Land land) {
+        Instant now = now();
+        mapper.insertClient(UUID.randomUUID(), client, now);
+        UUID id = UUID.randomUUID();
+        if (mapper.insertProperty(id, client, name, now) == 0) {
+            return mapper.named(client, name).orElseThrow().id();
+        }
+        mapper.insertRevision(new LandRow(id, 1, UUID.randomUUID(), false, write(land), now));
+        return id;
+    }
+
+    /**
+     * The property a job file belongs to: the one of that name when it lies the same or the file says nothing of it,
+     * otherwise a new one beside it, so that neither overwrites the other.
+     */
+    @Transactional
+    public UUID of(String client, String name, Land land, Optional<GridTerrain> grid) {
+        Land whole = grid.isEmpty() ? land : land.withGrid(Optional.of(store(grid.get(), "terrain of " + name)));
+        Optional<PropertyRow> there = mapper.named(client, name);
+        if (there.isEmpty()) {
+            return open(client, name, whole);
+        }
+        Land present = land(there.get().id());
+        if (whole.saysNothing() || present.withUnderlays(List.of()).equals(whole)) {
+            return there.get().id();
+        }
+        if (present.saysNothing()) {
+            save(there.get().id(), new LandSave(there.get().saveNo(), UUID.randomUUID(), whole));
+            return there.get().id();
+        }
+        for (int n = 2; ; n++) {
+            String other = name + " (" + n + ")";
+            Optional<PropertyRow> taken = mapper.named(client, other);
+            if (taken.isEmpty()) {
+                return open(client, other, whole);
+            }
+            if (land(taken.get().id()).withUnderlays(List.of()).equals(whole)) {
+                return taken.get().id();
+            }
+        }
+    }
+
+    private buckle.land.GridRef store(GridTerrain grid, String name) {
+        return grid.ref(attachments.store(GridWriter.write(grid), Attachments.GRID), name);
+    }
+
+    /** A job goes to another client or property by name; a property it had to itself is renamed, a shared one is copied. */
+    @Transactional
+    public UUID moved(UUID from, String client, String name) {
+        PropertyRow row = find(from);
+        if (row.client().equals(client) && row.name().equals(name)) {
+            return from;
+        }
+        Optional<PropertyRow> there = mapper.named(client, name);
+        if (there.isPresent()) {
+            return there.get().id();
+        }
+        if (mapper.jobs(from) > 1) {
+            return open(client, name, land(from));
+        }
+        mapper.insertClient(UUID.randomUUID(), client, now());
+        mapper.rename(from, client, name, now());
+        return from;
+    }
+
+    private PropertyRow find(UUID id) {
+        return mapper.find(id).orElseThrow(() -> Trouble.missing("This property"));
+    }
+
+    @Transactional(readOnly = true)
+    public LandState state(UUID id) {
+        PropertyRow row = find(id);
+        LandRow head = mapper.revision(id, row.headRevision()).orElseThrow();
+        return new LandState(
+                id,
+                row.client(),
+                row.name(),
+                head.revision(),
+                row.saveNo(),
+                read(head),
+                head.savedAt(),
+                mapper.jobs(id));
+    }
+
+    @Transactional(readOnly = true)
+    public Land land(UUID id) {
+        return read(mapper.revision(id, find(id).headRevision()).orElseThrow());
+    }
+
+    @Transactional(readOnly = true)
+    public Surroundings around(UUID id) {
+        return around(land(id));
+    }
+
+    /** The land with its grid unpacked. */
+    public Surroundings around(Land land) {
+        return Surroundings.of(land, land.grid().map(g -> attachments.grid(g.hash())));
+    }
+
+    /** Saves the land, or keeps it aside and refuses when somebody saved in between. */
+    @Transactional(noRollbackFor = Trouble.class)
+    public LandState save(UUID id, LandSave save) {
+        check(save.land());
+        PropertyRow row = mapper.lock(id).orElseThrow(() -> Trouble.missing("This property"));
+        Instant now = now();
+        int last = mapper.lastRevision(id);
+        if (save.baseSaveNo() != row.saveNo()) {
+            mapper.insertRevision(new LandRow(id, last + 1, save.stretch(), true, write(save.land()), now));
+            throw new Trouble(
+                    409,
+                    "land.stale",
+                    "This property was changed elsewhere in the meantime. Yours is kept as revision " + (last + 1)
+                            + ".",
+                    Map.of(
+                            "currentRevision", row.headRevision(),
+                            "currentSaveNo", row.saveNo(),
+                            "keptRevision", last + 1));
+        }
+        LandRow head = mapper.revision(id, row.headRevision()).orElseThrow();
+        boolean sameSitting = head.stretch().equals(save.stretch());
+        int revision = sameSitting ? head.revision() : last + 1;
+        LandRow saved = new LandRow(id, revision, save.stretch(), false, write(save.land()), now);
+        if (sameSitting) {
+            mapper.updateRevision(saved);
+        } else {
+            mapper.insertRevision(saved);
+        }
+        mapper.update(id, revision, row.saveNo() + 1, now);
+        return state(id);
+    }
+
+    /** Makes an earlier or aside revision the current one, as a new revision. */
+    @Transactional
+    public LandState restore(UUID id, int revision) {
+        PropertyRow row = mapper.lock(id).orElseThrow(() -> Trouble.missing("This property"));
+        LandRow old = mapper.revision(id, revision).orElseThrow(() -> Trouble.missing("Revision " + revision));
+        int next = mapper.lastRevision(id) + 1;
+        mapper.insertRevision(new LandRow(id, next, UUID.randomUUID(), false, old.doc(), now()));
+        mapper.update(id, next, row.saveNo() + 1, now());
+        return state(id);
+    }
+
+    private void check(Land land) {
+        List<Problem> problems = new ArrayList<>(LandCheck.problems(land));
+        land.grid()
+                .filter(g -> !attachments.holds(g.hash()))
+                .ifPresent(g -> problems.add(new Problem(
+                        "grid.missing", "grid", "The terrain “" + g.name() + "” is not here; bring it in again.")));
+        for (Underlay u : land.underlays()) {
+            if (!attachments.holds(u.hash())) {
+                problems.add(new Problem(
+                        "picture.missing",
+                        "underlays",
+                        "The picture “" + u.name() + "” is not here; bring it in again."));
+            }
+        }
+        if (!problems.isEmpty()) {
+            throw new BadInput(problems);
+        }
+        if (write(land).contains("\\u0000")) {
+            throw new BadInput("text.nul", "land", "A name holds a NUL character. Nothing was stored.");
+        }
+    }
+
+    private static String write(Land land) {
+        return Json.MAPPER.writeValueAsString(land);
+    }
+
+    private static Land read(LandRow row) {
+        return Json.MAPPER.readValue(row.doc(), Land.class);
+    }
+
+    private Instant now() {
+        return clock.instant().truncatedTo(ChronoUnit.MICROS);
+    }
+}
