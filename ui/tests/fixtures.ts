@@ -17,6 +17,8 @@ export function square(): FenceLine {
     cutOuts: [],
     ground: [],
     survey: null,
+    startsOn: null,
+    endsOn: null,
   }
 }
 
@@ -30,6 +32,7 @@ export function laidSquare(): LineLayout {
     label: i % 5 === 0 ? 'ABCD'[i / 5]! : '',
     deflectionDeg: 0,
     ends: i % 5 === 0,
+    shared: false,
   }))
   return {
     lineId: 'line-1',
@@ -38,6 +41,7 @@ export function laidSquare(): LineLayout {
     lengthM: 400,
     slopeLengthM: 404,
     areaM2: 10000,
+    corners: square().corners.map((c) => c.at),
     cornerStationsM: [0, 100, 200, 300],
     profile: [
       { stationM: 0, heightM: 100 },
@@ -52,6 +56,8 @@ export function laidSquare(): LineLayout {
     ],
     gates: [{ id: 'gate-1', name: 'gate 1', kind: 'SWING', fromM: 150, toM: 155 }],
     cutOuts: [],
+    profileGaps: [],
+    land: [],
   }
 }
 

@@ -2,7 +2,8 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { moveItem, withSpec } from '@/features/job/planEdit'
 import { useReadingDraft } from '@/features/test/useReadingDraft'
-import type { Plan, Reading } from '@/api/types'
+import type { Land, Plan, Reading } from '@/api/types'
+import { addFeature } from '@/features/job/landEdit'
 import { latestOnly } from '@/shared/latest'
 import { design, plan } from './fixtures'
 
@@ -11,6 +12,9 @@ function fakeServer() {
   const state = {
     saveNo: 1,
     plan: plan(),
+    landSaveNo: 1,
+    land: noLand,
+    landSaves: 0,
     readings: [] as Reading[],
     away: false,
     refuse: '',
@@ -49,7 +53,28 @@ function fakeServer() {
         gateOpeningM: 5,
         usual: plan().spec,
       })
-    if (path === '/api/jobs') return json(200, [{ id: 'j', name: 'Job', client: '', property: '' }])
+    if (path === '/api/jobs')
+      return json(200, [{ id: 'j', name: 'Job', client: '', property: '', propertyId: 'p' }])
+    if (path.endsWith('/land')) {
+      if (request.method === 'PUT') {
+        const save = body as { baseSaveNo: number; land: Land }
+        if (save.baseSaveNo !== state.landSaveNo)
+          return json(409, { detail: 'stale', code: 'land.stale', keptRevision: 4, currentRevision: 2 })
+        state.landSaves++
+        state.landSaveNo++
+        state.land = save.land
+      }
+      return json(200, {
+        propertyId: 'p',
+        client: '',
+        name: '',
+        revision: 1,
+        saveNo: state.landSaveNo,
+        land: state.land,
+        savedAt: '2026-11-01T10:00:00Z',
+        jobs: 1,
+      })
+    }
     if (request.method === 'PUT') {
       const save = body as { baseSaveNo: number; plan: Plan }
       if (save.baseSaveNo !== state.saveNo)
@@ -61,6 +86,15 @@ function fakeServer() {
     return json(200, { revision: 2, saveNo: state.saveNo, plan: state.plan, savedAt: '2026-11-01T10:00:00Z' })
   })
   return state
+}
+
+const noLand: Land = {
+  features: [],
+  spotHeights: [],
+  grid: null,
+  declinationDeg: null,
+  underlays: [],
+  tapes: [],
 }
 
 const settle = async () => {
@@ -103,12 +137,39 @@ describe('the open job', () => {
 
   it('one drag is one step to undo, however many pictures it made', async () => {
     const job = await opened()
-    const before = job.plan!
-    for (let i = 0; i < 10; i++) job.drag(moveItem(before, corner, [1.001 + i * 1e-4, 44]))
+    const before = job.held()!
+    for (let i = 0; i < 10; i++) job.drag(moveItem(before.plan, corner, [1.001 + i * 1e-4, 44]))
     job.drop(before)
     await settle()
     job.undo()
-    expect(job.plan).toEqual(before)
+    expect(job.plan).toEqual(before.plan)
+    expect(job.canUndo).toBe(false)
+  })
+
+  it('undoes plan and land in the order they were changed, and saves only what changed', async () => {
+    const job = await opened()
+    job.changeLand(
+      (l) =>
+        addFeature(l, 'CREEK', 'LINE', [
+          [1, 44],
+          [1.001, 44],
+        ]).land,
+    )
+    await settle()
+    await job.saveNow()
+    expect([server.saves, server.landSaves]).toEqual([0, 1])
+    job.change((p) => moveItem(p, corner, [1.002, 44]))
+    await settle()
+    await job.saveNow()
+    expect([server.saves, server.landSaves]).toEqual([1, 1])
+    job.undo()
+    expect(job.land?.features).toHaveLength(1)
+    expect(job.plan?.site.lines[0]!.corners[1]!.at).toEqual([1.00125, 44])
+    job.undo()
+    expect(job.land?.features).toHaveLength(0)
+    await settle()
+    await job.saveNow()
+    expect(server.land.features).toHaveLength(0)
     expect(job.canUndo).toBe(false)
   })
 
@@ -130,7 +191,7 @@ describe('the open job', () => {
     await settle()
     await job.saveNow()
     expect(job.saveState).toBe('away')
-    expect(JSON.parse(localStorage.getItem('buckle.draft.j')!).plan.spec.units).toBe('METRIC')
+    expect(JSON.parse(localStorage.getItem('buckle.draft.j')!).doc.spec.units).toBe('METRIC')
     server.away = false
     setActivePinia(createPinia())
     const again = await opened()

@@ -54,14 +54,34 @@ function trouble(status: number, body: unknown): Trouble {
   )
 }
 
-/** Sends a file as it is. */
-export async function importFile(file: Blob, toleranceM: number | null) {
+const binary = {
+  bodySerializer: (body: unknown) => body as Blob,
+  headers: { 'Content-Type': 'application/octet-stream' },
+}
+
+export type ImportQuery = NonNullable<paths['/api/imports']['post']['parameters']['query']>
+
+/** Sends a file as it is, with how it is to be read. */
+export async function importFile(file: Blob, query: ImportQuery = {}) {
   return ask(
     client.POST('/api/imports', {
-      params: { query: toleranceM === null ? {} : { toleranceM } },
+      params: { query },
       body: file as unknown as never,
-      bodySerializer: (body: unknown) => body as Blob,
-      headers: { 'Content-Type': 'application/octet-stream' },
+      ...binary,
     }),
+  )
+}
+
+/** Stores a terrain grid beside the property. */
+export async function storeGrid(file: Blob, name: string) {
+  return ask(
+    client.POST('/api/grids', { params: { query: { name } }, body: file as unknown as never, ...binary }),
+  )
+}
+
+/** Stores a picture beside the property. */
+export async function storePicture(file: Blob, name: string) {
+  return ask(
+    client.POST('/api/pictures', { params: { query: { name } }, body: file as unknown as never, ...binary }),
   )
 }

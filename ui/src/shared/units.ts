@@ -10,16 +10,44 @@ const grouped = (value: number, places = 0) =>
 /** A length: `812 ft 4 in`, `34 in`, `247.6 m`, `860 mm`. */
 export function lengthText(lengthM: number, units: UnitSystem): string {
   if (units === 'METRIC')
-    return Math.abs(Math.round(lengthM * 1000)) < 2000 ? `${Math.round(lengthM * 1000)} mm` : `${grouped(lengthM, 1)} m`
+    return Math.abs(Math.round(lengthM * 1000)) < 2000
+      ? `${Math.round(lengthM * 1000)} mm`
+      : `${grouped(lengthM, 1)} m`
   if (Math.abs(lengthM) < 4 * M_PER_FT) return `${trimmed(lengthM / M_PER_IN)} in`
   const inches = Math.round(Math.abs(lengthM) / M_PER_IN)
   const feet = `${lengthM < 0 ? '-' : ''}${grouped(Math.floor(inches / 12))} ft`
   return inches % 12 === 0 ? feet : `${feet} ${inches % 12} in`
 }
 
+/** A length as a tape reads it: to 5 mm, or to the 1/8 in. */
+export function tapedText(lengthM: number, units: UnitSystem): string {
+  if (units === 'METRIC') {
+    const rounded = Math.round(lengthM / 0.005) * 0.005
+    return Math.abs(rounded) < 1 ? `${Math.round(rounded * 1000)} mm` : `${grouped(rounded, 3)} m`
+  }
+  const eighths = Math.round((Math.abs(lengthM) / M_PER_IN) * 8)
+  const feet = Math.floor(eighths / 96)
+  const inches = Math.floor((eighths % 96) / 8)
+  const part = eighths % 8
+  const divisor = part % 4 === 0 ? 4 : part % 2 === 0 ? 2 : 1
+  const fraction = part === 0 ? '' : `${part / divisor}/${8 / divisor}`
+  const small = [inches > 0 || (part === 0 && feet === 0) ? String(inches) : '', fraction]
+    .filter(Boolean)
+    .join(' ')
+  const whole = [feet > 0 ? `${grouped(feet)} ft` : '', small ? `${small} in` : ''].filter(Boolean).join(' ')
+  return lengthM < 0 && eighths > 0 ? `-${whole}` : whole
+}
+
 /** A station or other long length, inches left out: `812 ft`, `248 m`. */
 export function stationText(lengthM: number, units: UnitSystem): string {
   return units === 'METRIC' ? `${grouped(lengthM, 0)} m` : `${grouped(lengthM / M_PER_FT, 0)} ft`
+}
+
+/** An area: `1.24 ha` or `3.06 acres`; small ones in square metres or feet. */
+export function areaText(areaM2: number, units: UnitSystem): string {
+  if (units === 'METRIC') return areaM2 < 5000 ? `${grouped(areaM2)} m²` : `${grouped(areaM2 / 10_000, 2)} ha`
+  const acres = areaM2 / 4046.8564224
+  return acres < 0.5 ? `${grouped(areaM2 / (M_PER_FT * M_PER_FT))} sq ft` : `${grouped(acres, 2)} acres`
 }
 
 export function unitName(units: UnitSystem): string {

@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import CommandPalette from '@/features/help/CommandPalette.vue'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import RibbonView from '@/features/ribbon/RibbonView.vue'
+import { useSheets } from '@/features/survey/useSheets'
 import { useKeys } from '@/shared/keys'
 import { useJob } from './jobStore'
 import JobHead from './JobHead.vue'
@@ -25,9 +26,12 @@ const stages = { survey: SurveyStage, layout: LayoutStage, takeoff: TakeoffStage
 const current = computed(() => stages[props.stage])
 
 /** Line and station travel in the address, so that a link leads to the place. */
-const place = computed(() =>
-  job.cursorM === null ? {} : { line: job.lineId, station: job.cursorM.toFixed(1) },
-)
+const { sheet, open: openSheet } = useSheets()
+const place = computed(() => ({
+  ...(job.cursorM === null ? {} : { line: job.lineId, station: job.cursorM.toFixed(1) }),
+  ...(props.stage === 'survey' && sheet.value !== 'bring' ? { sheet: sheet.value } : {}),
+}))
+openSheet(String(route.query.sheet ?? 'bring'))
 const go = (stage: string) =>
   router.push({ name: 'job', params: { id: props.id, stage }, query: place.value })
 const toggleUnits = () =>

@@ -1,13 +1,33 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, triggerRef } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
-import type { Assessment, Catalogue, Design, Plan, PlanState, Reading, TestPoint } from '@/api/types'
+import type {
+  Assessment,
+  Catalogue,
+  Design,
+  Land,
+  LandState,
+  Plan,
+  PlanState,
+  Reading,
+  TestPoint,
+} from '@/api/types'
 import { announce } from '@/shared/announce'
 import { useHistory } from '@/shared/history'
 import { latestOnly } from '@/shared/latest'
 import { newId } from '@/shared/uuid'
+import { useKeptSteps } from './keptSteps'
 import type { ItemRef } from './planEdit'
-import { useAutosave } from './useAutosave'
+import type { SaveState } from './useAutosave'
+import { useSaves } from './useSaves'
+
+/** What can be undone together: the plan of the job and the land it lies on. */
+interface Held {
+  plan: Plan
+  land: Land
+}
+
+const WORST: SaveState[] = ['conflict', 'refused', 'away', 'saving', 'waiting', 'saved']
 
 /** The open job: its plan, what the core makes of it, its readings, and the one cursor shared by all views. */
 export const useJob = defineStore('job', () => {
@@ -15,7 +35,11 @@ export const useJob = defineStore('job', () => {
   const name = ref('')
   const clientName = ref('')
   const property = ref('')
+  const propertyId = ref('')
+  const propertyJobs = ref(1)
   const plan = shallowRef<Plan | null>(null)
+  const land = shallowRef<Land | null>(null)
+  const revision = ref(0)
   const design = shallowRef<Design | null>(null)
   const assessment = shallowRef<Assessment | null>(null)
   const readings = shallowRef<Reading[]>([])
@@ -25,11 +49,16 @@ export const useJob = defineStore('job', () => {
   const lineId = ref('')
   const cursorM = ref<number | null>(null)
   const selected = ref<ItemRef | null>(null)
-  const history = useHistory<Plan>()
-  const autosave = useAutosave(id)
-  /** The last plan the core could lay out after a whole change; a change it refuses goes back to this one. */
-  let sound: Plan | null = null
+  const history = useHistory<Held>(200, () => kept.keep())
+  const kept = useKeptSteps<Held>(
+    () => `buckle.steps.${id.value}`,
+    () => (held() ? { now: held()!, ...history.steps() } : null),
+  )
+  const { planSave, landSave } = useSaves(id, propertyId, (saved) => (revision.value = saved))
+  /** What the core could lay out after a whole change; a change it refuses goes back to this. */
+  let sound: Held | null = null
 
+  const held = (): Held | null => (plan.value && land.value ? { plan: plan.value, land: land.value } : null)
   const units = computed(() => plan.value?.spec.units ?? 'FT_IN')
   const line = computed(
     () => design.value?.layout.lines.find((l) => l.lineId === lineId.value) ?? design.value?.layout.lines[0],
@@ -37,10 +66,11 @@ export const useJob = defineStore('job', () => {
   const testPoints = computed<TestPoint[]>(() => design.value?.layout.testPoints ?? [])
 
   const compute = latestOnly(
-    (order: { plan: Plan; final: boolean }) =>
-      ask(client.POST('/api/design', { body: { plan: order.plan, readings: readings.value } })),
+    (order: { held: Held; final: boolean }) =>
+      ask(client.POST('/api/design', { body: { ...order.held, readings: readings.value } })),
     (answer, order) => {
-      if (order.final) sound = order.plan
+      const before = sound
+      if (order.final) sound = order.held
       design.value = answer.design
       assessment.value = answer.assessment
       problem.value = ''
@@ -48,26 +78,40 @@ export const useJob = defineStore('job', () => {
         lineId.value = answer.design.layout.lines[0]?.lineId ?? ''
         cursorM.value = null
       }
-      if (order.final) autosave.offer(order.plan)
+      if (order.final) offer(order.held, before)
     },
     (e, order) => {
       const sentence = e instanceof Trouble ? e.message : 'The layout failed.'
       problem.value = sentence
-      if (order.final && e instanceof Trouble && !e.away && sound && plan.value === order.plan) {
-        plan.value = sound
+      if (order.final && e instanceof Trouble && !e.away && sound && same(held(), order.held)) {
+        show(sound)
         history.forget()
-        compute({ plan: sound, final: false })
+        compute({ held: sound, final: false })
         announce(`${sentence} The plan was put back as it was before.`)
       } else if (order.final && e instanceof Trouble && e.away) {
-        autosave.offer(order.plan)
+        offer(order.held, sound)
       }
     },
   )
+
+  const same = (a: Held | null, b: Held) => a?.plan === b.plan && a.land === b.land
+
+  function show(next: Held) {
+    plan.value = next.plan
+    land.value = next.land
+  }
+
+  /** Saves what differs from the last sound state; both when there is none to compare with. */
+  function offer(next: Held, before: Held | null) {
+    if (next.plan !== before?.plan) planSave.offer(next.plan)
+    if (next.land !== before?.land) landSave.offer(next.land)
+  }
 
   async function load(jobId: string) {
     failure.value = ''
     id.value = jobId
     plan.value = null
+    land.value = null
     design.value = null
     assessment.value = null
     selected.value = null
@@ -85,79 +129,157 @@ export const useJob = defineStore('job', () => {
       name.value = job?.name ?? ''
       clientName.value = job?.client ?? ''
       property.value = job?.property ?? ''
+      propertyId.value = job?.propertyId ?? ''
+      const ground = await ask(
+        client.GET('/api/properties/{id}/land', { params: { path: { id: propertyId.value } } }),
+      )
       readings.value = taken
       catalogue.value = all
-      adopt(state)
-      const draft = autosave.takeDraft(state.plan)
-      if (draft) {
+      adopt(state, ground)
+      const planDraft = planSave.takeDraft(state.plan)
+      const landDraft = landSave.takeDraft(ground.land)
+      if (planDraft || landDraft) {
         announce('Changes that had not reached the server were taken up again.')
-        change(() => draft)
+        changeBoth((now) => ({ plan: planDraft ?? now.plan, land: landDraft ?? now.land }))
       }
+      const steps = await kept.taken({ plan: planDraft ?? state.plan, land: landDraft ?? ground.land })
+      if (steps && id.value === jobId) history.restore(steps)
     } catch (e) {
       failure.value =
         e instanceof Trouble && e.status === 404 ? 'This job is not here.' : 'This job could not be opened.'
     }
   }
 
-  /** Takes a plan as the server holds it. */
-  function adopt(state: PlanState) {
-    autosave.start(state.saveNo)
-    plan.value = state.plan
-    sound = state.plan
-    compute({ plan: state.plan, final: false })
+  /** Takes plan and land as the server holds them. */
+  function adopt(state: PlanState, ground: LandState) {
+    planSave.start(state.saveNo)
+    landSave.start(ground.saveNo)
+    revision.value = state.revision
+    propertyJobs.value = ground.jobs
+    sound = { plan: state.plan, land: ground.land }
+    show(sound)
+    compute({ held: sound, final: false })
   }
 
-  /** Changes the plan in one step that can be undone. */
-  function change(edit: (plan: Plan) => Plan) {
-    if (!plan.value) return
-    const before = plan.value
+  /** Changes plan and land in one step that can be undone. */
+  function changeBoth(edit: (now: Held) => Held) {
+    const before = held()
+    if (!before) return
     const next = edit(before)
-    if (next === before) return
+    if (same(before, next)) return
+    show(next)
     history.remember(before)
-    plan.value = next
-    compute({ plan: next, final: true })
+    compute({ held: next, final: true })
   }
+
+  const change = (edit: (plan: Plan) => Plan) => changeBoth((now) => ({ ...now, plan: edit(now.plan) }))
+  const changeLand = (edit: (land: Land) => Land) => changeBoth((now) => ({ ...now, land: edit(now.land) }))
 
   /** Shows a plan while something is dragged; {@link drop} ends it. */
   function drag(next: Plan) {
     plan.value = next
-    compute({ plan: next, final: false })
+    const now = held()
+    if (now) compute({ held: now, final: false })
   }
 
-  function drop(before: Plan) {
-    if (!plan.value || plan.value === before) return
+  function dragLand(next: Land) {
+    land.value = next
+    const now = held()
+    if (now) compute({ held: now, final: false })
+  }
+
+  function drop(before: Held) {
+    const now = held()
+    if (!now || same(before, now)) return
     history.remember(before)
-    compute({ plan: plan.value, final: true })
+    compute({ held: now, final: true })
   }
 
-  function step(next: Plan | undefined) {
+  function step(next: Held | undefined) {
     if (!next) return
-    plan.value = next
+    show(next)
     selected.value = null
-    compute({ plan: next, final: true })
+    compute({ held: next, final: true })
   }
 
   async function addReadings(fresh: Reading[]) {
     const path = { params: { path: { id: id.value } }, body: fresh }
     readings.value = await ask(client.POST('/api/jobs/{id}/readings', path))
     triggerRef(plan)
-    if (plan.value) compute({ plan: plan.value, final: false })
+    const now = held()
+    if (now) compute({ held: now, final: false })
   }
 
   /** After a stale save: theirs, or mine on top. */
   async function settle(mine: boolean) {
-    const kept = autosave.conflict.value?.keptRevision
-    const path = { id: id.value }
+    const planKept = planSave.conflict.value?.keptRevision
+    const landKept = landSave.conflict.value?.keptRevision
+    await Promise.all([planSave.flush(), landSave.flush()])
+    const job = { params: { path: { id: id.value } } }
+    const ground = { params: { path: { id: propertyId.value } } }
     const state =
-      mine && kept !== undefined
+      mine && planKept !== undefined
         ? await ask(
             client.POST('/api/jobs/{id}/revisions/{revision}/restore', {
-              params: { path: { ...path, revision: kept } },
+              params: { path: { id: id.value, revision: planKept } },
             }),
           )
-        : await ask(client.GET('/api/jobs/{id}/plan', { params: { path } }))
+        : await ask(client.GET('/api/jobs/{id}/plan', job))
+    const lies =
+      mine && landKept !== undefined
+        ? await ask(
+            client.POST('/api/properties/{id}/land/revisions/{revision}/restore', {
+              params: { path: { id: propertyId.value, revision: landKept } },
+            }),
+          )
+        : await ask(client.GET('/api/properties/{id}/land', ground))
     history.clear()
-    adopt(state)
+    adopt(state, lies)
+  }
+
+  /** Saves the plan as a revision of its own, with a name that keeps it for good. */
+  async function saveNamed(next: Plan, label: string) {
+    await planSave.flush()
+    const before = held()
+    if (!before) return
+    const state = await ask(
+      client.PUT('/api/jobs/{id}/plan', {
+        params: { path: { id: id.value } },
+        body: { baseSaveNo: planSave.saveNo(), stretch: newId(), plan: next, label },
+      }),
+    )
+    if (next !== before.plan) history.remember(before)
+    planSave.start(state.saveNo)
+    revision.value = state.revision
+    sound = { plan: next, land: before.land }
+    show(sound)
+    compute({ held: sound, final: false })
+    kept.keep()
+  }
+
+  /** Opens another revision of the plan as the current one. */
+  async function restore(which: number) {
+    await planSave.flush()
+    const state = await ask(
+      client.POST('/api/jobs/{id}/revisions/{revision}/restore', {
+        params: { path: { id: id.value, revision: which } },
+      }),
+    )
+    const before = held()
+    if (before) history.remember(before)
+    planSave.start(state.saveNo)
+    revision.value = state.revision
+    if (land.value) {
+      sound = { plan: state.plan, land: land.value }
+      show(sound)
+      compute({ held: sound, final: false })
+      kept.keep()
+    }
+  }
+
+  async function saveNow() {
+    void kept.write()
+    await Promise.all([planSave.flush(), landSave.flush()])
   }
 
   return {
@@ -165,7 +287,11 @@ export const useJob = defineStore('job', () => {
     name,
     clientName,
     property,
+    propertyId,
+    propertyJobs,
+    revision,
     plan,
+    land,
     design,
     assessment,
     readings,
@@ -178,20 +304,32 @@ export const useJob = defineStore('job', () => {
     units,
     line,
     testPoints,
-    saveState: autosave.state,
-    savedAt: autosave.savedAt,
-    conflict: autosave.conflict,
-    saveNow: autosave.flush,
+    saveState: computed(() => WORST.find((s) => s === planSave.state.value || s === landSave.state.value)!),
+    savedAt: computed(
+      () =>
+        [planSave.savedAt.value, landSave.savedAt.value]
+          .filter((t) => t !== null)
+          .sort()
+          .at(-1) ?? null,
+    ),
+    conflict: computed(() => planSave.conflict.value ?? landSave.conflict.value),
+    saveNow,
+    saveNamed,
+    restore,
+    held,
     canUndo: history.canUndo,
     canRedo: history.canRedo,
     load,
     change,
+    changeLand,
+    changeBoth,
     drag,
+    dragLand,
     drop,
     addReadings,
     settle,
     newId,
-    undo: () => step(plan.value ? history.undo(plan.value) : undefined),
-    redo: () => step(plan.value ? history.redo(plan.value) : undefined),
+    undo: () => step(held() ? history.undo(held()!) : undefined),
+    redo: () => step(held() ? history.redo(held()!) : undefined),
   }
 })

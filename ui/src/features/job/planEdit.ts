@@ -3,7 +3,8 @@ import type { FenceLine, Gate, Plan, Position, Spec } from '@/api/types'
 /** Edits of a plan; each answers a new plan and leaves the old one alone. */
 
 export interface ItemRef {
-  kind: 'corner' | 'gate' | 'cutOut' | 'energizer'
+  /** A point of a feature of the land has the feature's id for a line and its own index for an id. */
+  kind: 'corner' | 'gate' | 'cutOut' | 'energizer' | 'land'
   lineId: string
   id: string
 }
@@ -23,7 +24,12 @@ function freeId(prefix: string, taken: string[]): string {
 
 const flat = (at: Position): Position => [at[0]!, at[1]!]
 
-export function addLine(plan: Plan, corners: Position[], closed: boolean): { plan: Plan; lineId: string } {
+export function addLine(
+  plan: Plan,
+  corners: Position[],
+  closed: boolean,
+  tees: { startsOn?: string | null; endsOn?: string | null } = {},
+): { plan: Plan; lineId: string } {
   const lineId = freeId(
     'line-',
     plan.site.lines.map((l) => l.id),
@@ -37,12 +43,19 @@ export function addLine(plan: Plan, corners: Position[], closed: boolean): { pla
     cutOuts: [],
     ground: [],
     survey: null,
+    startsOn: tees.startsOn ?? null,
+    endsOn: tees.endsOn ?? null,
   }
   return { plan: { ...plan, site: { ...plan.site, lines: [...plan.site.lines, line] } }, lineId }
 }
 
+/** Takes a line out; lines that branched from it keep their place and stand free. */
 export function removeLine(plan: Plan, lineId: string): Plan {
-  return { ...plan, site: { ...plan.site, lines: plan.site.lines.filter((l) => l.id !== lineId) } }
+  const free = (on: string | null) => (on === lineId ? null : on)
+  const lines = plan.site.lines
+    .filter((l) => l.id !== lineId)
+    .map((l) => ({ ...l, startsOn: free(l.startsOn), endsOn: free(l.endsOn) }))
+  return { ...plan, site: { ...plan.site, lines } }
 }
 
 export function addCorner(
@@ -128,12 +141,14 @@ export function renameLine(plan: Plan, lineId: string, name: string): Plan {
 export function takeSurvey(plan: Plan, survey: Plan['site']): { plan: Plan; lineId: string } {
   let next = plan
   let first = ''
+  const newIds = new Map<string, string>()
   for (const line of survey.lines) {
     const lineId = freeId(
       'line-',
       next.site.lines.map((l) => l.id),
     )
     first ||= lineId
+    newIds.set(line.id, lineId)
     const gates = next.site.lines.flatMap((l) => l.gates.map((g) => g.id))
     const cutOuts = next.site.lines.flatMap((l) => l.cutOuts.map((c) => c.id))
     const taken: FenceLine = {
@@ -152,6 +167,12 @@ export function takeSurvey(plan: Plan, survey: Plan['site']): { plan: Plan; line
     }
     next = { ...next, site: { ...next.site, lines: [...next.site.lines, taken] } }
   }
+  const made = new Set(newIds.values())
+  const renamed = (on: string | null) => (on === null ? null : (newIds.get(on) ?? null))
+  const lines = next.site.lines.map((l) =>
+    made.has(l.id) ? { ...l, startsOn: renamed(l.startsOn), endsOn: renamed(l.endsOn) } : l,
+  )
+  next = { ...next, site: { ...next.site, lines } }
   const energizer = next.site.energizer ?? survey.energizer
   return { plan: { ...next, site: { ...next.site, energizer } }, lineId: first }
 }

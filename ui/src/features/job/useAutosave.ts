@@ -1,31 +1,35 @@
-import { ref, shallowRef, type Ref } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
-import type { Plan } from '@/api/types'
+import { ref, shallowRef } from 'vue'
+import { Trouble } from '@/api/client'
 import { sameJson } from '@/shared/sameJson'
 import { newId } from '@/shared/uuid'
 
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'away' | 'refused' | 'conflict'
 
-interface Draft {
+interface Draft<T> {
   saveNo: number
-  plan: Plan
+  doc: T
+}
+
+/** Where a document is kept, and how it is sent there. */
+export interface Store<T> {
+  /** Name of the draft kept in this browser. */
+  key: () => string
+  put: (doc: T, baseSaveNo: number, stretch: string) => Promise<{ saveNo: number; savedAt: string }>
 }
 
 const QUIET_MS = 700
 const RETRY_MS = 4000
 
-/** Saves a plan a moment after its last change; keeps it in this browser until the server has it. */
-export function useAutosave(jobId: Ref<string>) {
+/** Saves a document a moment after its last change; keeps it in this browser until the server has it. */
+export function useAutosave<T>(store: Store<T>) {
   const state = ref<SaveState>('saved')
   const savedAt = ref<string | null>(null)
   const conflict = shallowRef<{ keptRevision: number; currentRevision: number } | null>(null)
   let saveNo = 0
   let stretch = newId()
-  let pending: Plan | null = null
+  let pending: T | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
   let running: Promise<void> | null = null
-
-  const key = () => `buckle.draft.${jobId.value}`
 
   function start(no: number) {
     clearTimeout(timer)
@@ -36,11 +40,11 @@ export function useAutosave(jobId: Ref<string>) {
     conflict.value = null
   }
 
-  function offer(plan: Plan) {
+  function offer(doc: T) {
     if (state.value === 'conflict') return
-    pending = plan
+    pending = doc
     state.value = 'waiting'
-    localStorage.setItem(key(), JSON.stringify({ saveNo, plan } satisfies Draft))
+    localStorage.setItem(store.key(), JSON.stringify({ saveNo, doc } satisfies Draft<T>))
     clearTimeout(timer)
     timer = setTimeout(() => void flush(), QUIET_MS)
   }
@@ -56,30 +60,25 @@ export function useAutosave(jobId: Ref<string>) {
     if (pending && state.value === 'waiting') await flush()
   }
 
-  async function send(plan: Plan) {
-    const job = jobId.value
+  async function send(doc: T) {
+    const key = store.key()
     state.value = 'saving'
     try {
-      const saved = await ask(
-        client.PUT('/api/jobs/{id}/plan', {
-          params: { path: { id: job } },
-          body: { baseSaveNo: saveNo, stretch, plan },
-        }),
-      )
-      if (job !== jobId.value) return
+      const saved = await store.put(doc, saveNo, stretch)
+      if (key !== store.key()) return
       saveNo = saved.saveNo
       savedAt.value = saved.savedAt
-      settled(plan)
+      settled(doc)
     } catch (e) {
-      if (job === jobId.value) failed(e)
+      if (key === store.key()) failed(e)
     }
   }
 
-  function settled(plan: Plan) {
-    if (pending === plan) {
+  function settled(doc: T) {
+    if (pending === doc) {
       pending = null
       state.value = 'saved'
-      localStorage.removeItem(key())
+      localStorage.removeItem(store.key())
     } else {
       state.value = 'waiting'
     }
@@ -89,7 +88,7 @@ export function useAutosave(jobId: Ref<string>) {
     if (e instanceof Trouble && e.status === 409) {
       state.value = 'conflict'
       pending = null
-      localStorage.removeItem(key())
+      localStorage.removeItem(store.key())
       conflict.value = e.more as { keptRevision: number; currentRevision: number }
     } else if (e instanceof Trouble && !e.away) {
       state.value = 'refused'
@@ -100,22 +99,23 @@ export function useAutosave(jobId: Ref<string>) {
   }
 
   /**
-   * A plan left in this browser that the server does not have. It is offered on the save it was built on, so that the
+   * A document left in this browser that the server does not have. It is offered on the save it was built on, so that the
    * server keeps it aside when somebody saved in between.
    */
-  function takeDraft(onServer: Plan): Plan | null {
-    const text = localStorage.getItem(key())
+  function takeDraft(onServer: T): T | null {
+    const text = localStorage.getItem(store.key())
     if (!text) return null
-    localStorage.removeItem(key())
+    localStorage.removeItem(store.key())
     try {
-      const draft = JSON.parse(text) as Draft
-      if (sameJson(draft.plan, onServer)) return null
-      saveNo = draft.saveNo
-      return draft.plan
+      const draft = JSON.parse(text) as Partial<Draft<T>> & { plan?: T }
+      const doc = draft.doc ?? draft.plan
+      if (doc === undefined || sameJson(doc, onServer)) return null
+      saveNo = draft.saveNo ?? saveNo
+      return doc
     } catch {
       return null
     }
   }
 
-  return { state, savedAt, conflict, start, offer, flush, takeDraft }
+  return { state, savedAt, conflict, start, offer, flush, takeDraft, saveNo: () => saveNo }
 }

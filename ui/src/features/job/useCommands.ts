@@ -2,6 +2,7 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Command } from '@/features/help/CommandPalette.vue'
 import { useTool, tools } from '@/features/plan/tool'
+import { sheets, useSheets } from '@/features/survey/useSheets'
 import { useLook } from '@/shared/look'
 import { useJob } from './jobStore'
 
@@ -11,6 +12,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
   const router = useRouter()
   const { choose, fit } = useTool()
   const { next } = useLook()
+  const { open: openSheet } = useSheets()
 
   /** Moves the cursor to the next post, or the next strong one. */
   function step(direction: 1 | -1, strong: boolean) {
@@ -37,6 +39,17 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
     { text: 'Save now', key: 'Ctrl S', run: () => void job.saveNow() },
     { text: 'Job file', run: () => window.open(`/api/jobs/${job.id}/job.geojson`, '_self') },
     { text: 'Takeoff as CSV', run: () => window.open(`/api/jobs/${job.id}/takeoff.csv`, '_self') },
+    { text: 'Plan as KML', run: () => window.open(`/api/jobs/${job.id}/map.kml`, '_self') },
+    { text: 'Plan as DXF', run: () => window.open(`/api/jobs/${job.id}/plan.dxf`, '_self') },
+    { text: 'Posts as CSV', run: () => window.open(`/api/jobs/${job.id}/posts.csv`, '_self') },
+    { text: 'Set-out sheet as PDF', run: () => window.open(`/api/jobs/${job.id}/set-out.pdf`, '_self') },
+    ...sheets.map((s) => ({
+      text: `Survey: ${s.text}`,
+      run: () => {
+        openSheet(s.id)
+        void go('survey')
+      },
+    })),
     { text: 'Strong posts as GPX', run: () => window.open(`/api/jobs/${job.id}/strong-posts.gpx`, '_self') },
     { text: 'Back to the yard', run: () => void router.push('/') },
     ...(job.design?.layout.lines ?? []).map((l) => ({

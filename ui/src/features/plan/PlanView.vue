@@ -1,17 +1,21 @@
 <script setup lang="ts">
 import 'ol/ol.css'
-import { onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import type { Position } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
 import { useKeys } from '@/shared/keys'
 import { useLook } from '@/shared/look'
+import { areaText, tapedText } from '@/shared/units'
+import { parseLeg, type AngleKind } from './leg'
 import { createPlanMap } from './planMap'
+import type { Live } from './planPointer'
 import { tools, useTool } from './tool'
 import { usePlanKeys } from './usePlanKeys'
 
 const props = defineProps<{ editable: boolean; preview?: Position[][] }>()
 const job = useJob()
-const { tool, choose, fits, fit } = useTool()
+const plan = useTool()
+const { tool, drawFor, curved, choose, fits, fit } = plan
 const { look } = useLook()
 const host = ref<HTMLElement>()
 const hint = ref('')
@@ -19,30 +23,65 @@ const scale = ref({ px: 0, text: '' })
 let map: ReturnType<typeof createPlanMap> | undefined
 
 const hints = {
-  select: 'Drag a corner, gate, cut-out or the energizer. Click a post to go there.',
-  draw: 'Click corner by corner. Click the first again to close, Enter to end, Escape to drop.',
+  select: 'Drag a corner, gate, cut-out, feature or the energizer. Click a post to go there.',
+  draw: 'Click corner by corner, or type a side below. Click the first again to close, Enter to end, Backspace for one back, Escape to drop. Alt: no snapping.',
   corner: 'Click a side to put a corner into it.',
+  split: 'Click where the line shall be parted.',
   gate: 'Click a side where the gate shall be, or press Enter at the cursor.',
   cutOut: 'Click the line where the cut-out shall be, or press Enter at the cursor.',
   energizer: 'Click where the energizer stands, or press Enter at the cursor.',
 }
-watch(tool, (t) => (hint.value = hints[t]), { immediate: true })
+watch(
+  [tool, drawFor],
+  ([t, d]) => {
+    hint.value = t === 'draw' && d.what === 'points' ? d.say : hints[t]
+    if (t !== 'draw') map?.draft.drop()
+  },
+  { immediate: true },
+)
+const live = ref<Live | null>(null)
+const typed = ref('')
+const typedWrong = ref(false)
+const angleKind = ref<AngleKind>('bearing')
+const legField = ref<HTMLInputElement>()
+
+/** Adds the typed side, or ends the line when nothing is typed. */
+function addLeg() {
+  if (typed.value.trim() === '') return map?.draft.finish()
+  const leg = parseLeg(typed.value, job.units, angleKind.value)
+  typedWrong.value = leg === null
+  if (!leg) return
+  map?.draft.leg(leg)
+  typed.value = ''
+}
+const liveText = computed(() => {
+  const l = live.value
+  if (!l) return ''
+  const parts = []
+  if (l.lengthM !== null) parts.push(tapedText(l.lengthM, job.units))
+  if (l.bearingDeg !== null) parts.push(`${l.bearingDeg.toFixed(1)}° from north`)
+  if (l.turnDeg !== null && Math.abs(l.turnDeg) > 0.05)
+    parts.push(`turns ${Math.abs(l.turnDeg).toFixed(1)}° ${l.turnDeg > 0 ? 'right' : 'left'}`)
+  if (l.areaM2 !== null) parts.push(areaText(l.areaM2, job.units))
+  return parts.join(' · ')
+})
 
 onMounted(() => {
   map = createPlanMap(
     host.value!,
     job,
-    tool,
+    plan,
     () => props.editable,
     (s) => (scale.value = s),
   )
   map.draw()
   map.fit()
   map.preview(props.preview ?? [])
+  watch(map.live, (now) => (live.value = now))
 })
 onUnmounted(() => map?.dispose())
 watch(
-  () => [job.design, job.plan, job.selected, job.lineId, job.units, job.assessment],
+  () => [job.design, job.plan, job.land, job.selected, job.lineId, job.units, job.assessment],
   () => map?.draw(),
 )
 watch(
@@ -63,6 +102,11 @@ const keys = usePlanKeys(() => map)
 useKeys((e) => {
   if (e.ctrlKey || e.metaKey || e.altKey) return false
   if (e.key.toLowerCase() === 'f') return (fit(), true)
+  if (props.editable && tool.value === 'draw' && drawFor.value.what !== 'points' && /^[0-9]$/.test(e.key)) {
+    typed.value = e.key
+    legField.value?.focus()
+    return true
+  }
   return props.editable ? keys(e) : false
 })
 </script>
@@ -88,6 +132,39 @@ useKeys((e) => {
       </button>
     </div>
     <p v-if="editable" class="hint">{{ hint }}</p>
+    <div
+      v-if="live && (liveText || live.snap)"
+      class="live"
+      :style="{ left: `${live.x + 16}px`, top: `${live.y + 14}px` }"
+      data-test="live"
+    >
+      {{ liveText }}<b v-if="live.snap" data-test="snap">{{ live.snap }}</b>
+    </div>
+    <form
+      v-if="editable && tool === 'draw' && drawFor.what !== 'points'"
+      class="leg"
+      @submit.prevent="addLeg"
+    >
+      <label
+        >next side
+        <input
+          ref="legField"
+          v-model="typed"
+          :placeholder="job.units === 'METRIC' ? '25.76 m @ 92°' : '84 ft 6 in @ 92°'"
+          :aria-invalid="typedWrong"
+          data-test="leg"
+          @keydown.escape.prevent="(legField?.blur(), map?.draft.drop(), choose('select'))"
+      /></label>
+      <select v-model="angleKind" aria-label="What the angle is" data-test="leg-kind">
+        <option value="bearing">from north</option>
+        <option value="turn">turn off the last side</option>
+        <option value="corner">angle inside the corner</option>
+      </select>
+      <label><input v-model="curved" type="checkbox" data-test="curved" /> curve through the points</label>
+      <span v-if="typedWrong" role="alert"
+        >Write a length, then @ and degrees: 84 ft 6 in @ 92°, 25 m @ 30 left.</span
+      >
+    </form>
     <div class="north" aria-hidden="true">
       <svg viewBox="0 0 20 44" width="20" height="44"><path d="M10 42V4M4 12l6-9 6 9" /></svg>N
     </div>
@@ -149,6 +226,49 @@ useKeys((e) => {
   padding: 1px 6px;
   pointer-events: none;
 }
+.live {
+  position: absolute;
+  pointer-events: none;
+  background: var(--paper);
+  border: 1px solid var(--rule-strong);
+  padding: 2px 7px;
+  font-size: 13px;
+  white-space: nowrap;
+  z-index: 2;
+}
+.live b {
+  display: block;
+  color: var(--accent);
+}
+.leg {
+  position: absolute;
+  left: 158px;
+  bottom: 12px;
+  right: 14px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 12px;
+  align-items: center;
+  background: var(--paper);
+  border: 1px solid var(--rule-strong);
+  padding: 6px 10px;
+}
+.leg input:not([type]) {
+  width: 170px;
+  border: 1px solid var(--rule-strong);
+  padding: 4px 7px;
+  background: var(--paper);
+  color: var(--ink);
+}
+.leg select {
+  border: 1px solid var(--rule-strong);
+  padding: 3px 5px;
+  background: var(--paper);
+  color: var(--ink);
+}
+.leg [role='alert'] {
+  color: var(--broken);
+}
 .north {
   position: absolute;
   right: 14px;
@@ -185,6 +305,9 @@ useKeys((e) => {
 @media (max-width: 760px) {
   .hint {
     display: none;
+  }
+  .leg {
+    left: 8px;
   }
   .tools {
     width: auto;

@@ -16,8 +16,9 @@ export function placeAt(line: FenceLine, laid: LineLayout, stationM: number): { 
   while (side + 1 < stations.length && stations[side + 1]! <= stationM) side++
   const last = side + 1 >= count
   if (last && !line.closed) side = count - 2
-  const from = line.corners[side]!.at
-  const to = line.corners[(side + 1) % count]!.at
+  const corners = laid.corners.length === count ? laid.corners : line.corners.map((c) => c.at)
+  const from = corners[side]!
+  const to = corners[(side + 1) % count]!
   const start = stations[side]!
   const end = side + 1 < stations.length ? stations[side + 1]! : laid.lengthM
   const share = end > start ? Math.min(1, Math.max(0, (stationM - start) / (end - start))) : 0

@@ -9,13 +9,12 @@ import RegularShape from 'ol/style/RegularShape'
 import type { FenceLine, LineLayout, Position, Section } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
 import { placeAt } from './geometry'
+import { landShapes } from './landStyles'
 import { palette, symbol, text, type Palette } from './symbols'
 
 type Job = ReturnType<typeof useJob>
 type Project = (at: Position) => Position
 type Stretch = Section['stretches'][number]
-
-const LINE_POSTS_FROM_PX = 3
 
 function styled(geometry: Point | LineString | MultiPoint | Polygon, ...styles: Style[]): Feature {
   const feature = new Feature(geometry)
@@ -34,17 +33,27 @@ export function planFeatures(
   const features: Feature[] = []
   const layout = job.design?.layout
   const failing = failingStretches(job)
+  for (const f of job.land?.features ?? [])
+    features.push(
+      ...landShapes(
+        f,
+        project,
+        element,
+        resolution,
+        job.selected?.kind === 'land' && job.selected.lineId === f.id,
+      ),
+    )
+  features.push(...spots(job, project, colors))
   for (const line of job.plan?.site.lines ?? []) {
-    const path = line.corners.map((c) => project(c.at))
+    const laid = layout?.lines.find((l) => l.lineId === line.id)
+    const path = places(line, laid).map(project)
     if (line.closed) {
       features.push(
         styled(new Polygon([[...path, path[0]!]]), new Style({ fill: new Fill({ color: colors.inside }) })),
       )
       path.push(path[0]!)
     }
-    const laid = layout?.lines.find((l) => l.lineId === line.id)
     features.push(...sides(line, path, laid, failing, project, colors))
-    if (laid) features.push(...posts(laid, project, colors, resolution))
     features.push(...corners(job, line, laid, project, colors))
     features.push(...items(job, line, laid, project, colors))
   }
@@ -89,39 +98,52 @@ function sides(
   return [base, ...struck, ...gaps]
 }
 
-function posts(laid: LineLayout, project: Project, colors: Palette, resolution: number) {
-  const dots: Position[] = []
-  const braces: Position[] = []
-  for (const post of laid.posts) {
-    if (post.kind === 'LINE') dots.push(project([post.lonDeg, post.latDeg]))
-    if (post.kind === 'BRACE') braces.push(project([post.lonDeg, post.latDeg]))
-  }
-  const spacing =
-    dots.length > 1 ? Math.hypot(dots[1]![0]! - dots[0]![0]!, dots[1]![1]! - dots[0]![1]!) / resolution : 99
-  const dot = (radius: number) =>
-    new Style({ image: new CircleStyle({ radius, fill: new Fill({ color: colors.ink }) }) })
-  const features = [styled(new MultiPoint(braces), dot(3.2))]
-  if (spacing >= LINE_POSTS_FROM_PX) features.push(styled(new MultiPoint(dots), dot(spacing > 9 ? 2.4 : 1.6)))
-  for (const post of laid.posts) {
-    if (post.kind === 'GATE')
-      features.push(styled(new Point(project([post.lonDeg, post.latDeg])), symbol.strong(colors, 4)))
-  }
+/** Where the corners are: the end of a branch follows the line it is on, which the core has worked out. */
+function places(line: FenceLine, laid: LineLayout | undefined): Position[] {
+  return line.corners.map((c, i) => {
+    const branch = (i === 0 && line.startsOn) || (i === line.corners.length - 1 && line.endsOn)
+    return branch ? (laid?.corners[i] ?? c.at) : c.at
+  })
+}
+
+function spots(job: Job, project: Project, colors: Palette): Feature[] {
+  const all = job.land?.spotHeights ?? []
+  if (all.length === 0) return []
+  const cross = new Style({
+    image: new RegularShape({
+      points: 4,
+      radius: 5,
+      radius2: 0,
+      stroke: new Stroke({ color: colors.quiet, width: 1.2 }),
+    }),
+  })
+  const features = [styled(new MultiPoint(all.map(project)), cross)]
+  for (const s of all.slice(0, 60))
+    features.push(
+      styled(new Point(project(s)), text(`${s[2]!.toFixed(1)} m`, colors, 8, 0, 'left', colors.quiet)),
+    )
   return features
 }
 
 function corners(job: Job, line: FenceLine, laid: LineLayout | undefined, project: Project, colors: Palette) {
   const chosen = line.id === job.lineId || (job.plan?.site.lines.length ?? 0) === 1
-  return line.corners.map((corner, i) => {
+  const at = places(line, laid)
+  return line.corners.flatMap((corner, i) => {
     const selected =
       job.selected?.kind === 'corner' && job.selected.lineId === line.id && job.selected.id === corner.id
-    const post = laid?.posts.find(
-      (p) =>
-        p.label !== '' && p.kind !== 'GATE' && Math.abs(p.stationM - (laid.cornerStationsM[i] ?? -1)) < 0.01,
-    )
-    const styles = [symbol.strong(colors, 5.5)]
+    const post =
+      chosen && line.corners.length <= 200
+        ? laid?.posts.find(
+            (p) =>
+              p.label !== '' &&
+              p.kind !== 'GATE' &&
+              Math.abs(p.stationM - (laid.cornerStationsM[i] ?? -1)) < 0.01,
+          )
+        : undefined
+    const styles = laid ? [] : [symbol.strong(colors, 5.5)]
     if (selected) styles.push(symbol.ring(colors))
-    if (post && chosen) styles.push(text(post.label, colors, -13, -10))
-    return styled(new Point(project(corner.at)), ...styles)
+    if (post) styles.push(text(post.label, colors, -13, -10))
+    return styles.length > 0 ? [styled(new Point(project(at[i]!)), ...styles)] : []
   })
 }
 
@@ -211,13 +233,14 @@ export function cursorFeatures(
   return { features: [styled(new Point(at), ring, cross)], at }
 }
 
-/** The line being drawn. */
-export function draftFeatures(path: Position[], element: HTMLElement): Feature[] {
+/** The line or outline being drawn. */
+export function draftFeatures(path: Position[], closed: boolean, element: HTMLElement): Feature[] {
   if (path.length === 0) return []
   const colors = palette(element)
   const dash = new Style({ stroke: new Stroke({ color: colors.accent, width: 2, lineDash: [6, 5] }) })
+  const whole = closed && path.length > 2 ? [...path, path[0]!] : path
   return [
-    styled(new LineString(path), dash),
-    styled(new MultiPoint(path.slice(0, -1)), symbol.strong(colors, 4)),
+    styled(new LineString(whole), dash),
+    styled(new MultiPoint(path.length > 60 ? [path[0]!] : path), symbol.strong(colors, 3.6)),
   ]
 }

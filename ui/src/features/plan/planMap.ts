@@ -1,11 +1,10 @@
 import OlMap from 'ol/Map'
 import View from 'ol/View'
-import { isEmpty } from 'ol/extent'
+import { boundingExtent, containsExtent, getHeight, getWidth, isEmpty } from 'ol/extent'
 import { defaults as defaultInteractions } from 'ol/interaction/defaults'
 import VectorLayer from 'ol/layer/Vector'
 import { fromLonLat, getPointResolution, toLonLat } from 'ol/proj'
 import VectorSource from 'ol/source/Vector'
-import type { Ref } from 'vue'
 import type { Position } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
 import { lengthText, unitM } from '@/shared/units'
@@ -13,7 +12,9 @@ import { roundStep, unwrap } from './geometry'
 import { gridLayer } from './gridLayer'
 import { cursorFeatures, draftFeatures, planFeatures } from './planFeatures'
 import { createPointer } from './planPointer'
-import type { Tool } from './tool'
+import { postLayer } from './postLayer'
+import type { useTool } from './tool'
+import { underlayLayer } from './underlayLayer'
 
 type Job = ReturnType<typeof useJob>
 const MERCATOR = 'EPSG:3857'
@@ -22,7 +23,7 @@ const MERCATOR = 'EPSG:3857'
 export function createPlanMap(
   target: HTMLElement,
   job: Job,
-  tool: Ref<Tool>,
+  tools: ReturnType<typeof useTool>,
   editable: () => boolean,
   onScale: (scale: { px: number; text: string }) => void,
 ) {
@@ -38,6 +39,17 @@ export function createPlanMap(
     minZoom: 2,
     multiWorld: true,
   })
+  /** Everything is drawn near one longitude, so that a job on the date line stays in one piece. */
+  const nearLon = () =>
+    job.plan?.site.lines[0]?.corners[0]?.at[0] ??
+    job.plan?.site.energizer?.at[0] ??
+    job.land?.features[0]?.points[0]?.[0] ??
+    0
+  const project = (at: Position): Position => fromLonLat([unwrap(at[0]!, nearLon()), at[1]!])
+  const unproject = (at: Position): Position => {
+    const [lon, lat] = toLonLat(at) as [number, number]
+    return [unwrap(lon, 0), lat]
+  }
   const map = new OlMap({
     target,
     view,
@@ -50,30 +62,25 @@ export function createPlanMap(
     }),
     layers: [
       gridLayer(() => unitM(job.units)),
+      underlayLayer(() => job.land?.underlays ?? [], project),
       new VectorLayer({ source: fence, updateWhileAnimating: true, updateWhileInteracting: true }),
+      postLayer(() => job.design?.layout, project),
       new VectorLayer({ source: over, updateWhileInteracting: true }),
       new VectorLayer({ source: draft, updateWhileInteracting: true }),
       new VectorLayer({ source: shown, updateWhileInteracting: true }),
     ],
   })
 
-  /** Everything is drawn near one longitude, so that a job on the date line stays in one piece. */
-  const nearLon = () => job.plan?.site.lines[0]?.corners[0]?.at[0] ?? job.plan?.site.energizer?.at[0] ?? 0
-  const project = (at: Position): Position => fromLonLat([unwrap(at[0]!, nearLon()), at[1]!])
-  const unproject = (at: Position): Position => {
-    const [lon, lat] = toLonLat(at) as [number, number]
-    return [unwrap(lon, 0), lat]
-  }
-
-  const pointer = createPointer(map, job, tool, editable, project, unproject, (path) => {
+  const pointer = createPointer(map, job, tools, editable, project, unproject, (path, closed) => {
     draft.clear(true)
-    draft.addFeatures(draftFeatures(path, target))
+    draft.addFeatures(draftFeatures(path, closed, target))
   })
   map.addInteraction(pointer.interaction)
 
   function draw() {
     fence.clear(true)
     fence.addFeatures(planFeatures(job, project, target, view.getResolution() ?? 1))
+    map.render()
     drawCursor(false)
   }
 
@@ -94,15 +101,23 @@ export function createPlanMap(
     const near = job.plan?.site.lines[0]?.corners[0]?.at[0] ?? paths[0]![0]![0]!
     for (const path of paths) {
       const drawn = path.map((at) => fromLonLat([unwrap(at[0]!, near), at[1]!]))
-      shown.addFeatures(draftFeatures([...drawn, drawn.at(-1)!], target))
+      shown.addFeatures(draftFeatures(drawn, false, target))
     }
     const extent = shown.getExtent()
-    if (extent && !isEmpty(extent)) view.fit(extent, { padding: [56, 60, 50, 170], maxZoom: 21 })
+    if (extent && !isEmpty(extent) && !wellInView(extent))
+      view.fit(extent, { padding: [56, 60, 50, 170], maxZoom: 21 })
     scaleBar()
   }
 
+  /** Whether something lies within the view and is large enough there to be seen. */
+  function wellInView(extent: number[]) {
+    const seen = view.calculateExtent(map.getSize())
+    return containsExtent(seen, extent) && getWidth(extent) + getHeight(extent) > 0.2 * getWidth(seen)
+  }
+
   function fit() {
-    const extent = fence.getExtent()
+    const lines = (job.plan?.site.lines ?? []).flatMap((l) => l.corners.map((c) => project(c.at)))
+    const extent = lines.length > 0 ? boundingExtent(lines) : fence.getExtent()
     if (!extent || isEmpty(extent)) return
     view.fit(extent, { padding: [56, 60, 50, 170], maxZoom: 21 })
   }
@@ -131,8 +146,8 @@ export function createPlanMap(
     fit,
     preview,
     pixelAt,
-    finishDraft: pointer.finish,
-    dropDraft: pointer.drop,
+    draft: pointer.draft,
+    live: pointer.live,
     dispose: () => map.setTarget(undefined),
   }
 }

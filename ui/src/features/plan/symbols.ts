@@ -11,6 +11,10 @@ export interface Palette {
   accent: string
   broken: string
   inside: string
+  quiet: string
+  met: string
+  ground: string
+  groundEdge: string
 }
 
 export function palette(element: HTMLElement): Palette {
@@ -25,6 +29,10 @@ export function palette(element: HTMLElement): Palette {
     accent: value('--accent'),
     broken: value('--broken'),
     inside: `${hot}0d`,
+    quiet: value('--quiet'),
+    met: value('--met'),
+    ground: value('--ground'),
+    groundEdge: value('--ground-edge'),
   }
 }
 

@@ -1,26 +1,46 @@
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
+import type { LandKind, LandShape } from '@/api/types'
 
-export type Tool = 'select' | 'draw' | 'corner' | 'gate' | 'cutOut' | 'energizer'
+export type Tool = 'select' | 'draw' | 'corner' | 'split' | 'gate' | 'cutOut' | 'energizer'
 
 /** What a click on the plan does. */
 export const tools: { id: Tool; text: string; key: string }[] = [
   { id: 'select', text: 'Select', key: 'V' },
   { id: 'draw', text: 'Fence line', key: 'D' },
   { id: 'corner', text: 'Add corner', key: 'A' },
+  { id: 'split', text: 'Split line', key: 'X' },
   { id: 'gate', text: 'Gate', key: 'G' },
   { id: 'cutOut', text: 'Cut-out', key: 'C' },
   { id: 'energizer', text: 'Energizer', key: 'E' },
 ]
 
+/** What the draw tool draws: a fence line, a feature of the land, or something that only wants the points. */
+export type DrawFor =
+  | { what: 'line' }
+  | { what: 'land'; kind: LandKind; shape: LandShape }
+  | { what: 'points'; count: number; say: string; done: (points: number[][]) => void }
+
 const tool = ref<Tool>('select')
 const fits = ref(0)
+const drawFor = shallowRef<DrawFor>({ what: 'line' })
+const curved = ref(false)
 
 export function useTool() {
   return {
     tool,
+    drawFor,
+    /** Whether what is drawn bends smoothly through its points. */
+    curved,
     /** Goes up each time the whole job shall be shown. */
     fits,
-    choose: (t: Tool) => (tool.value = t),
+    choose: (t: Tool) => {
+      drawFor.value = { what: 'line' }
+      tool.value = t
+    },
+    draw: (what: DrawFor) => {
+      drawFor.value = what
+      tool.value = 'draw'
+    },
     fit: () => (fits.value += 1),
   }
 }

@@ -1,12 +1,13 @@
 import type { Position } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
+import { movePoint, removePoint } from '@/features/job/landEdit'
 import { addCutOut, addGate, moveItem, removeItem } from '@/features/job/planEdit'
 import { placeAt } from './geometry'
+import type { createDraft } from './planDraft'
 import { tools, useTool } from './tool'
 
 interface Drawing {
-  finishDraft: (closed?: boolean) => void
-  dropDraft: () => void
+  draft: ReturnType<typeof createDraft>
 }
 
 // Degrees of latitude to a metre, near enough for a nudge on the screen; the core measures where it ends up.
@@ -31,6 +32,15 @@ export function usePlanKeys(map: () => Drawing | undefined) {
     return true
   }
 
+  /** Enter begins at the cursor's place or the middle of the map, and ends what has begun. */
+  function startOrFinish() {
+    if ((map()?.draft.drawing.value ?? 0) > 0) return map()?.draft.finish()
+    const line = job.plan?.site.lines.find((l) => l.id === job.line?.lineId)
+    map()?.draft.start(
+      line && job.line && job.cursorM !== null ? placeAt(line, job.line, job.cursorM).at : undefined,
+    )
+  }
+
   function nextCorner(step: number) {
     const line = job.plan?.site.lines.find((l) => l.id === job.line?.lineId)
     if (!line || !job.line) return false
@@ -47,6 +57,15 @@ export function usePlanKeys(map: () => Drawing | undefined) {
     const all = [...(line?.corners ?? []), ...(line?.gates ?? []), ...(line?.cutOuts ?? [])]
     const at: Position | undefined =
       item?.kind === 'energizer' ? job.plan?.site.energizer?.at : all.find((x) => x.id === item?.id)?.at
+    const feature = item?.kind === 'land' && job.land?.features.find((f) => f.id === item.lineId)
+    if (item && feature) {
+      const index = Number(item.id)
+      const p = feature.points[index]!
+      const narrow = Math.cos((p[1]! * Math.PI) / 180)
+      const to = [p[0]! + (east * DEGREES_PER_M) / narrow, p[1]! + north * DEGREES_PER_M]
+      job.changeLand((l) => movePoint(l, feature.id, index, to))
+      return true
+    }
     if (!item || !at) return false
     const shrink = Math.cos((at[1]! * Math.PI) / 180)
     job.change((p) =>
@@ -61,18 +80,21 @@ export function usePlanKeys(map: () => Drawing | undefined) {
     const step = e.shiftKey ? 5 : 0.5
     switch (e.key) {
       case 'Enter':
-        if (tool.value === 'draw') return (map()?.finishDraft(), true)
+        if (tool.value === 'draw') return (startOrFinish(), true)
         return placeAtCursor()
       case 'Escape':
-        map()?.dropDraft()
+        map()?.draft.drop()
         choose('select')
         job.selected = null
         return true
       case 'Delete':
       case 'Backspace': {
+        if (tool.value === 'draw') return map()?.draft.back() ?? false
         const item = job.selected
         if (!item) return false
         job.selected = null
+        if (item.kind === 'land')
+          return (job.changeLand((l) => removePoint(l, item.lineId, Number(item.id))), true)
         job.change((p) => removeItem(p, item))
         return true
       }

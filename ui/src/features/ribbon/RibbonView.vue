@@ -36,7 +36,7 @@ const drawn = computed(() => {
     ground: groundPath(l, s, baseY.value),
     wires: wires.value.map((w) => ({ role: w.role, d: wirePath(l, s, w) })),
     line: postPath(l, s, ['LINE'], 2, topM.value, 3),
-    strong: postPath(l, s, ['END', 'CORNER', 'GATE'], 8, topM.value, 1),
+    strong: postPath(l, s, ['END', 'CORNER', 'GATE', 'TEE'], 8, topM.value, 1),
     brace: postPath(l, s, ['BRACE'], 4, topM.value, 1),
     braces: bracePath(l, s, topM.value),
   }
@@ -57,6 +57,24 @@ const sections = computed(() => {
       })),
   )
 })
+/** What of the property the line meets; names where they do not run into each other. */
+const landLane = computed(() => {
+  const s = scale.value
+  if (!s || !line.value || props.readings) return []
+  let lastEnd = -Infinity
+  return line.value.land.map((l) => {
+    const x = Math.min(s.x(l.fromM), s.x(l.toM) - 3)
+    const width = Math.max(3, s.x(l.toM) - x)
+    const half = l.title.length * 3.1
+    const middle = x + width / 2
+    const label =
+      middle - half > lastEnd + 6 && middle - half > 0 && middle + half < s.x(line.value!.lengthM) + 26
+        ? l.title
+        : ''
+    if (label) lastEnd = middle + half
+    return { ...l, x, width, label }
+  })
+})
 const lane = useReadingLane(scale)
 const cursor = computed(() => (job.cursorM === null || !scale.value ? null : scale.value.x(job.cursorM)))
 const cursorPost = computed(() =>
@@ -66,6 +84,7 @@ const kinds = {
   END: 'end post',
   CORNER: 'corner post',
   GATE: 'gate post',
+  TEE: 'tee post',
   BRACE: 'brace post',
   LINE: 'line post',
 }
@@ -150,6 +169,26 @@ onUnmounted(() => observer?.disconnect())
           />
         </g>
         <path :d="drawn.ground" class="ground" />
+        <g v-for="g in line.profileGaps" :key="`gap-${g.fromM}`" class="gap">
+          <rect
+            :x="scale.x(g.fromM)"
+            :width="Math.max(3, scale.x(g.toM) - scale.x(g.fromM))"
+            :y="baseY - 10"
+            height="10"
+          />
+          <title>
+            no height known from {{ lengthText(g.fromM, job.units) }} to {{ lengthText(g.toM, job.units) }}
+          </title>
+        </g>
+        <g v-for="(l, i) in landLane" :key="`land-${i}`" class="land" :class="l.kind">
+          <rect :x="l.x" :width="l.width" :y="baseY - 7" height="7" />
+          <text v-if="l.label" :x="l.x + l.width / 2" :y="baseY - 10" text-anchor="middle">
+            {{ l.label }}
+          </text>
+          <title>
+            {{ l.title }}, {{ lengthText(l.fromM, job.units) }} to {{ lengthText(l.toM, job.units) }}
+          </title>
+        </g>
         <path v-for="(w, i) in drawn.wires" :key="i" :d="w.d" class="wire" :class="w.role" />
         <path :d="drawn.line" class="post line-post" />
         <path :d="drawn.brace" class="post brace-post" />

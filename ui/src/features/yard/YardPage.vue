@@ -76,13 +76,16 @@ async function dropped(e: DragEvent) {
 /** A job file opens as its job; a track opens a new job with the track laid out. */
 async function take(file: File) {
   try {
-    const answer = await importFile(file, null)
+    const answer = await importFile(file)
     if (answer.jobId) {
       announce(`${file.name} was opened as a job.`)
       await load()
       return
     }
-    if (!answer.survey) return
+    if (!answer.survey) {
+      announce(`${file.name}: open a job first, and bring it in there.`)
+      return
+    }
     const name = answer.survey.lines[0]?.name || file.name
     const made = await ask(client.POST('/api/jobs', { body: { name, client: '', property: '' } }))
     sessionStorage.setItem(`buckle.survey.${made.id}`, JSON.stringify(answer.survey))

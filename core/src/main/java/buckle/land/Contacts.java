@@ -115,7 +115,7 @@ public final class Contacts {
             }
         }
         crossings.sort(Comparator.comparingDouble(Crossing::stationM));
-        if (part.closed()) {
+        if (part.closed() && part.feature().kind() != LandKind.BOUNDARY) {
             inside(part, a, b, length, start, crossings).forEach(s -> add(hits, part, new Hit(s, 0, List.of())));
         }
         crossings.forEach(x -> add(hits, part, new Hit(new Span(x.stationM(), x.stationM()), 0, List.of(x))));

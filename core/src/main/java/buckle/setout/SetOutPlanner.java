@@ -32,6 +32,9 @@ public final class SetOutPlanner {
     /** A tape reaches this far in one pull; further ties are worse. */
     private static final double TAPE_M = 50;
 
+    /** Two pulls of a long tape; beyond that a tie checks nothing. */
+    private static final double FURTHEST_TIE_M = 200;
+
     private static final double SAME_PLACE_M = 0.1;
     private static final int MOST_TIES_LOOKED_AT = 60;
 
@@ -154,7 +157,7 @@ public final class SetOutPlanner {
     /** The two standing marks that fix a place best: arcs that cross near a right angle, within reach of a tape. */
     private List<Tie> ties(PlanePoint at) {
         List<Standing> near = standing.stream()
-                .filter(s -> s.at().distanceM(at) > SAME_PLACE_M)
+                .filter(s -> s.at().distanceM(at) > SAME_PLACE_M && s.at().distanceM(at) <= FURTHEST_TIE_M)
                 .sorted((a, b) -> Double.compare(a.at().distanceM(at), b.at().distanceM(at)))
                 .limit(MOST_TIES_LOOKED_AT)
                 .toList();

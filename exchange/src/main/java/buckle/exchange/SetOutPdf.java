@@ -192,7 +192,7 @@ public final class SetOutPdf {
                     .append(bearing(m))
                     .append("</td>")
                     .append("<td>")
-                    .append(m.ties().stream().map(this::tie).collect(Collectors.joining("<br/>")))
+                    .append(ties(m))
                     .append("</td>")
                     .append("<td class='s'>")
                     .append(text(m.then()))
@@ -234,6 +234,12 @@ public final class SetOutPdf {
                                 "<div class='s'>compass %.1f°</div>",
                                 m.compassDeg().getAsDouble())
                 : truth;
+    }
+
+    private String ties(Mark m) {
+        return m.ties().isEmpty()
+                ? String.format(Locale.ROOT, "none near: handheld %.6f, %.6f", m.latDeg(), m.lonDeg())
+                : m.ties().stream().map(this::tie).collect(Collectors.joining("<br/>"));
     }
 
     private String tie(Tie t) {

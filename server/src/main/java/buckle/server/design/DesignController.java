@@ -46,8 +46,8 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
-import org.springframework.web.bind.annotation.ModelAttribute;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -183,7 +183,7 @@ class DesignController {
             operationId = "importFile",
             summary =
                     "Read GPX, GeoJSON, KML, CSV, a tape sheet, a terrain grid, a picture or a job file; only a job file is stored, as a new job")
-    ImportAnswer read(HttpServletRequest request, @ModelAttribute ImportQuery query) throws IOException {
+    ImportAnswer read(HttpServletRequest request, @ParameterObject ImportQuery query) throws IOException {
         byte[] bytes = request.getInputStream().readNBytes((int) Limits.MOST_GRID_BYTES + 1);
         Importer.Found found = Importer.read(bytes, query.options());
         return new ImportAnswer(

@@ -1,0 +1,115 @@
+import Layer from 'ol/layer/Layer'
+import { apply, compose, create } from 'ol/transform'
+import Source from 'ol/source/Source'
+import type { Layout, Position } from '@/api/types'
+import { palette } from './symbols'
+
+const CELL_PX = 3
+const LINE_POSTS_FROM_PX = 3
+
+interface Dots {
+  layout: Layout
+  /** x, y and kind (0 line, 1 brace, 2 strong) in turn. */
+  data: Float64Array
+  /** Least distance of line posts that follow each other, map units. */
+  spacing: number
+}
+
+/**
+ * All posts drawn straight onto one canvas: only what lies in view, and never two on the same few pixels. A layer of
+ * features spends its time on features nobody can tell apart.
+ */
+export function postLayer(layout: () => Layout | undefined, project: (at: Position) => Position) {
+  const canvas = document.createElement('canvas')
+  canvas.style.position = 'absolute'
+  canvas.style.pointerEvents = 'none'
+  const transform = create()
+  let dots: Dots | null = null
+  let taken = new Uint8Array(0)
+
+  function collect(now: Layout): Dots {
+    const posts = now.lines.flatMap((l) => l.posts)
+    const data = new Float64Array(posts.length * 3)
+    let spacing = Infinity
+    let last: Position | null = null
+    posts.forEach((p, i) => {
+      const at = project([p.lonDeg, p.latDeg])
+      data[3 * i] = at[0]!
+      data[3 * i + 1] = at[1]!
+      data[3 * i + 2] = p.kind === 'LINE' ? 0 : p.kind === 'BRACE' ? 1 : 2
+      if (p.kind === 'LINE' && last)
+        spacing = Math.min(spacing, Math.hypot(at[0]! - last[0]!, at[1]! - last[1]!))
+      last = p.kind === 'LINE' ? at : null
+    })
+    return { layout: now, data, spacing }
+  }
+
+  return new Layer({
+    source: new Source({}),
+    render: (frame) => {
+      const [width, height] = frame.size as [number, number]
+      const ratio = frame.pixelRatio
+      if (canvas.width !== width * ratio || canvas.height !== height * ratio) {
+        canvas.width = width * ratio
+        canvas.height = height * ratio
+        canvas.style.width = `${width}px`
+        canvas.style.height = `${height}px`
+      }
+      const context = canvas.getContext('2d')
+      const now = layout()
+      if (!context) return canvas
+      context.setTransform(ratio, 0, 0, ratio, 0, 0)
+      context.clearRect(0, 0, width, height)
+      if (!now) return canvas
+      if (dots?.layout !== now) dots = collect(now)
+      const { center, resolution } = frame.viewState
+      compose(transform, width / 2, height / 2, 1 / resolution, -1 / resolution, 0, -center[0]!, -center[1]!)
+      draw(context, dots, resolution, width, height)
+      return canvas
+    },
+  })
+
+  function draw(
+    context: CanvasRenderingContext2D,
+    d: Dots,
+    resolution: number,
+    width: number,
+    height: number,
+  ) {
+    const colors = palette(document.documentElement)
+    const columns = Math.ceil(width / CELL_PX) + 1
+    const cells = columns * (Math.ceil(height / CELL_PX) + 1)
+    if (taken.length < cells) taken = new Uint8Array(cells)
+    else taken.fill(0)
+    const spacingPx = d.spacing / resolution
+    const least = spacingPx >= LINE_POSTS_FROM_PX ? 0 : 1
+    const radius = [spacingPx > 9 ? 2.4 : 1.6, 3.2, 5.5]
+    const pixel = [0, 0]
+    for (let kind = 2; kind >= least; kind--) {
+      const r = radius[kind]!
+      context.fillStyle = colors.ink
+      context.strokeStyle = colors.paper
+      context.lineWidth = 1
+      context.beginPath()
+      for (let i = 0; i < d.data.length; i += 3) {
+        if (d.data[i + 2] !== kind) continue
+        pixel[0] = d.data[i]!
+        pixel[1] = d.data[i + 1]!
+        apply(transform, pixel)
+        const [x, y] = pixel as [number, number]
+        if (x < -r || y < -r || x > width + r || y > height + r) continue
+        const cell = Math.max(0, Math.floor(y / CELL_PX)) * columns + Math.max(0, Math.floor(x / CELL_PX))
+        if (taken[cell]) continue
+        taken[cell] = 1
+        if (kind === 2) {
+          context.rect(x - r, y - r, 2 * r, 2 * r)
+        } else {
+          context.moveTo(x + r, y)
+          context.arc(x, y, r, 0, 2 * Math.PI)
+        }
+      }
+      context.fill()
+      if (kind === 2) context.stroke()
+    }
+  }
+}

@@ -1,0 +1,30 @@
+import { ref } from 'vue'
+
+export type SheetId =
+  'bring' | 'lines' | 'land' | 'ground' | 'tape' | 'square' | 'setout' | 'dayone' | 'history'
+
+/** The sheets of the survey, in working order. */
+export const sheets: { id: SheetId; text: string; wide: boolean }[] = [
+  { id: 'bring', text: 'Bring in', wide: false },
+  { id: 'lines', text: 'Lines', wide: false },
+  { id: 'land', text: 'What is there', wide: false },
+  { id: 'ground', text: 'Ground', wide: false },
+  { id: 'tape', text: 'Tape book', wide: true },
+  { id: 'square', text: 'Square', wide: false },
+  { id: 'setout', text: 'Set out', wide: true },
+  { id: 'dayone', text: 'Day one', wide: false },
+  { id: 'history', text: 'Revisions', wide: true },
+]
+
+const sheet = ref<SheetId>('bring')
+
+/** Which sheet of the survey is open; it travels in the address. */
+export function useSheets() {
+  return {
+    sheet,
+    open: (id: string) => {
+      const known = sheets.find((s) => s.id === id)
+      if (known) sheet.value = known.id
+    },
+  }
+}
