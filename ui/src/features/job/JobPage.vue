@@ -143,7 +143,8 @@ onUnmounted(() => {
     grid-template-columns: 1fr;
   }
   .job.test .ledger,
-  .job.test .ribbon {
+  .job.test .ribbon,
+  .job.survey .ribbon {
     display: none;
   }
   .middle > .ledger {

@@ -6,7 +6,7 @@ import { useJob } from '@/features/job/jobStore'
 import { useKeys } from '@/shared/keys'
 import { useLook } from '@/shared/look'
 import { areaText, tapedText } from '@/shared/units'
-import { parseLeg, type AngleKind } from './leg'
+import LegField from './LegField.vue'
 import { createPlanMap } from './planMap'
 import type { Live } from './planPointer'
 import { tools, useTool } from './tool'
@@ -15,7 +15,7 @@ import { usePlanKeys } from './usePlanKeys'
 const props = defineProps<{ editable: boolean; preview?: Position[][] }>()
 const job = useJob()
 const plan = useTool()
-const { tool, drawFor, curved, choose, fits, fit } = plan
+const { tool, drawFor, choose, fits, fit } = plan
 const { look } = useLook()
 const host = ref<HTMLElement>()
 const hint = ref('')
@@ -40,20 +40,7 @@ watch(
   { immediate: true },
 )
 const live = ref<Live | null>(null)
-const typed = ref('')
-const typedWrong = ref(false)
-const angleKind = ref<AngleKind>('bearing')
-const legField = ref<HTMLInputElement>()
-
-/** Adds the typed side, or ends the line when nothing is typed. */
-function addLeg() {
-  if (typed.value.trim() === '') return map?.draft.finish()
-  const leg = parseLeg(typed.value, job.units, angleKind.value)
-  typedWrong.value = leg === null
-  if (!leg) return
-  map?.draft.leg(leg)
-  typed.value = ''
-}
+const legField = ref<InstanceType<typeof LegField>>()
 const liveText = computed(() => {
   const l = live.value
   if (!l) return ''
@@ -103,8 +90,7 @@ useKeys((e) => {
   if (e.ctrlKey || e.metaKey || e.altKey) return false
   if (e.key.toLowerCase() === 'f') return (fit(), true)
   if (props.editable && tool.value === 'draw' && drawFor.value.what !== 'points' && /^[0-9]$/.test(e.key)) {
-    typed.value = e.key
-    legField.value?.focus()
+    legField.value?.begin(e.key)
     return true
   }
   return props.editable ? keys(e) : false
@@ -135,36 +121,20 @@ useKeys((e) => {
     <div
       v-if="live && (liveText || live.snap)"
       class="live"
-      :style="{ left: `${live.x + 16}px`, top: `${live.y + 14}px` }"
+      :class="{ above: live.low, before: live.right }"
+      :style="{ left: `${live.x}px`, top: `${live.y}px` }"
       data-test="live"
     >
       {{ liveText }}<b v-if="live.snap" data-test="snap">{{ live.snap }}</b>
     </div>
-    <form
+    <LegField
       v-if="editable && tool === 'draw' && drawFor.what !== 'points'"
+      ref="legField"
       class="leg"
-      @submit.prevent="addLeg"
-    >
-      <label
-        >next side
-        <input
-          ref="legField"
-          v-model="typed"
-          :placeholder="job.units === 'METRIC' ? '25.76 m @ 92°' : '84 ft 6 in @ 92°'"
-          :aria-invalid="typedWrong"
-          data-test="leg"
-          @keydown.escape.prevent="(legField?.blur(), map?.draft.drop(), choose('select'))"
-      /></label>
-      <select v-model="angleKind" aria-label="What the angle is" data-test="leg-kind">
-        <option value="bearing">from north</option>
-        <option value="turn">turn off the last side</option>
-        <option value="corner">angle inside the corner</option>
-      </select>
-      <label><input v-model="curved" type="checkbox" data-test="curved" /> curve through the points</label>
-      <span v-if="typedWrong" role="alert"
-        >Write a length, then @ and degrees: 84 ft 6 in @ 92°, 25 m @ 30 left.</span
-      >
-    </form>
+      @leg="map?.draft.leg($event)"
+      @finish="map?.draft.finish()"
+      @cancel="(map?.draft.drop(), choose('select'))"
+    />
     <div class="north" aria-hidden="true">
       <svg viewBox="0 0 20 44" width="20" height="44"><path d="M10 42V4M4 12l6-9 6 9" /></svg>N
     </div>
@@ -236,6 +206,18 @@ useKeys((e) => {
   white-space: nowrap;
   z-index: 2;
 }
+.live {
+  translate: 16px 14px;
+}
+.live.above {
+  translate: 16px calc(-100% - 12px);
+}
+.live.before {
+  translate: calc(-100% - 12px) 14px;
+}
+.live.above.before {
+  translate: calc(-100% - 12px) calc(-100% - 12px);
+}
 .live b {
   display: block;
   color: var(--accent);
@@ -245,29 +227,6 @@ useKeys((e) => {
   left: 158px;
   bottom: 12px;
   right: 14px;
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 12px;
-  align-items: center;
-  background: var(--paper);
-  border: 1px solid var(--rule-strong);
-  padding: 6px 10px;
-}
-.leg input:not([type]) {
-  width: 170px;
-  border: 1px solid var(--rule-strong);
-  padding: 4px 7px;
-  background: var(--paper);
-  color: var(--ink);
-}
-.leg select {
-  border: 1px solid var(--rule-strong);
-  padding: 3px 5px;
-  background: var(--paper);
-  color: var(--ink);
-}
-.leg [role='alert'] {
-  color: var(--broken);
 }
 .north {
   position: absolute;

@@ -138,7 +138,17 @@ export function createPlanMap(
 
   /** For tests: where on the screen a place is drawn. */
   const pixelAt = (at: Position) => map.getPixelFromCoordinate(project(at))
-  ;(target as HTMLElement & { pixelAt?: unknown }).pixelAt = pixelAt
+  const hooks = target as HTMLElement & { pixelAt?: unknown; zoomTo?: unknown; plainPosts?: unknown }
+  hooks.pixelAt = pixelAt
+  /** For the benchmark: shows the job from so far, and the posts as one plain feature each, to compare with. */
+  hooks.zoomTo = (factor: number) => {
+    fit()
+    view.setResolution((view.getResolution() ?? 1) * factor)
+  }
+  hooks.plainPosts = async () => {
+    const { plainPosts } = await import('./plainPosts')
+    map.getLayers().setAt(3, plainPosts(job.design?.layout, project))
+  }
 
   return {
     draw,

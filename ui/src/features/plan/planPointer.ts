@@ -23,6 +23,9 @@ const SNAP_PX = 10
 export interface Live {
   x: number
   y: number
+  /** Whether the pointer is near the lower or the right edge, where there is no room beyond it. */
+  low: boolean
+  right: boolean
   lengthM: number | null
   bearingDeg: number | null
   turnDeg: number | null
@@ -224,6 +227,8 @@ export function createPointer(
     live.value = {
       x: pixel[0]!,
       y: pixel[1]!,
+      low: pixel[1]! > target.clientHeight - 150,
+      right: pixel[0]! > target.clientWidth - 330,
       lengthM: last ? distance(last, p) : null,
       bearingDeg: now,
       turnDeg: last && before && now !== null ? turn(bearing(before, last), now) : null,

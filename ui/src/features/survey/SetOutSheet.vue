@@ -87,27 +87,27 @@ function go(lineId: string, stationM: number) {
                   <b>{{ m.name }}</b>
                   <div class="small quiet-text">{{ m.standing ? 'stands already' : m.kind }}</div>
                 </td>
-                <td class="right number">
+                <td class="right number" data-label="from last">
                   {{ i === 0 ? 'start' : tape(m.fromLastM) }}
                   <div v-if="Math.abs(m.slopeFromLastM - m.fromLastM) >= 0.02" class="small quiet-text">
                     ({{ tape(m.slopeFromLastM) }})
                   </div>
                 </td>
-                <td class="right number">{{ tape(m.stationM) }}</td>
-                <td class="right">{{ turn(m) }}</td>
-                <td class="right number">
+                <td class="right number" data-label="station">{{ tape(m.stationM) }}</td>
+                <td class="right" data-label="turn">{{ turn(m) }}</td>
+                <td class="right number" data-label="bearing on">
                   {{ m.bearingDeg === null ? 'end' : `${m.bearingDeg.toFixed(1)}°` }}
                   <div v-if="m.compassDeg !== null" class="small quiet-text">
                     compass {{ m.compassDeg.toFixed(1) }}°
                   </div>
                 </td>
-                <td>
+                <td data-label="ties">
                   <div v-for="t in m.ties" :key="t.to">{{ tape(t.distanceM) }} to {{ t.to }}</div>
                   <div v-if="m.ties.length === 0" class="small quiet-text">
                     none near: handheld {{ m.latDeg.toFixed(6) }}, {{ m.lonDeg.toFixed(6) }}
                   </div>
                 </td>
-                <td class="small">{{ m.then }}</td>
+                <td class="small" data-label="up to the next">{{ m.then }}</td>
               </tr>
             </tbody>
           </table>
@@ -151,5 +151,39 @@ section {
 }
 tbody tr {
   cursor: pointer;
+}
+/* In the hand: one mark after the other, each line with its word. */
+@media (max-width: 760px) {
+  thead {
+    display: none;
+  }
+  tbody tr {
+    display: block;
+    border-bottom: 2px solid var(--rule-strong);
+    padding: 8px 0;
+  }
+  tbody td,
+  table.sheet .right {
+    display: flex;
+    justify-content: space-between;
+    gap: 12px;
+    border: 0;
+    padding: 3px 0;
+    text-align: right;
+    font-size: 16px;
+  }
+  tbody td::before {
+    content: attr(data-label);
+    color: var(--quiet);
+    font-size: 14px;
+    font-family: 'Atkinson Hyperlegible', sans-serif;
+    font-weight: 400;
+  }
+  tbody td:first-child {
+    font-size: 20px;
+  }
+  tbody td:empty {
+    display: none;
+  }
 }
 </style>

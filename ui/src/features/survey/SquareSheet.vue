@@ -55,7 +55,7 @@ watch([front, side, ac, bd, () => job.units], renew, { immediate: true })
   <div>
     <h2>Square a rectangle</h2>
     <svg
-      viewBox="0 0 220 120"
+      viewBox="0 0 240 120"
       class="figure"
       role="img"
       aria-label="Rectangle: front A to B, back D to C, diagonals A–C and B–D"

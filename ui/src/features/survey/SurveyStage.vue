@@ -90,6 +90,7 @@ function drop(e: DragEvent) {
   background: var(--band);
 }
 .sheets button {
+  flex: none;
   padding: 0 13px;
   white-space: nowrap;
   border-right: 1px solid var(--rule);

@@ -1,5 +1,8 @@
 package buckle.bench;
 
+import buckle.exchange.GridReader;
+import com.sun.management.ThreadMXBean;
+import java.lang.management.ManagementFactory;
 import java.util.Collection;
 import java.util.Locale;
 import java.util.Map;
@@ -22,11 +25,16 @@ public final class Main {
                 .run();
         Map<String, Double> medianMs = new TreeMap<>();
         for (RunResult r : results) {
-            String name = r.getParams().getBenchmark().replaceAll(".*\\.(\\w+)\\.\\w+$", "$1");
-            String size = r.getParams().getParam(name.equals("LayoutBench") ? "lengthKm" : "fixes");
-            medianMs.put(name + " " + size, r.getPrimaryResult().getStatistics().getPercentile(50));
+            String[] parts = r.getParams().getBenchmark().split("\\.");
+            String type = parts[parts.length - 2];
+            String name = switch (type) {
+                case "LayoutBench" -> type + " " + r.getParams().getParam("lengthKm");
+                case "WalkBench" -> type + " " + r.getParams().getParam("fixes");
+                default -> type + " " + parts[parts.length - 1];
+            };
+            medianMs.put(name, r.getPrimaryResult().getStatistics().getPercentile(50));
         }
-        medianMs.forEach((name, ms) -> System.out.printf(Locale.ROOT, "%-20s %8.1f ms median%n", name, ms));
+        medianMs.forEach((name, ms) -> System.out.printf(Locale.ROOT, "%-34s %8.2f ms median%n", name, ms));
         goal("layout and takeoff, 100 km and 5 wires", medianMs.get("LayoutBench 100"), 30, "ms");
         goal(
                 "the same, 200 km ÷ 100 km",
@@ -39,6 +47,25 @@ public final class Main {
                 medianMs.get("WalkBench 100000") / medianMs.get("WalkBench 50000"),
                 2.5,
                 "times");
+        goal("terrain grid of 2,000 × 2,000", medianMs.get("SurveyBench readGrid"), 2000, "ms");
+        goal("the same, memory taken while reading", gridMb(), 200, "MB");
+        double tree = medianMs.get("SurveyBench contactsByTree");
+        goal("10 km of line against 2,000 features", tree, 10, "ms");
+        System.out.printf(
+                Locale.ROOT,
+                "%-45s %8.2f times%n",
+                "the plain double loop ÷ the tree",
+                medianMs.get("SurveyBench contactsByDoubleLoop") / tree);
+        goal("tape book of 60 points and 200 measures", medianMs.get("SurveyBench adjustTape"), 10, "ms");
+    }
+
+    /** What one reading allocates, with the file itself. */
+    private static double gridMb() {
+        byte[] file = SurveyBench.grid(2000);
+        var threads = (ThreadMXBean) ManagementFactory.getThreadMXBean();
+        long before = threads.getCurrentThreadAllocatedBytes();
+        GridReader.read(file);
+        return (threads.getCurrentThreadAllocatedBytes() - before + file.length) / 1e6;
     }
 
     private static void goal(String what, double found, double most, String unit) {

@@ -1,5 +1,6 @@
 package buckle.setout;
 
+import buckle.land.Contacts;
 import buckle.land.Land;
 import buckle.land.LandFeature;
 import buckle.land.LandKind;
@@ -34,6 +35,9 @@ public final class SetOutPlanner {
 
     /** Two pulls of a long tape; beyond that a tie checks nothing. */
     private static final double FURTHEST_TIE_M = 200;
+
+    /** Services and lines this near to a post are asked about. */
+    private static final double NEAR_M = 30;
 
     private static final double SAME_PLACE_M = 0.1;
     private static final int MOST_TIES_LOOKED_AT = 60;
@@ -263,6 +267,9 @@ public final class SetOutPlanner {
         calls.add("Before anything is driven or dug: have buried water, power, gas and telephone lines located by"
                 + " those who own them (C6).");
         for (LandFeature f : land.features()) {
+            if (!near(f)) {
+                continue;
+            }
             switch (f.kind()) {
                 case BURIED_SERVICE ->
                     calls.add("Call the owner of “" + f.title() + "” ("
@@ -286,7 +293,15 @@ public final class SetOutPlanner {
         return List.copyOf(calls);
     }
 
+    /** Whether a feature lies where anybody digs for this job. */
+    private boolean near(LandFeature f) {
+        return layout.lines().stream()
+                .flatMap(l -> l.posts().stream())
+                .anyMatch(p -> Contacts.distanceM(f, GeoPoint.of(p.lonDeg(), p.latDeg()), plane) <= NEAR_M);
+    }
+
     private static String note(LandFeature f) {
-        return f.note().isBlank() ? "" : " " + f.note().strip();
+        String note = f.note().strip();
+        return note.isEmpty() ? "" : " " + Character.toUpperCase(note.charAt(0)) + note.substring(1) + ".";
     }
 }

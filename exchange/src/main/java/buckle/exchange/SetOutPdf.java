@@ -116,13 +116,13 @@ public final class SetOutPdf {
                 .append("'; font: 8pt sheet; }")
                 .append(" @bottom-right { content: 'page ' counter(page) ' of ' counter(pages); font: 8pt sheet; } }")
                 .append(
-                        "body { font: 10pt sheet; color: #111; } h1 { font-size: 17pt; margin: 0; } h2 { font-size: 13pt; margin: 14pt 0 4pt; page-break-after: avoid; }")
+                        "body { margin: 0; font: 10pt sheet; color: #111; } h1 { font-size: 17pt; margin: 0; } h2 { font-size: 13pt; margin: 14pt 0 4pt; }")
                 .append(
-                        "table { width: 100%; border-collapse: collapse; -fs-table-paginate: paginate; } th { font-weight: 400; text-align: left; font-size: 8pt; border-bottom: 1pt solid #111; padding: 2pt 4pt; vertical-align: bottom; }")
+                        "table { width: 100%; table-layout: fixed; border-collapse: collapse; -fs-table-paginate: paginate; } th { font-weight: 400; text-align: left; font-size: 8pt; border-bottom: 1pt solid #111; padding: 2pt 4pt; vertical-align: bottom; }")
                 .append(
                         "td { border-bottom: 0.5pt solid #999; padding: 4.5pt 4pt; vertical-align: top; } tr { page-break-inside: avoid; }")
                 .append(
-                        ".r { text-align: right; white-space: nowrap; } .n { white-space: nowrap; } .s { font-size: 8.5pt; color: #333; }")
+                        ".r { text-align: right; white-space: nowrap; } .n { white-space: nowrap; } .m { word-wrap: break-word; } .s { font-size: 8.5pt; color: #333; }")
                 .append("#head { position: running(head); border-bottom: 1.2pt solid #111; width: ")
                 .append(mm(widthMm))
                 .append("; }")
@@ -170,9 +170,9 @@ public final class SetOutPdf {
         html.append("<h2>")
                 .append(text(line.name() + ", " + tape(line.lengthM()) + (line.closed() ? ", closed" : ", open")))
                 .append(
-                        "</h2><table><thead><tr><th></th><th>mark</th><th class='r'>from last</th><th class='r'>station</th>")
+                        "</h2><table><thead><tr><th style='width: 6mm'></th><th style='width: 27mm'>mark</th><th class='r' style='width: 27mm'>from last</th><th class='r' style='width: 29mm'>station</th>")
                 .append(
-                        "<th class='r'>turn</th><th class='r'>bearing on</th><th>ties to what stands</th><th>up to the next</th></tr></thead><tbody>");
+                        "<th class='r' style='width: 19mm'>turn</th><th class='r' style='width: 18mm'>bearing on</th><th>ties to what stands</th><th style='width: 30mm'>up to the next</th></tr></thead><tbody>");
         for (Mark m : line.marks()) {
             html.append("<tr><td><span class='tick'></span></td><td class='n'>")
                     .append(text(m.name()))
@@ -243,7 +243,7 @@ public final class SetOutPdf {
     }
 
     private String tie(Tie t) {
-        return tape(t.distanceM()) + " to " + text(t.to());
+        return "<span class='n'>" + tape(t.distanceM()) + "</span> to " + text(t.to());
     }
 
     private String diagonal(Diagonal d) {

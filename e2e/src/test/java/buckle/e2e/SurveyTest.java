@@ -1,0 +1,368 @@
+package buckle.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.LoadState;
+import com.microsoft.playwright.options.WaitForSelectorState;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** The first day on a property, in the real interface: tape, walks, terrain, what is there, and the sheet to stake from. */
+class SurveyTest {
+    private static final Path WALKS = Buckle.ROOT.resolve("exchange/src/test/resources/walks");
+    private static Browser browser;
+
+    @BeforeAll
+    static void open() {
+        browser = new Browser();
+    }
+
+    @AfterAll
+    static void close() {
+        browser.close();
+    }
+
+    private static Screen newJob(String name) {
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        screen.yard();
+        screen.test("new-job").click();
+        screen.page.locator("[data-test=job-name]").fill(name);
+        screen.page.keyboard().press("Enter");
+        screen.page.waitForURL("**/jobs/**");
+        screen.stage("survey");
+        screen.test("survey-file").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        return screen;
+    }
+
+    private static void sheet(Screen screen, String id) {
+        screen.test("sheet-" + id).click();
+        screen.page.waitForTimeout(250);
+    }
+
+    /** A place on the map, by shares of its width and height. */
+    private static void click(Screen screen, double x, double y) {
+        var box = screen.page.locator(".map").boundingBox();
+        screen.page.mouse().click(box.x + x * box.width, box.y + y * box.height);
+        screen.page.waitForTimeout(120);
+    }
+
+    private static byte[] get(Screen screen, String file) {
+        Object bytes = screen.page.evaluate(
+                "async (f) => { const id = location.pathname.split('/')[2]; const r = await fetch(`/api/jobs/${id}/${f}`); if (!r.ok) throw new Error(r.status); return [...new Uint8Array(await r.arrayBuffer())] }",
+                file);
+        List<?> numbers = (List<?>) bytes;
+        byte[] result = new byte[numbers.size()];
+        for (int i = 0; i < result.length; i++) {
+            result[i] = ((Number) numbers.get(i)).byteValue();
+        }
+        return result;
+    }
+
+    @Test
+    void fromATapeSheetToAStakedRectangle() throws Exception {
+        Screen screen = newJob("Yard from a tape");
+        screen.test("survey-file").setInputFiles(WALKS.resolve("poultry-yard-tape.csv"));
+        screen.test("tape-preview").waitFor();
+        assertThat(screen.test("tape-preview").innerText()).contains("7 measures", "Nothing is stored yet");
+        screen.test("take-tape").click();
+        screen.test("tape-verdicts").waitFor();
+        assertThat(screen.test("tape-verdicts").innerText()).contains("as well", "Tape C–G");
+
+        // A slip of the tape is found as soon as there is a tie that tells.
+        screen.test("tape-7-from").fill("C");
+        screen.test("tape-7-from").blur();
+        screen.test("tape-7-to").fill("G");
+        screen.test("tape-7-to").blur();
+        screen.test("tape-7-length").fill("23.26");
+        screen.test("tape-7-length").blur();
+        screen.test("tape-8-from").fill("D");
+        screen.test("tape-8-from").blur();
+        screen.test("tape-8-to").fill("G");
+        screen.test("tape-8-to").blur();
+        screen.test("tape-8-length").fill("15.38");
+        screen.test("tape-8-length").blur();
+        screen.page.waitForTimeout(400);
+        screen.test("tape-5-length").fill("26.36");
+        screen.test("tape-5-length").blur();
+        screen.page.waitForFunction(
+                "() => /suspect/.test(document.querySelector('[data-test=tape-verdicts]').textContent)");
+        assertThat(screen.test("tape-verdicts").innerText()).contains("B–D is").contains("longer");
+        screen.test("tape-5-length").fill("25.86");
+        screen.test("tape-5-length").blur();
+        screen.page.waitForFunction(
+                "() => !/suspect/.test(document.querySelector('[data-test=tape-verdicts]').textContent)");
+
+        // A wrong entry says which row, and keeps what was typed.
+        screen.test("tape-1-length").fill("fifteen");
+        screen.test("tape-1-length").blur();
+        screen.test("tape-problems").waitFor();
+        assertThat(screen.test("tape-problems").innerText()).contains("Row 2, B–C");
+        screen.test("tape-1-length").fill("14.97");
+        screen.test("tape-1-length").blur();
+        screen.test("tape-verdicts").waitFor();
+
+        screen.test("place-tape").click();
+        click(screen, 0.5, 0.5);
+        click(screen, 0.8, 0.5);
+        screen.test("tape-to-line").waitFor();
+        screen.test("tape-order").fill("A B C D");
+        screen.test("tape-to-line").click();
+        screen.test("figure-fence").waitFor();
+        screen.test("units").click();
+        screen.saved();
+
+        sheet(screen, "setout");
+        screen.test("set-out-table").waitFor();
+        List<String> rows = screen.test("set-out-table").locator("tbody tr").allInnerTexts();
+        assertThat(rows).hasSize(4);
+        assertThat(rows.get(1)).contains("B").contains("21.04").contains("90.");
+        assertThat(screen.page.locator(".set-out").innerText())
+                .contains("Check diagonals", "25.8", "back from it", "C6");
+        byte[] pdf = get(screen, "set-out.pdf");
+        assertThat(new String(pdf, 0, 5, java.nio.charset.StandardCharsets.US_ASCII))
+                .isEqualTo("%PDF-");
+        Path file = Files.createTempFile("set-out", ".pdf");
+        Files.write(file, pdf);
+        Process text = new ProcessBuilder("pdftotext", "-layout", file.toString(), "-").start();
+        assertThat(new String(text.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8))
+                .contains("Yard from a tape", "21.04", "Check diagonals", "Plan, 1 :");
+    }
+
+    @Test
+    void walksTerrainAndEveryKindOfFeatureBecomeAPlanWithItsFindings() {
+        Screen screen = newJob("Both walks");
+        for (String walk : List.of("orchard-ring-walk.gpx", "alpaca-boundary-walk.gpx")) {
+            screen.test("survey-file").setInputFiles(WALKS.resolve(walk));
+            screen.test("take-survey").click();
+            screen.test("survey-preview").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.DETACHED));
+            screen.saved();
+        }
+        // The same walk again is offered to be averaged with the line it walked before.
+        screen.test("survey-file").setInputFiles(WALKS.resolve("orchard-ring-walk.gpx"));
+        screen.test("average").click();
+        screen.saved();
+        screen.test("survey-file").setInputFiles(WALKS.resolve("kestrel-hollow.asc"));
+        screen.test("grid-preview").waitFor();
+        screen.test("take-grid").click();
+        screen.page.waitForFunction("() => /terrain grid/.test(document.querySelector('.side').textContent)");
+        screen.saved();
+        screen.page.keyboard().press("f");
+        screen.page.waitForTimeout(400);
+
+        // Every kind of feature, drawn across the orchard's second side or around it.
+        sheet(screen, "land");
+        List<String> kinds =
+                screen.test("land-kind").locator("option").evaluateAll("o => o.map(x => x.value)") instanceof List<?> l
+                        ? l.stream().map(String::valueOf).toList()
+                        : List.of();
+        assertThat(kinds).hasSize(14);
+        for (int i = 0; i < kinds.size(); i++) {
+            draw(screen, kinds.get(i), 0.1 + 0.055 * i);
+        }
+        assertThat(screen.page.locator(".features li").count()).isEqualTo(14);
+        screen.page
+                .locator(".features button", new Page.LocatorOptions().setHasText("overhead line"))
+                .click();
+        screen.test("feature-name").fill("11 kV line");
+        screen.test("feature-name").blur();
+        screen.test("feature-kv").fill("11");
+        screen.test("feature-kv").blur();
+        screen.page
+                .locator(".features button", new Page.LocatorOptions().setHasText("existing fence"))
+                .click();
+        screen.test("feature-electrified").selectOption("yes");
+        screen.page
+                .locator(".features button", new Page.LocatorOptions().setHasText("soil zone"))
+                .click();
+        screen.test("feature-soil").selectOption("STONE");
+        screen.page.waitForFunction(
+                "() => /Stone/.test(document.querySelector('[data-test=land-findings]').textContent)");
+        String findings = screen.test("land-findings").innerText();
+        assertThat(findings)
+                .contains("“11 kV line” crosses at", "4.0 m", "11 kV")
+                .contains("fed by its own energizer", "warning signs towards it", "Buried service", "is crossed at")
+                .contains("No-go is entered", "Standing water", "Trees and brush", "C3", "C4", "C5", "C6");
+        screen.saved();
+
+        // Undo goes back over a reload, and forward again.
+        int before = screen.page.locator(".features li").count();
+        screen.page.waitForTimeout(700);
+        screen.page.reload();
+        screen.page.waitForSelector("[data-test=figure-fence]");
+        screen.page.waitForLoadState(LoadState.NETWORKIDLE);
+        assertThat(screen.page.locator(".features li").count()).isEqualTo(before);
+        screen.page.locator("[aria-label=Undo]:not([disabled])").waitFor();
+        for (int i = 0; i < 4; i++) {
+            screen.page.locator("[aria-label=Undo]").click();
+            screen.page.waitForTimeout(150);
+        }
+        assertThat(screen.page
+                        .locator(".features button", new Page.LocatorOptions().setHasText("11 kV line"))
+                        .count())
+                .isZero();
+        screen.page.locator("[aria-label=Undo]").click();
+        screen.page.waitForTimeout(300);
+        assertThat(screen.page.locator(".features li").count()).isEqualTo(before - 1);
+        for (int i = 0; i < 5; i++) {
+            screen.page.locator("[aria-label=Redo]").click();
+            screen.page.waitForTimeout(150);
+        }
+        assertThat(screen.page.locator(".features li").count()).isEqualTo(before);
+        screen.saved();
+        for (String file :
+                List.of("map.kml", "plan.dxf", "posts.csv", "layout.geojson", "strong-posts.gpx", "set-out.pdf")) {
+            assertThat(get(screen, file)).as(file).hasSizeGreaterThan(1000);
+        }
+    }
+
+    /** Lines cross the second side at its share; outlines lie around that place; points stand beside it. */
+    private static void draw(Screen screen, String kind, double share) {
+        screen.test("land-kind").selectOption(kind);
+        String shape = switch (kind) {
+            case "BUILDING", "BOUNDARY", "TREES", "SOIL", "STANDING_WATER", "NO_GO" -> "AREA";
+            case "POWER_OUTLET", "OPENING" -> "POINT";
+            default -> "LINE";
+        };
+        if (screen.test("land-shape").count() > 0) {
+            screen.test("land-shape").selectOption(shape);
+        }
+        screen.test("draw-land").click();
+        double[] at = screen.between(1, 2, share);
+        List<double[]> points = switch (shape) {
+            case "POINT" -> List.of(new double[] {at[0], at[1]});
+            case "LINE" -> List.of(new double[] {at[0] - 6, at[1] - 26}, new double[] {at[0] + 6, at[1] + 26});
+            default ->
+                List.of(new double[] {at[0] - 9, at[1] - 24}, new double[] {at[0] + 9, at[1] - 24}, new double[] {
+                    at[0] + 2, at[1] + 24
+                });
+        };
+        screen.page.keyboard().down("Alt");
+        for (double[] p : points) {
+            screen.page.mouse().move(p[0], p[1]);
+            screen.page.mouse().click(p[0], p[1]);
+            screen.page.waitForTimeout(60);
+        }
+        screen.page.keyboard().up("Alt");
+        if (!shape.equals("POINT")) {
+            screen.page.keyboard().press("Enter");
+        }
+        screen.test("feature-form").waitFor();
+    }
+
+    @Test
+    void aLineIsDrawnByTypingItsSidesAndChangedSideBySide() {
+        Screen screen = newJob("Typed in");
+        sheet(screen, "lines");
+        Page page = screen.page;
+        page.keyboard().press("d");
+        page.keyboard().press("Enter");
+        for (String side : List.of("40 m @ 90", "30 m @ 180", "40 m @ 270")) {
+            page.keyboard().type(side.substring(0, 1));
+            screen.test("leg").fill(side);
+            page.keyboard().press("Enter");
+            page.waitForTimeout(100);
+        }
+        page.keyboard().press("Enter");
+        screen.test("figure-fence").waitFor();
+        screen.test("units").click();
+        page.waitForFunction("() => document.querySelector('[data-test=figure-fence] .value').textContent === '110 m'");
+
+        // Second side: its length set, then moved parallel by keyboard alone.
+        for (int i = 0; i < 3; i++) {
+            page.keyboard().press(">");
+        }
+        page.keyboard().press("<");
+        page.keyboard().press(".");
+        screen.test("side-length").fill("36 m");
+        screen.test("set-length").click();
+        page.waitForFunction("() => document.querySelector('[data-test=figure-fence] .value').textContent === '116 m'");
+        screen.test("side-by").fill("2 m");
+        screen.test("side-left").click();
+        page.waitForFunction("() => document.querySelector('[data-test=figure-fence] .value').textContent === '120 m'");
+        screen.test("beside").fill("30 in");
+        screen.test("copy-right").click();
+        page.waitForFunction("() => document.querySelectorAll('.side .line').length === 2");
+
+        // A rectangle by its dimensions, placed by a click; day one finds the front longer.
+        screen.test("shape-front").fill("30 m");
+        screen.test("shape-depth").fill("20 m");
+        screen.test("place-shape").click();
+        click(screen, 0.7, 0.75);
+        page.waitForFunction("() => document.querySelectorAll('.side .line').length === 3");
+        screen.saved();
+        page.waitForTimeout(500);
+        sheet(screen, "dayone");
+        screen.test("taped-0-1").fill("30.30 m");
+        screen.test("fit-day-one").click();
+        screen.test("comparison").waitFor();
+        List<String> rows =
+                new ArrayList<>(screen.test("comparison").locator("tbody tr").allInnerTexts());
+        assertThat(rows).anyMatch(r -> r.contains("length") && r.contains("+300 mm"));
+        screen.test("confirm-day-one").click();
+        page.waitForTimeout(800);
+        sheet(screen, "history");
+        page.waitForFunction(
+                "() => [...document.querySelectorAll('[data-test^=label-]')].some(i => i.value === 'day one')");
+        screen.test("comparison").waitFor();
+        assertThat(screen.test("comparison").innerText()).contains("+300 mm");
+    }
+
+    @Test
+    void theSquaringHelperSaysWhatToMove() {
+        Screen screen = newJob("Square it");
+        sheet(screen, "square");
+        screen.test("square-front").fill("21 m");
+        screen.test("square-side").fill("15 m");
+        screen.test("square-ac").fill("25.89 m");
+        screen.test("square-bd").fill("25.73 m");
+        screen.test("square-move").waitFor();
+        screen.page.waitForFunction(
+                "() => /25.805|84 ft 8/.test(document.querySelector('[data-test=square-diagonal]').textContent)");
+        double shift = (25.89 * 25.89 - 25.73 * 25.73) / 84;
+        assertThat(shift).isCloseTo(0.098, within(0.001));
+        assertThat(screen.test("square-move").innerText())
+                .contains("Move C and D both", "from C towards D")
+                .contains("3 7/8 in");
+    }
+
+    @Test
+    void badFilesAreSaidAndNothingIsKept() throws IOException {
+        Screen screen = newJob("Bad files");
+        Path lying = Files.createTempFile("lying", ".asc");
+        Files.writeString(lying, "ncols 4\nnrows 3\nxllcorner 0\nyllcorner 44\ncellsize 0.001\n1 2 3\n");
+        screen.test("survey-file").setInputFiles(lying);
+        screen.test("import-problems").waitFor();
+        assertThat(screen.test("import-problems").innerText()).contains("header says 4 × 3 = 12 heights");
+        Path fake = Files.createTempFile("photo", ".png");
+        Files.write(fake, new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0, 0, 0});
+        screen.test("survey-file").setInputFiles(fake);
+        screen.page.waitForFunction(
+                "() => /no PNG or JPEG/.test(document.querySelector('[data-test=import-problems]')?.textContent)");
+        Path swapped = Files.createTempFile("swapped", ".geojson");
+        Files.writeString(
+                swapped,
+                "{\"type\":\"LineString\",\"coordinates\":[[44.1372,100.88],[44.1373,100.882],[44.139,100.882]]}");
+        screen.test("survey-file").setInputFiles(swapped);
+        screen.test("swap").click();
+        screen.test("survey-preview").waitFor();
+        Path table = Files.createTempFile("points", ".csv");
+        Files.writeString(table, "nr;b;l\n1;44,1372;0,8841\n2;44,1380;0,8841\n3;44,1380;0,8850\n");
+        screen.test("leave-survey").click();
+        screen.test("survey-file").setInputFiles(table);
+        screen.test("column-mapper").waitFor();
+        screen.page.locator("[data-test=column-mapper] select").nth(1).selectOption("lat");
+        screen.page.locator("[data-test=column-mapper] select").nth(2).selectOption("lon");
+        screen.test("read-columns").click();
+        screen.test("survey-preview").waitFor();
+        assertThat(screen.test("survey-preview").innerText()).contains("3, open");
+    }
+}
