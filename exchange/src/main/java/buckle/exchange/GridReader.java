@@ -202,6 +202,9 @@ public final class GridReader {
 
     private double unusual() {
         String text = word();
+        if (text.equalsIgnoreCase("nan")) {
+            return Double.NaN;
+        }
         try {
             return Double.parseDouble(text);
         } catch (NumberFormatException e) {

@@ -21,7 +21,7 @@ import tools.jackson.databind.JsonNode;
 
 /** Reads whatever file somebody drops, by its contents and not by its name. Nothing is stored here. */
 public final class Importer {
-    private static final double FAR_M = 200_000;
+    private static final double FAR_M = 100_000;
     private static final double NEAR_M = 50_000;
 
     private Importer() {}
@@ -203,6 +203,9 @@ public final class Importer {
 
     /** A swap that brings a file from far away to the property; none when it is there already or no swap helps. */
     private static Optional<Swap> better(Survey survey, GeoPoint near) {
+        if (survey.site().lines().isEmpty()) {
+            return Optional.empty();
+        }
         GeoPoint there = survey.site().lines().getFirst().corners().getFirst().at();
         if (distanceM(near, there) < FAR_M) {
             return Optional.empty();

@@ -149,7 +149,9 @@ class BoundaryTest {
         }
         assertThat(server.upload("/api/imports", new byte[21 * 1024 * 1024]).status())
                 .isEqualTo(422);
-        assertThat(server.upload("/api/imports", new byte[33 * 1024 * 1024]).status())
+        assertThat(server.upload("/api/imports", new byte[67 * 1024 * 1024]).status())
+                .isEqualTo(413);
+        assertThat(server.upload("/api/pictures", new byte[33 * 1024 * 1024]).status())
                 .isEqualTo(413);
         assertThat(server.upload("/api/imports?toleranceM=-1", "<gpx/>".getBytes(StandardCharsets.UTF_8))
                         .status())

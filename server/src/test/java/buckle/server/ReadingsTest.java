@@ -2,7 +2,9 @@ package buckle.server;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import buckle.exchange.Json;
 import buckle.server.Server.Answer;
+import java.nio.charset.StandardCharsets;
 import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -84,6 +86,11 @@ class ReadingsTest {
         ObjectNode order = Server.object();
         order.set("plan", server.get("/api/jobs/" + id + "/plan").json().path("plan"));
         order.set("readings", server.get(path).json());
+        order.set(
+                "land",
+                Json.parse(
+                        "{\"features\":[],\"spotHeights\":[],\"grid\":null,\"declinationDeg\":null,\"underlays\":[],\"tapes\":[]}"
+                                .getBytes(StandardCharsets.UTF_8)));
         JsonNode points =
                 server.post("/api/design", order).json().path("assessment").path("points");
         boolean met = false;

@@ -19,7 +19,11 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class LoopbackGuard extends OncePerRequestFilter {
     private static final Set<String> OWN = Set.of("127.0.0.1", "localhost", "[::1]");
-    private static final long MOST_BODY_BYTES = 66L * 1024 * 1024;
+    private static final long MOST_BODY_BYTES = 32L * 1024 * 1024;
+    /** Terrain grids are larger than anything else. */
+    private static final long MOST_GRID_BYTES = 66L * 1024 * 1024;
+
+    private static final Set<String> GRIDS = Set.of("/api/imports", "/api/grids");
 
     @Override
     protected void doFilterInternal(HttpServletRequest request, HttpServletResponse response, FilterChain chain)
@@ -30,14 +34,18 @@ class LoopbackGuard extends OncePerRequestFilter {
             refuse(response, 403, "host.foreign", "Buckle answers requests for this machine only.");
         } else if (origin != null && !origin.equals("http://" + host)) {
             refuse(response, 403, "origin.foreign", "Buckle answers its own pages only.");
-        } else if (request.getContentLengthLong() > MOST_BODY_BYTES) {
-            refuse(response, 413, "body.too-large", "More than 66 MB were sent. Nothing was stored.");
+        } else if (request.getContentLengthLong() > most(request)) {
+            refuse(response, 413, "body.too-large", "More was sent than is read here. Nothing was stored.");
         } else if (request.getHeader("Transfer-Encoding") != null) {
             refuse(response, 411, "body.no-length", "Send the length of the body. Nothing was stored.");
         } else {
             harden(response);
             chain.doFilter(request, response);
         }
+    }
+
+    private static long most(HttpServletRequest request) {
+        return GRIDS.contains(request.getRequestURI()) ? MOST_GRID_BYTES : MOST_BODY_BYTES;
     }
 
     private static String name(String host) {
