@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import CommandPalette from '@/features/help/CommandPalette.vue'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import RibbonView from '@/features/ribbon/RibbonView.vue'
+import { useTool } from '@/features/plan/tool'
 import { useSheets } from '@/features/survey/useSheets'
 import { useKeys } from '@/shared/keys'
 import { useJob } from './jobStore'
@@ -27,6 +28,7 @@ const current = computed(() => stages[props.stage])
 
 /** Line and station travel in the address, so that a link leads to the place. */
 const { sheet, open: openSheet } = useSheets()
+const { tool } = useTool()
 const place = computed(() => ({
   ...(job.cursorM === null ? {} : { line: job.lineId, station: job.cursorM.toFixed(1) }),
   ...(props.stage === 'survey' && sheet.value !== 'bring' ? { sheet: sheet.value } : {}),
@@ -45,6 +47,8 @@ useKeys((e) => {
   if (command && e.key.toLowerCase() === 'z') return ((e.shiftKey ? job.redo : job.undo)(), true)
   if (command && e.key.toLowerCase() === 'y') return (job.redo(), true)
   if (command || e.altKey) return false
+  // While something is drawn, digits begin the length of its next side.
+  if (tool.value === 'draw' && /^[0-9]$/.test(e.key)) return false
   const stage = { '1': 'survey', '2': 'layout', '4': 'takeoff', '6': 'test' }[e.key]
   if (stage) return (void go(stage), true)
   if (e.key === ',' || e.key === '.') return (step(e.key === '.' ? 1 : -1, false), true)

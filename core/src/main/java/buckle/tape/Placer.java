@@ -3,16 +3,22 @@ package buckle.tape;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Set;
 
 /** First places for the points, one after the other by crossing two arcs; good enough to start the adjustment from. */
 final class Placer {
+    private static final double ON_AXIS_M = 0.1;
+
     private final List<Observation> observations;
     private final double[] xy;
     private final boolean[] placed;
     private final List<Integer> order = new ArrayList<>();
     private final Set<Integer> eitherSide = new HashSet<>();
+    /** The other crossing of the arcs that placed a point. */
+    private final Map<Integer, double[]> mirrored = new LinkedHashMap<>();
 
     private record Arc(int centre, double radiusM) {}
 
@@ -35,13 +41,11 @@ final class Placer {
         set(first.to(), first.valueM(), 0);
         boolean progress = true;
         while (progress) {
-            progress = false;
-            int best = next();
+            progress = alongLines();
+            int best = progress ? -1 : next();
             if (best >= 0) {
                 cross(best, arcs(best));
                 progress = true;
-            } else {
-                progress = alongLines();
             }
         }
         return this;
@@ -115,14 +119,18 @@ final class Placer {
                 double misfit = takeUpper ? upper : lower;
                 if (misfit < least) {
                     least = misfit;
-                    best = takeUpper ? new double[] {two[0], two[1]} : new double[] {two[2], two[3]};
+                    best = takeUpper ? two : new double[] {two[2], two[3], two[0], two[1]};
                     tied = unclear;
                 }
             }
         }
         if (best != null) {
-            if (tied && order.size() > 2) {
+            boolean first = order.stream().allMatch(i -> Math.abs(y(i)) < ON_AXIS_M);
+            if (tied && !first) {
                 eitherSide.add(point);
+            }
+            if (!first) {
+                mirrored.put(point, new double[] {best[2], best[3]});
             }
             set(point, best[0], best[1]);
         }
@@ -142,7 +150,7 @@ final class Placer {
 
     /** Of two mirrored places the one further from all other points; at the very start the left one. */
     private boolean roomier(double[] two) {
-        if (order.size() == 2) {
+        if (order.stream().allMatch(i -> Math.abs(y(i)) < ON_AXIS_M)) {
             return two[1] >= two[3];
         }
         return nearest(two[0], two[1]) >= nearest(two[2], two[3]);
@@ -183,6 +191,18 @@ final class Placer {
 
     boolean placed(int i) {
         return placed[i];
+    }
+
+    /** Other first places to try when the adjustment from these ones does not fit: one point on the other side. */
+    List<double[]> otherStarts() {
+        List<double[]> starts = new ArrayList<>();
+        mirrored.forEach((point, at) -> {
+            double[] start = xy();
+            start[2 * point] = at[0];
+            start[2 * point + 1] = at[1];
+            starts.add(start);
+        });
+        return starts;
     }
 
     /** Points that two distances alone leave on either side of their line. */

@@ -18,6 +18,10 @@ import java.util.OptionalDouble;
 public final class TapeAdjuster {
     private static final double SUSPICIOUS = 3;
     private static final double CHECKED = 0.001;
+    /** Squared residuals by their sigmas, a measure: a sheet that comes out so lies on a wrong side somewhere. */
+    private static final double HOPELESS = 100;
+
+    private static final int MOST_STARTS = 30;
     private static final double SAME_TEST = 0.995;
 
     private final TapeBook book;
@@ -51,7 +55,7 @@ public final class TapeAdjuster {
         if (placer.second() < 0) {
             return new TapeResult(List.of(), rows(null, used, 1), 0, OptionalDouble.empty(), verdicts);
         }
-        Network2d network = new Network2d(used, placer.xy(), free(placer)).solve();
+        Network2d network = solve(used, placer);
         int placed = (int) java.util.stream.IntStream.range(0, names.size())
                 .filter(placer::placed)
                 .count();
@@ -66,6 +70,20 @@ public final class TapeAdjuster {
         List<RowResult> rows = rows(network, used, spare);
         judge(network, used, spare, rows, placer);
         return new TapeResult(points(network, placer, Math.max(1, scale)), rows, Math.max(0, spare), typical, verdicts);
+    }
+
+    /** From the first places; when that does not fit at all, also with one point or another on its other side. */
+    private Network2d solve(List<Observation> used, Placer placer) {
+        Network2d best = new Network2d(used, placer.xy(), free(placer)).solve();
+        List<double[]> others = placer.otherStarts();
+        for (double[] start : others.subList(0, Math.min(MOST_STARTS, others.size()))) {
+            if (best.cost() <= HOPELESS * used.size()) {
+                break;
+            }
+            Network2d tried = new Network2d(used, start, free(placer)).solve();
+            best = tried.cost() < best.cost() ? tried : best;
+        }
+        return best;
     }
 
     private boolean[] free(Placer placer) {

@@ -108,6 +108,28 @@ class TapeAdjusterTest {
                 .anyMatch(t -> t.contains("shows") && (t.contains("not where") || t.contains("cannot be placed")));
     }
 
+    /** Two more ties to the gate post, and one diagonal half a metre out: the slip is among what is named, the ties are not. */
+    @Test
+    void aSlipIsNamedOnceThereAreTiesThatTell() {
+        TapeResult result = TapeAdjuster.adjust(book(
+                UnitSystem.METRIC,
+                new TapeRow("A", "B", "21.04", "", "", "front"),
+                row("B", "C", "14.97"),
+                row("C", "D", "20.96"),
+                row("D", "A", "15.06"),
+                row("A", "C", "25.79"),
+                row("B", "D", "26.36"),
+                new TapeRow("A", "G", "3.20", "B", "", ""),
+                row("C", "G", "23.26"),
+                row("D", "G", "15.38")));
+        assertThat(verdicts(result, Verdict.Kind.SUSPECT))
+                .singleElement()
+                .asString()
+                .contains("B–D")
+                .doesNotContain("C–G", "D–G", "C–D");
+        assertThat(point(result, "G").northM()).isCloseTo(0, within(0.3));
+    }
+
     /** Source: Levenberg-Marquardt of Hipparchus with QR on the weighted residuals, another road to the same minimum. */
     @Test
     void hipparchusOwnOptimiserFindsTheSamePlaces() {

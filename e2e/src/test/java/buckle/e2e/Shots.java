@@ -28,6 +28,27 @@ class Shots {
                 screen.page.keyboard().press(">");
             }
             shoot(screen.page, "layout");
+            screen.open("Orchard ring", "survey");
+            screen.test("sheet-land").click();
+            screen.page.locator("[data-test=land-findings]").scrollIntoViewIfNeeded();
+            screen.page.keyboard().press("f");
+            shoot(screen.page, "land");
+            screen.test("sheet-setout").click();
+            screen.test("set-out-table").waitFor();
+            shoot(screen.page, "setout");
+            screen.open("Alpaca paddocks", "survey");
+            screen.test("sheet-tape").click();
+            screen.test("tape-verdicts").waitFor();
+            shoot(screen.page, "tape");
+            screen.test("sheet-lines").click();
+            screen.page.keyboard().press("f");
+            screen.page.waitForTimeout(500);
+            screen.page.keyboard().press("d");
+            double[] corner = screen.pixel(screen.corner(3).get(0), screen.corner(3).get(1));
+            screen.page.mouse().click(corner[0], corner[1]);
+            screen.page.mouse().move(corner[0] + 90, corner[1] + 70);
+            shoot(screen.page, "lines");
+            screen.page.keyboard().press("Escape");
             screen.open("Alpaca paddocks", "takeoff");
             shoot(screen.page, "takeoff");
             screen.open("Donkey winter track", "test");
@@ -42,6 +63,15 @@ class Shots {
                     .click();
             phone.page.waitForSelector(".upright");
             shoot(phone.page, "test-phone");
+            phone.page.goBack();
+            phone.page
+                    .locator("article h2 a", new Page.LocatorOptions().setHasText("Orchard ring"))
+                    .click();
+            phone.test("stage-survey").click();
+            phone.test("sheet-setout").click();
+            phone.test("set-out-table").waitFor();
+            phone.page.locator("[data-test=set-out-table]").scrollIntoViewIfNeeded();
+            shoot(phone.page, "setout-phone");
         }
     }
 }
