@@ -164,13 +164,15 @@ tbody tr {
   }
   tbody td,
   table.sheet .right {
-    display: flex;
-    justify-content: space-between;
-    gap: 12px;
+    display: grid;
+    grid-template-columns: 96px minmax(0, 1fr);
     border: 0;
     padding: 3px 0;
-    text-align: right;
-    font-size: 16px;
+    text-align: left;
+    font-size: 17px;
+  }
+  tbody td > * {
+    grid-column: 2;
   }
   tbody td::before {
     content: attr(data-label);
@@ -180,6 +182,7 @@ tbody tr {
     font-weight: 400;
   }
   tbody td:first-child {
+    display: block;
     font-size: 20px;
   }
   tbody td:empty {

@@ -44,7 +44,8 @@ class Shots {
             screen.page.keyboard().press("f");
             screen.page.waitForTimeout(500);
             screen.page.keyboard().press("d");
-            double[] corner = screen.pixel(screen.corner(3).get(0), screen.corner(3).get(1));
+            double[] corner =
+                    screen.pixel(screen.corner(3).get(0), screen.corner(3).get(1));
             screen.page.mouse().click(corner[0], corner[1]);
             screen.page.mouse().move(corner[0] + 90, corner[1] + 70);
             shoot(screen.page, "lines");

@@ -161,7 +161,7 @@ public record PointTable(List<String> columns, List<List<String>> sample, int ro
             throw new BadInput(
                     "csv.origin", "mapping.origin", "Metres east and north need a place they are counted from.");
         }
-        LocalPlane plane = m.origin().map(LocalPlane::new).orElse(null);
+        LocalPlane plane = degrees ? null : new LocalPlane(m.origin().orElseThrow());
         Map<String, List<WalkPoint>> lines = new LinkedHashMap<>();
         List<Mark> marks = new ArrayList<>();
         List<String> leftOut = new ArrayList<>();

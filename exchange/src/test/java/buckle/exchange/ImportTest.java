@@ -124,6 +124,13 @@ class ImportTest {
                         BadInput.class,
                         e -> assertThat(e.problems().getFirst().path()).isEqualTo("row 2"));
 
+        byte[] degrees = bytes("nr;b;l\n1;44,1372;0,8841\n2;44,1380;0,8841\n");
+        Tracks placed =
+                PointTable.read(degrees, new PointTable.Mapping(1, 2, -1, -1, -1, -1, -1, true, Optional.of(NEAR)));
+        assertThat(placed.walks().getFirst().stretches().getFirst().get(1).at().latDeg())
+                .as("degrees are degrees, also where an origin is known")
+                .isEqualTo(44.138);
+
         Options marks = new Options(
                 WalkOptions.USUAL,
                 Swap.NONE,

@@ -118,6 +118,10 @@ class LandTest {
         assertThat(restored.path("land").path("features").get(0).path("id").asString())
                 .isEqualTo("b");
 
+        // Jobs without a property have each their own.
+        assertThat(job(create("No name", "", "")).path("propertyId"))
+                .isNotEqualTo(job(create("Nor this", "", "")).path("propertyId"));
+
         // A shared property is copied when one of its jobs goes elsewhere; one alone is renamed.
         server.put(
                 "/api/jobs/" + two,
@@ -286,10 +290,10 @@ class LandTest {
                 + "],\"energizer\":null},\"spec\":" + Json.MAPPER.writeValueAsString(buckle.spec.Spec.usual()) + "}";
         try (Connection c = DriverManager.getConnection(url, "buckle", database.password);
                 Statement s = c.createStatement()) {
-            for (int i = 0; i < 3; i++) {
+            for (int i = 0; i < 5; i++) {
                 String id = "00000000-0000-0000-0000-00000000000" + i;
-                s.execute("insert into job values ('" + id + "', 'job " + i + "', 'client " + i / 2
-                        + "', 'place', 'ACTIVE', 'ACTIVE', 1, 1, now(), now())");
+                s.execute("insert into job values ('" + id + "', 'job " + i + "', 'client " + i / 2 + "', '"
+                        + (i < 3 ? "place" : "") + "', 'ACTIVE', 'ACTIVE', 1, 1, now(), now())");
                 s.execute("insert into plan_revision values ('" + id + "', 1, '" + id + "', false, '" + plan
                         + "', 1, '0.1.0', now())");
             }
@@ -302,7 +306,12 @@ class LandTest {
                             + " from job j join property p on p.id = j.property_id join client c on c.id = p.client_id"
                             + " join land_revision l on l.property_id = p.id and l.revision = p.head_revision");
             names.next();
-            assertThat(names.getString(1)).isEqualTo("job 0/client 0/place,job 1/client 0/place,job 2/client 1/place");
+            assertThat(names.getString(1))
+                    .isEqualTo(
+                            "job 0/client 0/place,job 1/client 0/place,job 2/client 1/place,job 3/client 1/,job 4/client 2/");
+            ResultSet own = s.executeQuery("select count(distinct property_id) from job");
+            own.next();
+            assertThat(own.getInt(1)).isEqualTo(4);
             ResultSet doc = s.executeQuery("select doc from plan_revision limit 1");
             doc.next();
             Plan read = PlanDoc.read(doc.getString(1));

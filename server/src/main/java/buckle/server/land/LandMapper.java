@@ -35,7 +35,7 @@ interface LandMapper {
     @Select(PROPERTY + " where p.id = #{id} for update of p")
     Optional<PropertyRow> lock(@Param("id") UUID id);
 
-    @Select(PROPERTY + " where c.name = #{client} and p.name = #{name}")
+    @Select(PROPERTY + " where c.name = #{client} and p.name = #{name} and p.name <> ''")
     Optional<PropertyRow> named(@Param("client") String client, @Param("name") String name);
 
     @Insert("insert into client (id, name, created_at) values (#{id}, #{name}, #{now}) on conflict (name) do nothing")
@@ -43,7 +43,7 @@ interface LandMapper {
 
     @Insert("insert into property (id, client_id, name, head_revision, save_no, created_at, changed_at)"
             + " select #{id}, c.id, #{name}, 1, 1, #{now}, #{now} from client c where c.name = #{client}"
-            + " on conflict (client_id, name) do nothing")
+            + " on conflict do nothing")
     int insertProperty(
             @Param("id") UUID id,
             @Param("client") String client,

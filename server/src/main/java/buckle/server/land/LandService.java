@@ -42,7 +42,7 @@ public class LandService {
         return mapper.all();
     }
 
-    /** The property of that client and name, opened when there is none yet. */
+    /** The property of that client and name, opened when there is none yet; one without a name is always a new one. */
     @Transactional
     public UUID named(String client, String name) {
         return mapper.named(client, name).map(PropertyRow::id).orElseGet(() -> open(client, name, Land.NONE));
