@@ -12,12 +12,16 @@ export function gridLayer(unitM: () => number) {
     render: (frame) => {
       const [width, height] = frame.size as [number, number]
       const ratio = frame.pixelRatio
-      canvas.width = width * ratio
-      canvas.height = height * ratio
-      canvas.style.width = `${width}px`
-      canvas.style.height = `${height}px`
+      if (canvas.width !== width * ratio || canvas.height !== height * ratio) {
+        canvas.width = width * ratio
+        canvas.height = height * ratio
+        canvas.style.width = `${width}px`
+        canvas.style.height = `${height}px`
+      }
       const context = canvas.getContext('2d')
       if (!context) return canvas
+      context.setTransform(1, 0, 0, 1, 0, 0)
+      context.clearRect(0, 0, canvas.width, canvas.height)
       const { center, resolution } = frame.viewState
       const metresPerPx = getPointResolution('EPSG:3857', resolution, center)
       const stepPx = (roundStep((metresPerPx * 34) / unitM()) * unitM()) / metresPerPx

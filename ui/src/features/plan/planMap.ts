@@ -131,7 +131,12 @@ export function createPlanMap(
     const metres = roundStep((metresPerPx * 90) / unit) * unit
     onScale({ px: Math.round(metres / metresPerPx), text: lengthText(metres, job.units) })
   }
+  /** Names appear and go with the scale; a pan alone changes nothing that is drawn. */
+  let drawnAt = 0
   map.on('moveend', () => {
+    const resolution = view.getResolution() ?? 1
+    if (resolution === drawnAt) return
+    drawnAt = resolution
     scaleBar()
     draw()
   })

@@ -24,12 +24,16 @@ export function underlayLayer(underlays: () => Underlay[], project: (at: Positio
     render: (frame) => {
       const [width, height] = frame.size as [number, number]
       const ratio = frame.pixelRatio
-      canvas.width = width * ratio
-      canvas.height = height * ratio
-      canvas.style.width = `${width}px`
-      canvas.style.height = `${height}px`
+      if (canvas.width !== width * ratio || canvas.height !== height * ratio) {
+        canvas.width = width * ratio
+        canvas.height = height * ratio
+        canvas.style.width = `${width}px`
+        canvas.style.height = `${height}px`
+      }
       const context = canvas.getContext('2d')
       if (!context) return canvas
+      context.setTransform(1, 0, 0, 1, 0, 0)
+      context.clearRect(0, 0, canvas.width, canvas.height)
       const { center, resolution } = frame.viewState
       for (const u of underlays()) {
         const picture = image(u.hash, () => layer.changed())

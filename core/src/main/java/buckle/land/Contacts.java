@@ -20,13 +20,40 @@ import org.locationtech.jts.index.strtree.STRtree;
  */
 public final class Contacts {
     private static final double SAME_STRETCH_M = 0.5;
-    private static final int HALVINGS = 40;
 
     private final STRtree tree = new STRtree();
     private final List<Part> parts = new ArrayList<>();
 
-    /** A feature on the plane. */
-    private record Part(LandFeature feature, PlanePoint[] points, boolean closed, double reachM) {
+    /** A feature on the plane; told apart by identity, because comparing features point by point takes longer than meeting them. */
+    private static final class Part {
+        private final LandFeature feature;
+        private final PlanePoint[] points;
+        private final boolean closed;
+        private final double reachM;
+
+        Part(LandFeature feature, PlanePoint[] points, boolean closed, double reachM) {
+            this.feature = feature;
+            this.points = points;
+            this.closed = closed;
+            this.reachM = reachM;
+        }
+
+        LandFeature feature() {
+            return feature;
+        }
+
+        PlanePoint[] points() {
+            return points;
+        }
+
+        boolean closed() {
+            return closed;
+        }
+
+        double reachM() {
+            return reachM;
+        }
+
         int sides() {
             return closed ? points.length : Math.max(1, points.length - 1);
         }
@@ -104,6 +131,9 @@ public final class Contacts {
         for (int k = 0; k < part.sides(); k++) {
             PlanePoint c = part.points()[k];
             PlanePoint d = part.to(k);
+            if (apart(a, b, c, d, part.reachM())) {
+                continue;
+            }
             double t = crossing(a, b, c, d);
             if (t >= 0) {
                 crossings.add(new Crossing(start + t * length, angleDeg(a, b, c, d)));
@@ -119,6 +149,14 @@ public final class Contacts {
             inside(part, a, b, length, start, crossings).forEach(s -> add(hits, part, new Hit(s, 0, List.of())));
         }
         crossings.forEach(x -> add(hits, part, new Hit(new Span(x.stationM(), x.stationM()), 0, List.of(x))));
+    }
+
+    /** Whether the boxes around two segments lie further apart than matters; cheap, and true for most. */
+    private static boolean apart(PlanePoint a, PlanePoint b, PlanePoint c, PlanePoint d, double reach) {
+        return Math.max(c.eastM(), d.eastM()) + reach < Math.min(a.eastM(), b.eastM())
+                || Math.min(c.eastM(), d.eastM()) - reach > Math.max(a.eastM(), b.eastM())
+                || Math.max(c.northM(), d.northM()) + reach < Math.min(a.northM(), b.northM())
+                || Math.min(c.northM(), d.northM()) - reach > Math.max(a.northM(), b.northM());
     }
 
     private static void add(Map<Part, List<Hit>> hits, Part part, Hit hit) {
@@ -208,39 +246,65 @@ public final class Contacts {
     }
 
     /**
-     * The stretch of a–b within a distance of c–d. The distance to a segment is convex along a straight line, so the
-     * stretch is one piece around the nearest place; its ends are found by halving.
+     * The stretch of a–b within a distance of c–d: where it runs through the discs around c and d or through the band
+     * between them. The three together are convex, so the stretch is one piece.
      */
     private static Span within(PlanePoint a, PlanePoint b, double length, PlanePoint c, PlanePoint d, double reach) {
-        double best = 0;
-        double least = Double.POSITIVE_INFINITY;
-        double cross = crossing(a, b, c, d);
-        for (double t : new double[] {cross, 0, 1, share(c, a, b), share(d, a, b)}) {
-            double distance = t < 0 ? Double.POSITIVE_INFINITY : toSegmentM(a.towards(b, t), c, d);
-            if (distance < least) {
-                least = distance;
-                best = t;
-            }
-        }
-        return new Span(edge(a, b, c, d, reach, best, 0) * length, edge(a, b, c, d, reach, best, 1) * length);
+        double ux = (b.eastM() - a.eastM()) / length;
+        double uy = (b.northM() - a.northM()) / length;
+        double[] span = {Double.POSITIVE_INFINITY, Double.NEGATIVE_INFINITY};
+        disc(span, a, ux, uy, c, reach);
+        disc(span, a, ux, uy, d, reach);
+        band(span, a, ux, uy, c, d, reach);
+        return new Span(Math.clamp(span[0], 0, length), Math.clamp(span[1], 0, length));
     }
 
-    private static double edge(
-            PlanePoint a, PlanePoint b, PlanePoint c, PlanePoint d, double reach, double in, double out) {
-        if (toSegmentM(a.towards(b, out), c, d) <= reach) {
-            return out;
+    private static void disc(double[] span, PlanePoint a, double ux, double uy, PlanePoint c, double reach) {
+        double dx = c.eastM() - a.eastM();
+        double dy = c.northM() - a.northM();
+        double off = dx * uy - dy * ux;
+        double half = reach * reach - off * off;
+        if (half >= 0) {
+            double along = dx * ux + dy * uy;
+            widen(span, along - Math.sqrt(half), along + Math.sqrt(half));
         }
-        double inside = in;
-        double outside = out;
-        for (int i = 0; i < HALVINGS; i++) {
-            double mid = (inside + outside) / 2;
-            if (toSegmentM(a.towards(b, mid), c, d) <= reach) {
-                inside = mid;
-            } else {
-                outside = mid;
+    }
+
+    private static void band(
+            double[] span, PlanePoint a, double ux, double uy, PlanePoint c, PlanePoint d, double reach) {
+        double between = c.distanceM(d);
+        if (between == 0) {
+            return;
+        }
+        double vx = (d.eastM() - c.eastM()) / between;
+        double vy = (d.northM() - c.northM()) / between;
+        double dx = a.eastM() - c.eastM();
+        double dy = a.northM() - c.northM();
+        double[] inside = {Double.NEGATIVE_INFINITY, Double.POSITIVE_INFINITY};
+        clip(inside, dx * vx + dy * vy, ux * vx + uy * vy, 0, between);
+        clip(inside, dx * vy - dy * vx, ux * vy - uy * vx, -reach, reach);
+        if (inside[0] <= inside[1]) {
+            widen(span, inside[0], inside[1]);
+        }
+    }
+
+    /** Keeps of the stretch where start + t × slope lies between two values. */
+    private static void clip(double[] inside, double start, double slope, double least, double most) {
+        if (Math.abs(slope) < 1e-12) {
+            if (start < least || start > most) {
+                inside[1] = Double.NEGATIVE_INFINITY;
             }
+            return;
         }
-        return inside;
+        double one = (least - start) / slope;
+        double two = (most - start) / slope;
+        inside[0] = Math.max(inside[0], Math.min(one, two));
+        inside[1] = Math.min(inside[1], Math.max(one, two));
+    }
+
+    private static void widen(double[] span, double from, double to) {
+        span[0] = Math.min(span[0], from);
+        span[1] = Math.max(span[1], to);
     }
 
     private static List<Contact> joined(Map<Part, List<Hit>> hits) {

@@ -15,7 +15,7 @@ import org.hipparchus.linear.CholeskyDecomposition;
  */
 final class Network2d {
     private static final int MOST_STEPS = 100;
-    private static final double STILL_M = 1e-9;
+    private static final double STILL_M = 1e-7;
 
     private final List<Observation> observations;
     private final int[] column;
@@ -94,15 +94,45 @@ final class Network2d {
                     copy[i] = normal[i].clone();
                     copy[i][i] *= 1 + ridge;
                 }
-                return new CholeskyDecomposition(new Array2DRowRealMatrix(copy, false), 1e-9, 0)
-                        .getSolver()
-                        .getInverse()
-                        .getData();
+                return inverseOf(new CholeskyDecomposition(new Array2DRowRealMatrix(copy, false), 1e-9, 0)
+                        .getL()
+                        .getData());
             } catch (MathRuntimeException e) {
                 // Nearly singular: the points are held by hardly anything. A larger ridge says so with large sigmas.
             }
         }
         throw new IllegalStateException("the network is not determined");
+    }
+
+    /** The inverse of L Lᵀ from its triangle: first that of L, then its square; half the work of solving column by column. */
+    private static double[][] inverseOf(double[][] l) {
+        int n = l.length;
+        double[][] m = new double[n][n];
+        for (int j = 0; j < n; j++) {
+            m[j][j] = 1 / l[j][j];
+            for (int i = j + 1; i < n; i++) {
+                double sum = 0;
+                for (int k = j; k < i; k++) {
+                    sum -= l[i][k] * m[k][j];
+                }
+                m[i][j] = sum / l[i][i];
+            }
+        }
+        double[][] inverse = new double[n][n];
+        for (int k = 0; k < n; k++) {
+            for (int i = 0; i <= k; i++) {
+                double v = m[k][i];
+                for (int j = 0; j <= i; j++) {
+                    inverse[i][j] += v * m[k][j];
+                }
+            }
+        }
+        for (int i = 0; i < n; i++) {
+            for (int j = 0; j < i; j++) {
+                inverse[j][i] = inverse[i][j];
+            }
+        }
+        return inverse;
     }
 
     private double[][] normal(double[] at, double[] right) {

@@ -13,6 +13,9 @@ final class Placer {
     private static final double ON_AXIS_M = 0.1;
 
     private final List<Observation> observations;
+    /** The distances that reach each point. */
+    private final List<List<Arc>> reached = new ArrayList<>();
+
     private final double[] xy;
     private final boolean[] placed;
     private final List<Integer> order = new ArrayList<>();
@@ -26,6 +29,15 @@ final class Placer {
         this.observations = observations;
         this.xy = new double[2 * points];
         this.placed = new boolean[points];
+        for (int i = 0; i < points; i++) {
+            reached.add(new ArrayList<>());
+        }
+        for (Observation o : observations) {
+            if (o.kind() == Observation.Kind.DISTANCE) {
+                reached.get(o.from()).add(new Arc(o.to(), o.valueM()));
+                reached.get(o.to()).add(new Arc(o.from(), o.valueM()));
+            }
+        }
     }
 
     /** Places what two measures reach; the first measured pair lies on the x axis. */
@@ -51,14 +63,15 @@ final class Placer {
         return this;
     }
 
-    /** The point most arcs reach. */
+    /** The point most arcs reach, from different centres. */
     private int next() {
         int best = -1;
         int most = 1;
         for (int i = 0; i < placed.length; i++) {
-            int arcs = placed[i]
-                    ? 0
-                    : (int) arcs(i).stream().map(Arc::centre).distinct().count();
+            if (placed[i] || reached.get(i).size() <= most) {
+                continue;
+            }
+            int arcs = (int) arcs(i).stream().mapToInt(Arc::centre).distinct().count();
             if (arcs > most) {
                 best = i;
                 most = arcs;
@@ -89,17 +102,7 @@ final class Placer {
     }
 
     private List<Arc> arcs(int point) {
-        List<Arc> arcs = new ArrayList<>();
-        for (Observation o : observations) {
-            if (o.kind() == Observation.Kind.DISTANCE) {
-                if (o.from() == point && placed[o.to()]) {
-                    arcs.add(new Arc(o.to(), o.valueM()));
-                } else if (o.to() == point && placed[o.from()]) {
-                    arcs.add(new Arc(o.from(), o.valueM()));
-                }
-            }
-        }
-        return arcs;
+        return reached.get(point).stream().filter(a -> placed[a.centre()]).toList();
     }
 
     private void cross(int point, List<Arc> arcs) {

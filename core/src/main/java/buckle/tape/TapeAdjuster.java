@@ -10,7 +10,9 @@ import buckle.tape.TapeResult.Verdict.Kind;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -154,27 +156,30 @@ public final class TapeAdjuster {
         List<Observation> distances = reader.observations().stream()
                 .filter(o -> o.kind() == Observation.Kind.DISTANCE)
                 .toList();
+        Map<Long, Observation> between = new HashMap<>();
+        distances.forEach(o -> between.put(pair(o.from(), o.to()), o));
         for (Observation c : distances) {
-            for (Observation a : distances) {
-                if (a == c || !touches(a, c.from()) || touches(a, c.to())) {
+            for (int corner = 0; corner < names.size(); corner++) {
+                Observation a = between.get(pair(c.from(), corner));
+                Observation b = between.get(pair(corner, c.to()));
+                if (a == null || b == null || a == c || b == c) {
                     continue;
                 }
-                int corner = a.from() == c.from() ? a.to() : a.from();
-                for (Observation b : distances) {
-                    boolean closes = touches(b, corner) && touches(b, c.to()) && b != a && b != c;
-                    double slack = 3 * (a.sigmaM() + b.sigmaM() + c.sigmaM());
-                    if (closes && c.valueM() > a.valueM() + b.valueM() + slack) {
-                        verdicts.add(new Verdict(
-                                Kind.WRONG,
-                                title(c) + " at " + text(c.valueM()) + " is longer than " + title(a) + " and "
-                                        + title(b)
-                                        + " together (" + text(a.valueM() + b.valueM())
-                                        + "): one of the three is wrong."));
-                        return;
-                    }
+                double slack = 3 * (a.sigmaM() + b.sigmaM() + c.sigmaM());
+                if (c.valueM() > a.valueM() + b.valueM() + slack) {
+                    verdicts.add(new Verdict(
+                            Kind.WRONG,
+                            title(c) + " at " + text(c.valueM()) + " is longer than " + title(a) + " and " + title(b)
+                                    + " together (" + text(a.valueM() + b.valueM())
+                                    + "): one of the three is wrong."));
+                    return;
                 }
             }
         }
+    }
+
+    private static long pair(int a, int b) {
+        return ((long) Math.min(a, b) << 32) | Math.max(a, b);
     }
 
     private static boolean touches(Observation o, int point) {
