@@ -98,7 +98,7 @@ const noLand: Land = {
 }
 
 const settle = async () => {
-  for (let i = 0; i < 30; i++) await new Promise((r) => setTimeout(r, 2))
+  for (let i = 0; i < 60; i++) await new Promise((r) => setTimeout(r, 4))
 }
 const corner = { kind: 'corner', lineId: 'line-1', id: 'c2' } as const
 

@@ -29,7 +29,8 @@ export function useAutosave<T>(store: Store<T>) {
   let stretch = newId()
   let pending: T | null = null
   let timer: ReturnType<typeof setTimeout> | undefined
-  let running: Promise<void> | null = null
+  /** Saves stand in one line: two at once would build on the same number, and the second be refused. */
+  let line: Promise<void> = Promise.resolve()
 
   function start(no: number) {
     clearTimeout(timer)
@@ -49,15 +50,18 @@ export function useAutosave<T>(store: Store<T>) {
     timer = setTimeout(() => void flush(), QUIET_MS)
   }
 
-  /** Sends what waits; answers when nothing waits any more or the server refused it. */
-  async function flush(): Promise<void> {
+  /** Sends what waits, one save after the other; answers when nothing waits any more or the server refused it. */
+  function flush(): Promise<void> {
     clearTimeout(timer)
-    if (running) await running
-    if (!pending || state.value === 'conflict') return
-    running = send(pending)
-    await running
-    running = null
-    if (pending && state.value === 'waiting') await flush()
+    line = line.then(drain)
+    return line
+  }
+
+  async function drain() {
+    while (pending && state.value !== 'conflict') {
+      await send(pending)
+      if (state.value === 'away' || state.value === 'refused') return
+    }
   }
 
   async function send(doc: T) {

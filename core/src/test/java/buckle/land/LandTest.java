@@ -24,6 +24,8 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.locationtech.jts.geom.Coordinate;
 import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LineString;
@@ -346,5 +348,128 @@ class LandTest {
         assertThat(LandCheck.problems(land(point, thin)))
                 .extracting(p -> p.code())
                 .containsExactlyInAnyOrder("feature.shape", "id.twice", "feature.points");
+    }
+
+    /** Each ground has its own sentence; where nothing is to be said nothing is. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = '|',
+            nullValues = "-",
+            value = {
+                "STONE | P11 | WARN | pilot auger",
+                "WET | P10 | NOTE | hold less",
+                "SAND | P10 | NOTE | carries the pulse back badly",
+                "FROZEN_IN_SEASON | P10 | NOTE | before the frost",
+                "CLAY | - | - | -",
+                "LOAM | - | - | -",
+            })
+    void groundsSayWhatTheyMeanForPosts(Traits.Soil soil, String rule, String severity, String words) {
+        Layout layout = layOut(
+                Fences.site(0, -30, EAST),
+                land(feature("zone", LandKind.SOIL, Shape.AREA, soil(soil), 40, -20, 90, -20, 90, 20, 40, 20)),
+                Terrain.NONE);
+        assertThat(layout.lines().getFirst().land()).singleElement().satisfies(s -> {
+            assertThat(s.fromM()).isCloseTo(40, within(1e-6));
+            assertThat(s.toM()).isCloseTo(90, within(1e-6));
+        });
+        if (rule == null) {
+            assertThat(layout.findings()).noneMatch(f -> f.message().contains("40.0 m"));
+        } else {
+            Finding finding = only(layout, rule, words);
+            assertThat(finding.severity()).hasToString(severity);
+            assertThat(finding.message()).contains("from 40.0 m to 90.0 m");
+        }
+    }
+
+    private static Traits soil(Traits.Soil soil) {
+        return new Traits(
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                Optional.empty(),
+                OptionalDouble.of(0.3),
+                OptionalDouble.empty(),
+                Optional.of(soil),
+                OptionalDouble.empty());
+    }
+
+    /** Source: C5 as the rulebook has it: 3 m up to 1 kV, 4 m to 33 kV, 8 m above and where nobody knows. */
+    @ParameterizedTest
+    @CsvSource({
+        "0.4, 2.9, true",
+        "0.4, 3.1, false",
+        "11, 3.9, true",
+        "11, 4.1, false",
+        "110, 7.9, true",
+        "110, 8.1, false"
+    })
+    void clearanceGrowsWithTheVoltage(double kv, double offM, boolean met) {
+        Layout layout = layOut(
+                Fences.site(0, -30, EAST),
+                land(feature("wires", LandKind.OVERHEAD_LINE, Shape.LINE, kv(kv), 20, offM, 180, offM)),
+                Terrain.NONE);
+        assertThat(layout.findings().stream().anyMatch(f -> f.rule().equals("C5")))
+                .isEqualTo(met);
+    }
+
+    /** A high fence under a low conductor: both the height of the fence and what is left between them are said. */
+    @Test
+    void aHighFenceUnderALowConductorIsSaid() {
+        Traits low = new Traits(
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                OptionalDouble.of(11),
+                OptionalDouble.of(5),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                Optional.empty(),
+                OptionalDouble.empty());
+        Spec high = METRIC.with(
+                METRIC.animals(),
+                new buckle.spec.WireSchedule(
+                        "own",
+                        List.of(
+                                new buckle.spec.Wire(0.5, buckle.spec.WireRole.HOT),
+                                new buckle.spec.Wire(3.2, buckle.spec.WireRole.HOT))));
+        Layout layout = LayoutPlanner.layOut(
+                Fences.site(0, -30, EAST),
+                new Surroundings(
+                        land(feature("wires", LandKind.OVERHEAD_LINE, Shape.LINE, low, 100, -40, 100, 40)),
+                        Terrain.NONE),
+                high);
+        only(layout, "C5", "stays under 3.0 m");
+        assertThat(only(layout, "C5", "Between the top wire").message()).contains("1800 mm", "4.0 m are needed");
+        assertThat(only(layout, "C5", "crosses at 100.0 m under 90°").severity())
+                .isEqualTo(Severity.CAUTION);
+    }
+
+    /** Barbed wire is never electrified; a fence of another energizer stays away; a plain one is only named. */
+    @Test
+    void existingFencesAreToldApart() {
+        Traits barbed = new Traits(
+                Optional.of(Traits.FenceMake.BARBED),
+                Optional.of(false),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                Optional.empty(),
+                OptionalDouble.empty());
+        Layout layout = layOut(
+                Fences.site(0, -30, EAST),
+                land(
+                        feature("old", LandKind.EXISTING_FENCE, Shape.LINE, barbed, 10, 2, 60, 2),
+                        feature("timber", LandKind.EXISTING_FENCE, Shape.LINE, Traits.NONE, 100, 1, 150, 1),
+                        feature("far", LandKind.EXISTING_FENCE, Shape.LINE, electrified(), 0, 2.6, 200, 2.6)),
+                Terrain.NONE);
+        assertThat(only(layout, "C2", "“old” is barbed").message()).contains("never electrified");
+        assertThat(only(layout, "L2", "“timber” stands").severity()).isEqualTo(Severity.NOTE);
+        assertThat(layout.findings()).noneMatch(f -> f.rule().equals("C3"));
     }
 }

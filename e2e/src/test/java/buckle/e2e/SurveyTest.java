@@ -7,11 +7,13 @@ import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
 import com.microsoft.playwright.options.LoadState;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import java.awt.image.BufferedImage;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -364,5 +366,86 @@ class SurveyTest {
         screen.test("read-columns").click();
         screen.test("survey-preview").waitFor();
         assertThat(screen.test("survey-preview").innerText()).contains("3, open");
+    }
+
+    /** A photo is placed by two points and their distance; typed heights make a surface; a branch follows its line. */
+    @Test
+    void aPictureSpotHeightsAndABranch() throws IOException {
+        Screen screen = newJob("Picture and heights");
+        Page page = screen.page;
+        sheet(screen, "lines");
+        screen.test("shape-front").fill("100 m");
+        screen.test("shape-depth").fill("60 m");
+        screen.test("place-shape").click();
+        click(screen, 0.35, 0.3);
+        screen.test("figure-fence").waitFor();
+        screen.test("units").click();
+        screen.saved();
+
+        BufferedImage photo = new BufferedImage(400, 300, BufferedImage.TYPE_INT_RGB);
+        Path file = Files.createTempFile("yard", ".png");
+        ImageIO.write(photo, "png", file.toFile());
+        sheet(screen, "bring");
+        screen.test("survey-file").setInputFiles(file);
+        screen.test("picture-placer").waitFor();
+        var box = screen.test("picture").boundingBox();
+        page.mouse().click(box.x + 0.1 * box.width, box.y + 0.5 * box.height);
+        page.mouse().click(box.x + 0.9 * box.width, box.y + 0.5 * box.height);
+        screen.test("picture-distance").fill("80 m");
+        screen.test("place-picture").click();
+        double[] a = screen.between(0, 1, 0.1);
+        double[] b = screen.between(0, 1, 0.9);
+        page.mouse().click(a[0], a[1]);
+        page.waitForTimeout(150);
+        page.mouse().click(b[0], b[1]);
+        page.waitForFunction("() => /yard/.test(document.querySelector('.under b')?.textContent ?? '')");
+        screen.saved();
+        Object placed = page.evaluate(
+                "async () => { const job = (await (await fetch('/api/jobs')).json()).find(j => location.pathname.includes(j.id)); const s = await (await fetch(`/api/properties/${job.propertyId}/land`)).json(); const u = s.land.underlays[0]; return [u.distanceM, u.bearingDeg, u.x2 - u.x1] }");
+        List<?> numbers = (List<?>) placed;
+        assertThat(((Number) numbers.get(0)).doubleValue()).isCloseTo(80, within(1e-9));
+        assertThat(((Number) numbers.get(1)).doubleValue())
+                .as("along the first side")
+                .isCloseTo(90, within(3.0));
+        assertThat(((Number) numbers.get(2)).doubleValue()).isCloseTo(320, within(4.0));
+
+        // A slope of 10 m over 100 m along the first side, by four typed heights around the yard.
+        double before =
+                screen.number(screen.page.locator(".side table tbody td").nth(2).innerText());
+        String[] heights = {"100 m", "110 m", "110 m", "100 m"};
+        List<double[]> around =
+                List.of(new double[] {-40, -40}, new double[] {40, -40}, new double[] {40, 40}, new double[] {-40, 40});
+        for (int i = 0; i < 4; i++) {
+            List<Double> corner = screen.corner(i);
+            double[] at = screen.pixel(corner.get(0), corner.get(1));
+            screen.test("spot-height").fill(heights[i]);
+            screen.test("place-spot").click();
+            page.keyboard().down("Alt");
+            page.mouse().click(at[0] + around.get(i)[0] / 4, at[1] + around.get(i)[1] / 4);
+            page.keyboard().up("Alt");
+            page.waitForTimeout(250);
+        }
+        page.waitForFunction("() => /spot heights \\(L3\\)/.test(document.querySelector('.side').textContent)");
+        double after =
+                screen.number(screen.page.locator(".side table tbody td").nth(2).innerText());
+        assertThat(after).isGreaterThan(before + 0.3).isLessThan(before + 3);
+        screen.saved();
+
+        // A line that begins on the yard's first side is a branch of it, by its snap.
+        page.keyboard().press("f");
+        page.waitForTimeout(400);
+        page.keyboard().press("d");
+        double[] start = screen.between(0, 1, 0.37);
+        page.mouse().move(start[0] + 1, start[1] - 1);
+        page.mouse().click(start[0] + 1, start[1] - 1);
+        screen.test("leg").fill("30 m @ n 0");
+        screen.test("leg").press("Enter");
+        screen.test("leg").press("Enter");
+        sheet(screen, "lines");
+        page.waitForFunction("() => document.querySelectorAll('.side .line').length === 2");
+        assertThat(page.locator(".line select").first().inputValue()).isEqualTo("line-1");
+        screen.saved();
+        assertThat(new String(get(screen, "posts.csv"), java.nio.charset.StandardCharsets.UTF_8))
+                .contains(",tee,");
     }
 }
