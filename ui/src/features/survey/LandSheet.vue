@@ -6,6 +6,7 @@ import { useJob } from '@/features/job/jobStore'
 import { kindText, shapeOf } from '@/features/plan/landStyles'
 import { useTool } from '@/features/plan/tool'
 import RuleChips from '@/features/help/RuleChips.vue'
+import EntryField from '@/shared/EntryField.vue'
 import { lengthText, parseLengthM } from '@/shared/units'
 
 const job = useJob()
@@ -94,7 +95,7 @@ const severityText = { WARN: 'mend', CAUTION: 'care', NOTE: 'note' }
       <b class="heading">{{ kindText[chosen.kind] }}</b>
       <label
         >name
-        <input
+        <EntryField
           :value="chosen.name"
           data-test="feature-name"
           @change="set({ name: ($event.target as HTMLInputElement).value })"
@@ -138,7 +139,7 @@ const severityText = { WARN: 'mend', CAUTION: 'care', NOTE: 'note' }
       <template v-if="chosen.kind === 'OVERHEAD_LINE'">
         <label
           >voltage, kV
-          <input
+          <EntryField
             :value="chosen.traits.voltageKv ?? ''"
             inputmode="decimal"
             data-test="feature-kv"
@@ -146,7 +147,7 @@ const severityText = { WARN: 'mend', CAUTION: 'care', NOTE: 'note' }
         /></label>
         <label
           >lowest conductor
-          <input
+          <EntryField
             :value="length(chosen.traits.lowestWireM)"
             placeholder="height above ground"
             @change="setLength('lowestWireM', $event)"
@@ -172,14 +173,14 @@ const severityText = { WARN: 'mend', CAUTION: 'care', NOTE: 'note' }
       </template>
       <label v-if="chosen.kind === 'BURIED_SERVICE' || chosen.kind === 'SOIL'"
         >depth
-        <input
+        <EntryField
           :value="length(chosen.traits.depthM)"
           data-test="feature-depth"
           @change="setLength('depthM', $event)"
       /></label>
       <label v-if="chosen.kind === 'CREEK'"
         >rises in flood by
-        <input
+        <EntryField
           :value="length(chosen.traits.floodRiseM)"
           placeholder="above its bed"
           data-test="feature-flood"
@@ -202,10 +203,11 @@ const severityText = { WARN: 'mend', CAUTION: 'care', NOTE: 'note' }
         </select></label
       >
       <label v-if="['TRACK', 'PUBLIC_WAY', 'CREEK', 'OPENING', 'TREES'].includes(chosen.kind)"
-        >width <input :value="length(chosen.traits.widthM)" @change="setLength('widthM', $event)"
+        >width <EntryField :value="length(chosen.traits.widthM)" @change="setLength('widthM', $event)"
       /></label>
       <label
-        >note <input :value="chosen.note" @change="set({ note: ($event.target as HTMLInputElement).value })"
+        >note
+        <EntryField :value="chosen.note" @change="set({ note: ($event.target as HTMLInputElement).value })"
       /></label>
       <p class="small quiet-text">Drag its points on the plan, or arrow keys; Delete takes a point out.</p>
       <button

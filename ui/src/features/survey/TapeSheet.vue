@@ -9,6 +9,7 @@ import { useTool } from '@/features/plan/tool'
 import { announce } from '@/shared/announce'
 import { latestOnly } from '@/shared/latest'
 import { parseLengthM, tapedText } from '@/shared/units'
+import EntryField from '@/shared/EntryField.vue'
 import { newId } from '@/shared/uuid'
 import TapeOutcome from './TapeOutcome.vue'
 
@@ -210,7 +211,7 @@ const wrong = (i: number) => problems.value.filter((p) => p.path.startsWith(`row
             :class="{ doubt: (rowOf(i)?.doubt ?? 0) >= 3, wrong: wrong(i).length > 0 }"
           >
             <td v-for="f in ['from', 'to', 'length', 'towards', 'offset', 'note'] as const" :key="f">
-              <input
+              <EntryField
                 :value="r[f]"
                 :aria-label="`Row ${i + 1}, ${f}`"
                 :data-test="`tape-${i}-${f}`"
