@@ -400,6 +400,8 @@ class SurveyTest {
         page.mouse().click(b[0], b[1]);
         page.waitForFunction("() => /yard/.test(document.querySelector('.under b')?.textContent ?? '')");
         screen.saved();
+        page.waitForTimeout(900);
+        screen.saved();
         Object placed = page.evaluate(
                 "async () => { const job = (await (await fetch('/api/jobs')).json()).find(j => location.pathname.includes(j.id)); const s = await (await fetch(`/api/properties/${job.propertyId}/land`)).json(); const u = s.land.underlays[0]; return [u.distanceM, u.bearingDeg, u.x2 - u.x1] }");
         List<?> numbers = (List<?>) placed;
