@@ -146,6 +146,18 @@ describe('the open job', () => {
     expect(job.canUndo).toBe(false)
   })
 
+  it('saves a change even when readings are asked about before the core has answered it', async () => {
+    const job = await opened()
+    job.change((p) => moveItem(p, corner, [1.002, 44]))
+    job.change((p) => moveItem(p, corner, [1.003, 44]))
+    expect(job.saveState).toBe('waiting')
+    await job.addReadings([])
+    await vi.waitFor(() => expect(server.plan.site.lines[0]!.corners[1]!.at).toEqual([1.003, 44]), {
+      timeout: 4000,
+    })
+    await vi.waitFor(() => expect(job.saveState).toBe('saved'), { timeout: 4000 })
+  })
+
   it('undoes plan and land in the order they were changed, and saves only what changed', async () => {
     const job = await opened()
     job.changeLand(
@@ -157,11 +169,11 @@ describe('the open job', () => {
     )
     await settle()
     await job.saveNow()
-    await vi.waitFor(() => expect([server.saves, server.landSaves]).toEqual([0, 1]), 4000)
+    await vi.waitFor(() => expect([server.saves, server.landSaves]).toEqual([0, 1]), { timeout: 4000 })
     job.change((p) => moveItem(p, corner, [1.002, 44]))
     await settle()
     await job.saveNow()
-    await vi.waitFor(() => expect([server.saves, server.landSaves]).toEqual([1, 1]), 4000)
+    await vi.waitFor(() => expect([server.saves, server.landSaves]).toEqual([1, 1]), { timeout: 4000 })
     job.undo()
     expect(job.land?.features).toHaveLength(1)
     expect(job.plan?.site.lines[0]!.corners[1]!.at).toEqual([1.00125, 44])
@@ -169,7 +181,7 @@ describe('the open job', () => {
     expect(job.land?.features).toHaveLength(0)
     await settle()
     await job.saveNow()
-    await vi.waitFor(() => expect(server.land.features).toHaveLength(0), 4000)
+    await vi.waitFor(() => expect(server.land.features).toHaveLength(0), { timeout: 4000 })
     expect(job.canUndo).toBe(false)
   })
 

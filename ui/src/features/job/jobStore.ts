@@ -18,7 +18,6 @@ import { latestOnly } from '@/shared/latest'
 import { newId } from '@/shared/uuid'
 import { useKeptSteps } from './keptSteps'
 import type { ItemRef } from './planEdit'
-import type { SaveState } from './useAutosave'
 import { useSaves } from './useSaves'
 
 /** What can be undone together: the plan of the job and the land it lies on. */
@@ -26,8 +25,6 @@ interface Held {
   plan: Plan
   land: Land
 }
-
-const WORST: SaveState[] = ['conflict', 'refused', 'away', 'saving', 'waiting', 'saved']
 
 /** The open job: its plan, what the core makes of it, its readings, and the one cursor shared by all views. */
 export const useJob = defineStore('job', () => {
@@ -54,7 +51,9 @@ export const useJob = defineStore('job', () => {
     () => `buckle.steps.${id.value}`,
     () => (held() ? { now: held()!, ...history.steps() } : null),
   )
-  const { planSave, landSave } = useSaves(id, propertyId, (saved) => (revision.value = saved))
+  const { planSave, landSave, both } = useSaves(id, propertyId, (saved) => (revision.value = saved))
+  /** A whole change the core has not answered yet. Whatever else is asked meanwhile, it is not forgotten. */
+  const wanted = shallowRef<Held | null>(null)
   /** What the core could lay out after a whole change; a change it refuses goes back to this. */
   let sound: Held | null = null
 
@@ -66,11 +65,12 @@ export const useJob = defineStore('job', () => {
   const testPoints = computed<TestPoint[]>(() => design.value?.layout.testPoints ?? [])
 
   const compute = latestOnly(
-    (order: { held: Held; final: boolean }) =>
+    (order: { held: Held }) =>
       ask(client.POST('/api/design', { body: { ...order.held, readings: readings.value } })),
     (answer, order) => {
       const before = sound
-      if (order.final) sound = order.held
+      const whole = isWanted(order.held)
+      if (whole) sound = order.held
       design.value = answer.design
       assessment.value = answer.assessment
       problem.value = ''
@@ -78,21 +78,35 @@ export const useJob = defineStore('job', () => {
         lineId.value = answer.design.layout.lines[0]?.lineId ?? ''
         cursorM.value = null
       }
-      if (order.final) offer(order.held, before)
+      if (whole) offer(order.held, before)
     },
     (e, order) => {
       const sentence = e instanceof Trouble ? e.message : 'The layout failed.'
       problem.value = sentence
-      if (order.final && e instanceof Trouble && !e.away && sound && same(held(), order.held)) {
+      const whole = isWanted(order.held)
+      if (whole && e instanceof Trouble && !e.away && sound && same(held(), order.held)) {
         show(sound)
         history.forget()
-        compute({ held: sound, final: false })
+        compute({ held: sound })
         announce(`${sentence} The plan was put back as it was before.`)
-      } else if (order.final && e instanceof Trouble && e.away) {
+      } else if (whole && e instanceof Trouble && e.away) {
         offer(order.held, sound)
       }
     },
   )
+
+  /** Whether the core now answers the last whole change; from here on it is saved, or put back. */
+  function isWanted(answered: Held): boolean {
+    const is = wanted.value !== null && same(wanted.value, answered)
+    if (is) wanted.value = null
+    return is
+  }
+
+  /** Has a whole change worked out, and saved when the core can lay it out. */
+  function settleChange(next: Held) {
+    wanted.value = next
+    compute({ held: next })
+  }
 
   const same = (a: Held | null, b: Held) => a?.plan === b.plan && a.land === b.land
 
@@ -156,9 +170,10 @@ export const useJob = defineStore('job', () => {
     landSave.start(ground.saveNo)
     revision.value = state.revision
     propertyJobs.value = ground.jobs
+    wanted.value = null
     sound = { plan: state.plan, land: ground.land }
     show(sound)
-    compute({ held: sound, final: false })
+    compute({ held: sound })
   }
 
   /** Changes plan and land in one step that can be undone. */
@@ -169,7 +184,7 @@ export const useJob = defineStore('job', () => {
     if (same(before, next)) return
     show(next)
     history.remember(before)
-    compute({ held: next, final: true })
+    settleChange(next)
   }
 
   const change = (edit: (plan: Plan) => Plan) => changeBoth((now) => ({ ...now, plan: edit(now.plan) }))
@@ -178,36 +193,39 @@ export const useJob = defineStore('job', () => {
   /** Shows a plan while something is dragged; {@link drop} ends it. */
   function drag(next: Plan) {
     plan.value = next
+    look()
+  }
+
+  /** What the core makes of things as they stand, without saving. */
+  function look() {
     const now = held()
-    if (now) compute({ held: now, final: false })
+    if (now) compute({ held: now })
   }
 
   function dragLand(next: Land) {
     land.value = next
-    const now = held()
-    if (now) compute({ held: now, final: false })
+    look()
   }
 
   function drop(before: Held) {
     const now = held()
     if (!now || same(before, now)) return
     history.remember(before)
-    compute({ held: now, final: true })
+    settleChange(now)
   }
 
   function step(next: Held | undefined) {
     if (!next) return
     show(next)
     selected.value = null
-    compute({ held: next, final: true })
+    settleChange(next)
   }
 
   async function addReadings(fresh: Reading[]) {
     const path = { params: { path: { id: id.value } }, body: fresh }
     readings.value = await ask(client.POST('/api/jobs/{id}/readings', path))
     triggerRef(plan)
-    const now = held()
-    if (now) compute({ held: now, final: false })
+    look()
   }
 
   /** After a stale save: theirs, or mine on top. */
@@ -251,9 +269,10 @@ export const useJob = defineStore('job', () => {
     if (next !== before.plan) history.remember(before)
     planSave.start(state.saveNo)
     revision.value = state.revision
+    wanted.value = null
     sound = { plan: next, land: before.land }
     show(sound)
-    compute({ held: sound, final: false })
+    compute({ held: sound })
     kept.keep()
   }
 
@@ -270,15 +289,17 @@ export const useJob = defineStore('job', () => {
     planSave.start(state.saveNo)
     revision.value = state.revision
     if (land.value) {
+      wanted.value = null
       sound = { plan: state.plan, land: land.value }
       show(sound)
-      compute({ held: sound, final: false })
+      compute({ held: sound })
       kept.keep()
     }
   }
 
   async function saveNow() {
     void kept.write()
+    if (wanted.value) offer(wanted.value, sound)
     await Promise.all([planSave.flush(), landSave.flush()])
   }
 
@@ -304,15 +325,9 @@ export const useJob = defineStore('job', () => {
     units,
     line,
     testPoints,
-    saveState: computed(() => WORST.find((s) => s === planSave.state.value || s === landSave.state.value)!),
-    savedAt: computed(
-      () =>
-        [planSave.savedAt.value, landSave.savedAt.value]
-          .filter((t) => t !== null)
-          .sort()
-          .at(-1) ?? null,
-    ),
-    conflict: computed(() => planSave.conflict.value ?? landSave.conflict.value),
+    saveState: computed(() => (both.state.value === 'saved' && wanted.value ? 'waiting' : both.state.value)),
+    savedAt: both.savedAt,
+    conflict: both.conflict,
     saveNow,
     saveNamed,
     restore,

@@ -1,7 +1,9 @@
-import type { Ref } from 'vue'
+import { computed, type Ref } from 'vue'
 import { ask, client } from '@/api/client'
 import type { Land, Plan } from '@/api/types'
-import { useAutosave } from './useAutosave'
+import { useAutosave, type SaveState } from './useAutosave'
+
+const WORST: SaveState[] = ['conflict', 'refused', 'away', 'saving', 'waiting', 'saved']
 
 /** Where the plan of a job and the land of its property are saved, each by itself. */
 export function useSaves(
@@ -32,5 +34,17 @@ export function useSaves(
         }),
       ),
   })
-  return { planSave, landSave }
+  /** Both as one, because to the person at the plan they are one: the worse state, the later time. */
+  const both = {
+    state: computed(() => WORST.find((s) => s === planSave.state.value || s === landSave.state.value)!),
+    savedAt: computed(
+      () =>
+        [planSave.savedAt.value, landSave.savedAt.value]
+          .filter((t) => t !== null)
+          .sort()
+          .at(-1) ?? null,
+    ),
+    conflict: computed(() => planSave.conflict.value ?? landSave.conflict.value),
+  }
+  return { planSave, landSave, both }
 }

@@ -1,7 +1,6 @@
-import Layer from 'ol/layer/Layer'
 import { apply, compose, create } from 'ol/transform'
-import Source from 'ol/source/Source'
 import type { Layout, Position } from '@/api/types'
+import { sheetLayer } from './sheetLayer'
 import { palette } from './symbols'
 
 const CELL_PX = 3
@@ -20,9 +19,6 @@ interface Dots {
  * features spends its time on features nobody can tell apart.
  */
 export function postLayer(layout: () => Layout | undefined, project: (at: Position) => Position) {
-  const canvas = document.createElement('canvas')
-  canvas.style.position = 'absolute'
-  canvas.style.pointerEvents = 'none'
   const transform = create()
   let dots: Dots | null = null
   let taken = new Uint8Array(0)
@@ -44,29 +40,13 @@ export function postLayer(layout: () => Layout | undefined, project: (at: Positi
     return { layout: now, data, spacing }
   }
 
-  return new Layer({
-    source: new Source({}),
-    render: (frame) => {
-      const [width, height] = frame.size as [number, number]
-      const ratio = frame.pixelRatio
-      if (canvas.width !== width * ratio || canvas.height !== height * ratio) {
-        canvas.width = width * ratio
-        canvas.height = height * ratio
-        canvas.style.width = `${width}px`
-        canvas.style.height = `${height}px`
-      }
-      const context = canvas.getContext('2d')
-      const now = layout()
-      if (!context) return canvas
-      context.setTransform(ratio, 0, 0, ratio, 0, 0)
-      context.clearRect(0, 0, width, height)
-      if (!now) return canvas
-      if (dots?.layout !== now) dots = collect(now)
-      const { center, resolution } = frame.viewState
-      compose(transform, width / 2, height / 2, 1 / resolution, -1 / resolution, 0, -center[0]!, -center[1]!)
-      draw(context, dots, resolution, width, height)
-      return canvas
-    },
+  return sheetLayer((context, frame, width, height) => {
+    const now = layout()
+    if (!now) return
+    if (dots?.layout !== now) dots = collect(now)
+    const { center, resolution } = frame.viewState
+    compose(transform, width / 2, height / 2, 1 / resolution, -1 / resolution, 0, -center[0]!, -center[1]!)
+    draw(context, dots, resolution, width, height)
   })
 
   function draw(

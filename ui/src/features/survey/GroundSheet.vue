@@ -3,7 +3,7 @@ import { computed, ref } from 'vue'
 import type { Underlay } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
 import { useTool } from '@/features/plan/tool'
-import { lengthText, parseLengthM, unitM } from '@/shared/units'
+import { lengthText, parseLengthM, stationText, unitM } from '@/shared/units'
 
 const job = useJob()
 const { draw } = useTool()
@@ -94,10 +94,9 @@ const source = computed(() =>
     <h3 class="mt-4">Terrain grid</h3>
     <template v-if="job.land?.grid">
       <p class="small">
-        {{ job.land.grid.name || 'grid' }}: {{ job.land.grid.columns }} × {{ job.land.grid.rows }} cells of
-        about {{ lengthText(job.land.grid.cellDeg * 111200, job.units) }},
-        {{ job.land.grid.lowestM.toFixed(0) }} to {{ job.land.grid.highestM.toFixed(0) }} m,
-        {{ job.land.grid.gaps }} without a height.
+        {{ job.land.grid.name || 'grid' }}: {{ job.land.grid.columns }} × {{ job.land.grid.rows }} cells,
+        {{ stationText(job.land.grid.lowestM, job.units) }} to
+        {{ stationText(job.land.grid.highestM, job.units) }} high, {{ job.land.grid.gaps }} without a height.
       </p>
       <button class="link" @click="job.changeLand((l) => ({ ...l, grid: null }))">Take it away</button>
     </template>

@@ -146,7 +146,15 @@ public final class Rulebook {
             practice("Q1", "A rectangle is square when its diagonals are equal; 3, 4 and 5 make a right angle."),
             rule(
                     "Q2",
-                    "A taped length is trusted to 10 mm and 0.5 mm in each metre, a paced one to 5 %, an offset to 50 mm.",
+                    "A taped length is trusted to 10 mm and 0.5 mm in each metre, a paced one to 5 %, an offset to 50 mm; three standard deviations from what the others say is suspicious.",
+                    CONVENTION),
+            rule(
+                    "Q3",
+                    "Set-out ties reach at most 200 m, those within a 50 m tape count most; services within 30 m of a post are asked about.",
+                    CONVENTION),
+            rule(
+                    "Q4",
+                    "Day one: taped lengths hold and corners move as little as they allow; lengths no corners meet within 20 mm contradict each other.",
                     CONVENTION));
 
     private static final Map<String, Rule> BY_ID = byId();

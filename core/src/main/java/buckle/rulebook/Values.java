@@ -99,6 +99,34 @@ public final class Values {
     /** P9: middle posts set back 2 in where insulators sit on the side of corner posts. */
     public static final double P9_SET_BACK_M = Lengths.in(2);
 
+    /** Q2: standard deviation of a taped length, 10 mm and 0.5 mm in each metre. */
+    public static double q2TapeSigmaM(double lengthM) {
+        return 0.010 + 0.0005 * lengthM;
+    }
+
+    /** Q2: standard deviation of a paced length, 5 % and never better than a tape. */
+    public static double q2PaceSigmaM(double lengthM) {
+        return Math.max(q2TapeSigmaM(lengthM), 0.05 * lengthM);
+    }
+
+    /** Q2: standard deviation of an offset. */
+    public static final double Q2_OFFSET_SIGMA_M = 0.05;
+
+    /** Q2: a measure so many standard deviations from what the others say is suspicious. */
+    public static final double Q2_SUSPICIOUS_SIGMAS = 3;
+
+    /** Q3: a tie is at most this long. */
+    public static final double Q3_FURTHEST_TIE_M = 200;
+
+    /** Q3: a tape reaches this far in one pull; longer ties count less. */
+    public static final double Q3_TAPE_M = 50;
+
+    /** Q3: services this near to a post are asked about. */
+    public static final double Q3_ASK_WITHIN_M = 30;
+
+    /** Q4: taped lengths that no corners meet within this contradict each other. */
+    public static final double Q4_CONTRADICTS_M = 0.02;
+
     /** V10: met from the need up, warn from this share of it, broken below. */
     public static final double V10_WARN_SHARE = 0.85;
 }

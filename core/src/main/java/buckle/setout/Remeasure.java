@@ -1,5 +1,6 @@
 package buckle.setout;
 
+import buckle.rulebook.Values;
 import buckle.site.BadInput;
 import buckle.site.Corner;
 import buckle.site.CutOut;
@@ -23,7 +24,6 @@ import java.util.List;
 public final class Remeasure {
     private static final int MOST_ROUNDS = 20_000;
     private static final double STILL_M = 1e-6;
-    private static final double CANNOT_M = 0.02;
 
     private Remeasure() {}
 
@@ -159,7 +159,7 @@ public final class Remeasure {
         List<Compared> compared = new ArrayList<>();
         for (Taped t : measures) {
             double now = distance(at, t);
-            fits &= Math.abs(now - t.distanceM()) <= CANNOT_M;
+            fits &= Math.abs(now - t.distanceM()) <= Values.Q4_CONTRADICTS_M;
             compared.add(new Compared(t.from(), t.to(), distance(plan, t), t.distanceM(), now));
         }
         FenceLine moved = carried(line, line.withCorners(corners), plane);

@@ -30,15 +30,6 @@ import java.util.Set;
 
 /** Makes the set-out sheet of a layout. */
 public final class SetOutPlanner {
-    /** A tape reaches this far in one pull; further ties are worse. */
-    private static final double TAPE_M = 50;
-
-    /** Two pulls of a long tape; beyond that a tie checks nothing. */
-    private static final double FURTHEST_TIE_M = 200;
-
-    /** Services and lines this near to a post are asked about. */
-    private static final double NEAR_M = 30;
-
     private static final double SAME_PLACE_M = 0.1;
     private static final int MOST_TIES_LOOKED_AT = 60;
 
@@ -161,7 +152,7 @@ public final class SetOutPlanner {
     /** The two standing marks that fix a place best: arcs that cross near a right angle, within reach of a tape. */
     private List<Tie> ties(PlanePoint at) {
         List<Standing> near = standing.stream()
-                .filter(s -> s.at().distanceM(at) > SAME_PLACE_M && s.at().distanceM(at) <= FURTHEST_TIE_M)
+                .filter(s -> s.at().distanceM(at) > SAME_PLACE_M && s.at().distanceM(at) <= Values.Q3_FURTHEST_TIE_M)
                 .sorted((a, b) -> Double.compare(a.at().distanceM(at), b.at().distanceM(at)))
                 .limit(MOST_TIES_LOOKED_AT)
                 .toList();
@@ -193,7 +184,7 @@ public final class SetOutPlanner {
         double db = b.distanceM(at);
         double cross = (a.eastM() - at.eastM()) * (b.northM() - at.northM())
                 - (a.northM() - at.northM()) * (b.eastM() - at.eastM());
-        return Math.abs(cross) / (da * db) * Math.min(1, TAPE_M / Math.max(da, db));
+        return Math.abs(cross) / (da * db) * Math.min(1, Values.Q3_TAPE_M / Math.max(da, db));
     }
 
     /** What stands between two strong posts: braces, and line posts at their even spacing. */
@@ -297,7 +288,8 @@ public final class SetOutPlanner {
     private boolean near(LandFeature f) {
         return layout.lines().stream()
                 .flatMap(l -> l.posts().stream())
-                .anyMatch(p -> Contacts.distanceM(f, GeoPoint.of(p.lonDeg(), p.latDeg()), plane) <= NEAR_M);
+                .anyMatch(p ->
+                        Contacts.distanceM(f, GeoPoint.of(p.lonDeg(), p.latDeg()), plane) <= Values.Q3_ASK_WITHIN_M);
     }
 
     private static String note(LandFeature f) {

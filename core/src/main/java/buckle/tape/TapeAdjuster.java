@@ -1,5 +1,6 @@
 package buckle.tape;
 
+import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
@@ -18,7 +19,6 @@ import java.util.OptionalDouble;
 
 /** Adjusts a tape book and says how far it can be trusted, which measure to doubt and what to tape next. */
 public final class TapeAdjuster {
-    private static final double SUSPICIOUS = 3;
     private static final double CHECKED = 0.001;
     /** Squared residuals by their sigmas, a measure: a sheet that comes out so lies on a wrong side somewhere. */
     private static final double HOPELESS = 100;
@@ -236,7 +236,7 @@ public final class TapeAdjuster {
                 .filter(r -> r.doubt().isPresent())
                 .sorted(Comparator.comparingDouble((RowResult r) -> -r.doubt().getAsDouble()))
                 .toList();
-        if (doubted.isEmpty() || doubted.getFirst().doubt().getAsDouble() < SUSPICIOUS) {
+        if (doubted.isEmpty() || doubted.getFirst().doubt().getAsDouble() < Values.Q2_SUSPICIOUS_SIGMAS) {
             verdicts.add(new Verdict(
                     Kind.GOOD,
                     "All measures agree as well as a tape does: "
@@ -299,7 +299,7 @@ public final class TapeAdjuster {
                         && placer.placed(j)
                         && used.stream().noneMatch(o -> touches(o, a) && touches(o, b))) {
                     double d = Math.hypot(xy[2 * j] - xy[2 * i], xy[2 * j + 1] - xy[2 * i + 1]);
-                    candidates.add(new Observation(-1, Observation.Kind.DISTANCE, i, j, -1, d, 0.010 + 0.0005 * d));
+                    candidates.add(new Observation(-1, Observation.Kind.DISTANCE, i, j, -1, d, Values.q2TapeSigmaM(d)));
                 }
             }
         }

@@ -1,5 +1,6 @@
 package buckle.tape;
 
+import buckle.rulebook.Values;
 import buckle.site.BadInput;
 import buckle.site.Problem;
 import buckle.units.Lengths;
@@ -17,10 +18,6 @@ import java.util.regex.Pattern;
 final class TapeReader {
     static final int MOST_POINTS = 200;
     static final int MOST_ROWS = 2000;
-    private static final double TAPE_M = 0.010;
-    private static final double TAPE_PER_M = 0.0005;
-    private static final double PACE_SHARE = 0.05;
-    private static final double OFFSET_M = 0.05;
     private static final double LONGEST_M = 20_000;
     private static final Pattern PACES = Pattern.compile("^(\\d+(?:[.,]\\d+)?)\\s*(?:p|pace|paces|step|steps)$");
     /** A note such as “along front”, where front is the note of another row, or “along A–B”. */
@@ -112,7 +109,7 @@ final class TapeReader {
             return;
         }
         measuredM.set(i, d);
-        double sigma = paced ? Math.max(TAPE_M, PACE_SHARE * d) : TAPE_M + TAPE_PER_M * d;
+        double sigma = paced ? Values.q2PaceSigmaM(d) : Values.q2TapeSigmaM(d);
         int from = number(row.from());
         int to = number(row.to());
         String towards =
@@ -150,7 +147,7 @@ final class TapeReader {
         int from = number(row.from());
         int to = number(row.to());
         observations.add(new Observation(i, Observation.Kind.ALONG, from, to, third, d, sigma));
-        observations.add(new Observation(i, Observation.Kind.OFF, from, to, third, right, OFFSET_M));
+        observations.add(new Observation(i, Observation.Kind.OFF, from, to, third, right, Values.Q2_OFFSET_SIGMA_M));
     }
 
     private int number(String point) {

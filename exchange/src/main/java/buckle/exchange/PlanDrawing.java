@@ -12,6 +12,7 @@ import buckle.layout.PostKind;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
+import buckle.units.Lengths;
 import buckle.units.UnitSystem;
 import java.awt.BasicStroke;
 import java.awt.Color;
@@ -251,7 +252,7 @@ final class PlanDrawing {
     }
 
     private void bar(Graphics2D g, double height, double pxPerM) {
-        double unit = units == UnitSystem.METRIC ? 1 : 0.3048;
+        double unit = units == UnitSystem.METRIC ? 1 : Lengths.M_PER_FT;
         double least = 90 / pxPerM / unit;
         double power = Math.pow(10, Math.floor(Math.log10(least)));
         double step = power * (least <= power ? 1 : least <= 2 * power ? 2 : least <= 5 * power ? 5 : 10);
