@@ -7,9 +7,19 @@ import { addFeature } from '@/features/job/landEdit'
 import { latestOnly } from '@/shared/latest'
 import { design, plan } from './fixtures'
 
-/** A small stand-in for the server: holds one plan and its readings, and can be away, refuse or be ahead. */
+let servers = 0
+/** Questions the stand-in has not answered yet. */
+let busy = 0
+
+/**
+ * A small stand-in for the server: holds one plan and its readings, and can be away, refuse or be ahead. Its job has a name
+ * of its own, so that a save left under way by one test is a stranger to the next.
+ */
 function fakeServer() {
+  const jobId = `j${++servers}`
+  const propertyId = `p${servers}`
   const state = {
+    jobId,
     saveNo: 1,
     plan: plan(),
     landSaveNo: 1,
@@ -27,8 +37,18 @@ function fakeServer() {
       headers: { 'Content-Type': status < 400 ? 'application/json' : 'application/problem+json' },
     })
   vi.stubGlobal('fetch', async (request: Request) => {
+    busy++
+    try {
+      return await respond(request)
+    } finally {
+      busy--
+    }
+  })
+  async function respond(request: Request) {
     if (state.away) throw new TypeError('no way there')
     const path = new URL(request.url).pathname
+    const named = /^\/api\/(?:jobs|properties)\/([^/]+)/.exec(path)?.[1]
+    if (named && named !== jobId && named !== propertyId) return json(404, { detail: 'not here', errors: [] })
     const body = request.method === 'GET' ? null : await request.clone().json()
     if (path.endsWith('/design')) {
       state.designs++
@@ -54,7 +74,7 @@ function fakeServer() {
         usual: plan().spec,
       })
     if (path === '/api/jobs')
-      return json(200, [{ id: 'j', name: 'Job', client: '', property: '', propertyId: 'p' }])
+      return json(200, [{ id: jobId, name: 'Job', client: '', property: '', propertyId }])
     if (path.endsWith('/land')) {
       if (request.method === 'PUT') {
         const save = body as { baseSaveNo: number; land: Land }
@@ -65,7 +85,7 @@ function fakeServer() {
         state.land = save.land
       }
       return json(200, {
-        propertyId: 'p',
+        propertyId,
         client: '',
         name: '',
         revision: 1,
@@ -84,7 +104,7 @@ function fakeServer() {
       state.plan = save.plan
     }
     return json(200, { revision: 2, saveNo: state.saveNo, plan: state.plan, savedAt: '2026-11-01T10:00:00Z' })
-  })
+  }
   return state
 }
 
@@ -97,8 +117,9 @@ const noLand: Land = {
   tapes: [],
 }
 
+/** Waits until nothing has been asked for a while, however slow the machine is. */
 const settle = async () => {
-  for (let i = 0; i < 60; i++) await new Promise((r) => setTimeout(r, 4))
+  for (let quiet = 0; quiet < 12; quiet = busy ? 0 : quiet + 1) await new Promise((r) => setTimeout(r, 5))
 }
 const corner = { kind: 'corner', lineId: 'line-1', id: 'c2' } as const
 
@@ -114,7 +135,7 @@ describe('the open job', () => {
   async function opened() {
     const { useJob } = await import('@/features/job/jobStore')
     const job = useJob()
-    await job.load('j')
+    await job.load(server.jobId)
     await settle()
     return job
   }
@@ -203,19 +224,19 @@ describe('the open job', () => {
     await settle()
     await job.saveNow()
     expect(job.saveState).toBe('away')
-    expect(JSON.parse(localStorage.getItem('buckle.draft.j')!).doc.spec.units).toBe('METRIC')
+    expect(JSON.parse(localStorage.getItem(`buckle.draft.${server.jobId}`)!).doc.spec.units).toBe('METRIC')
     server.away = false
     setActivePinia(createPinia())
     const again = await opened()
     expect(again.plan?.spec.units).toBe('METRIC')
     await again.saveNow()
     expect(server.plan.spec.units).toBe('METRIC')
-    expect(localStorage.getItem('buckle.draft.j')).toBeNull()
+    expect(localStorage.getItem(`buckle.draft.${server.jobId}`)).toBeNull()
   })
 
   it('hands a plan left in the browser to the server to keep, when somebody saved in between', async () => {
     const left = withSpec(plan(), { ringClosed: true })
-    localStorage.setItem('buckle.draft.j', JSON.stringify({ saveNo: 1, plan: left }))
+    localStorage.setItem(`buckle.draft.${server.jobId}`, JSON.stringify({ saveNo: 1, plan: left }))
     server.saveNo = 4
     const job = await opened()
     await job.saveNow()
@@ -225,13 +246,13 @@ describe('the open job', () => {
 
   it('says nothing of a plan left in the browser that the server has already', async () => {
     const { spec, site } = plan()
-    localStorage.setItem('buckle.draft.j', JSON.stringify({ saveNo: 1, plan: { spec, site } }))
+    localStorage.setItem(`buckle.draft.${server.jobId}`, JSON.stringify({ saveNo: 1, plan: { spec, site } }))
     server.saveNo = 4
     const job = await opened()
     await job.saveNow()
     expect(job.saveState).toBe('saved')
     expect(server.saves).toBe(0)
-    expect(localStorage.getItem('buckle.draft.j')).toBeNull()
+    expect(localStorage.getItem(`buckle.draft.${server.jobId}`)).toBeNull()
   })
 
   it('stops at a stale save and settles it either way', async () => {
@@ -256,7 +277,7 @@ describe('readings', () => {
     const server = fakeServer()
     const { useJob } = await import('@/features/job/jobStore')
     const job = useJob()
-    await job.load('j')
+    await job.load(server.jobId)
     await settle()
     const draft = useReadingDraft()
     draft.kv.value = '6.1'
