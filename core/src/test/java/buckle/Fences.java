@@ -33,7 +33,7 @@ public final class Fences {
     }
 
     public static Gate gate(String id, GateKind kind, double eastM, double northM, double openingM) {
-        return new Gate(id, "gate " + id, kind, at(eastM, northM), openingM);
+        return Gate.of(id, "gate " + id, kind, at(eastM, northM), openingM);
     }
 
     public static CutOut cutOut(String id, double eastM, double northM) {

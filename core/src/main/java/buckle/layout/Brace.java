@@ -1,4 +1,25 @@
 package buckle.layout;
 
-/** An H brace: a rail from the strong post to the brace post, a diagonal from the strong post's foot to the brace post's top. */
-public record Brace(double strongStationM, double braceStationM, double railM) {}
+import buckle.spec.BraceKind;
+import java.util.List;
+
+/**
+ * What holds one end of a pull: a rail from the strong post to the brace post with a diagonal from the strong post's foot to
+ * the brace post's top, or another kind.
+ *
+ * @param braceStationM the post or foot furthest from the strong post; the strong post itself when there is none
+ * @param railM of each rail, 0 without
+ * @param load what it carries as built
+ * @param schools the same end with the rail of each school
+ */
+public record Brace(
+        double strongStationM,
+        double braceStationM,
+        double railM,
+        BraceKind kind,
+        BraceLoad load,
+        List<BraceLoad> schools) {
+    public Brace {
+        schools = List.copyOf(schools);
+    }
+}

@@ -1,13 +1,17 @@
 package buckle.layout;
 
+import buckle.site.GeoPoint;
 import buckle.spec.GroundSchool;
+import java.util.List;
 
 /**
  * The energizer, its way to the fence, and its ground.
  *
  * @param assumed true when no energizer stands on the plan and the start of the first line was taken
- * @param leadOutM straight way from energizer to fence, without spare
+ * @param leadOutM allowed way from energizer to fence, without spare
+ * @param path that way, round what is in it
  * @param rods ground rods by the chosen school, and each one's length
+ * @param schools rods by every school
  */
 public record FeedPlace(
         boolean assumed,
@@ -17,6 +21,16 @@ public record FeedPlace(
         String lineId,
         double stationM,
         double leadOutM,
+        List<GeoPoint> path,
         GroundSchool school,
         int rods,
-        double rodM) {}
+        double rodM,
+        List<RodCount> schools) {
+    public FeedPlace {
+        path = List.copyOf(path);
+        schools = List.copyOf(schools);
+    }
+
+    /** Ground rods by one school. */
+    public record RodCount(GroundSchool school, int rods, double rodM) {}
+}

@@ -1,5 +1,7 @@
 package buckle.layout;
 
+import buckle.land.Land;
+import buckle.layout.FeedPlace.RodCount;
 import buckle.rulebook.Values;
 import buckle.site.EnergizerPlace;
 import buckle.site.GeoPoint;
@@ -7,7 +9,10 @@ import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Site;
 import buckle.site.Stationing;
+import buckle.spec.GroundSchool;
 import buckle.spec.Spec;
+import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 
 /** Where the energizer meets the fence, and how many ground rods it takes by the chosen school. */
@@ -16,10 +21,13 @@ final class FeedPlanner {
 
     private FeedPlanner() {}
 
-    static FeedPlace plan(Site site, Spec spec, LocalPlane plane, List<LineLayer> layers, List<LineLayout> lines) {
+    static FeedPlace plan(
+            Site site, Spec spec, LocalPlane plane, Land land, List<LineLayer> layers, List<LineLayout> lines) {
         EnergizerPlace energizer = site.energizer().orElse(null);
-        double rodM = rodM(spec);
-        int rods = rods(spec, lines, rodM);
+        List<RodCount> schools = Arrays.stream(GroundSchool.values())
+                .map(s -> rods(s, spec, lines))
+                .toList();
+        RodCount chosen = schools.get(spec.feed().groundSchool().ordinal());
         if (energizer == null) {
             GeoPoint start = site.lines().getFirst().corners().getFirst().at();
             return new FeedPlace(
@@ -30,18 +38,31 @@ final class FeedPlanner {
                     lines.getFirst().lineId(),
                     0,
                     0,
-                    spec.feed().groundSchool(),
-                    rods,
-                    rodM);
+                    List.of(),
+                    chosen.school(),
+                    chosen.rods(),
+                    chosen.rodM(),
+                    schools);
         }
         PlanePoint at = plane.toPlane(energizer.at());
+        LeadOut leadOut = new LeadOut(land, plane);
         int nearest = 0;
         Stationing.Place best = layers.getFirst().stationing().nearest(at);
-        for (int i = 1; i < layers.size(); i++) {
-            Stationing.Place place = layers.get(i).stationing().nearest(at);
-            if (place.offsetM() < best.offsetM()) {
-                best = place;
-                nearest = i;
+        LeadOut.Way way = leadOut.way(at, layers.getFirst().stationing().at(best.stationM()));
+        for (int i = 0; i < layers.size(); i++) {
+            Stationing stationing = layers.get(i).stationing();
+            List<Double> stations =
+                    new ArrayList<>(way.points().size() == 2 ? List.of() : stationing.cornerStationsM());
+            stations.addFirst(stationing.nearest(at).stationM());
+            for (double station : stations) {
+                if (at.distanceM(stationing.at(station)) < way.lengthM()) {
+                    LeadOut.Way other = leadOut.way(at, stationing.at(station));
+                    if (other.lengthM() < way.lengthM()) {
+                        way = other;
+                        best = stationing.nearest(stationing.at(station));
+                        nearest = i;
+                    }
+                }
             }
         }
         LineLayout line = lines.get(nearest);
@@ -52,10 +73,12 @@ final class FeedPlanner {
                 energizer.at().latDeg(),
                 line.lineId(),
                 clearOfGates(line, atCorner(line, best.stationM())),
-                best.offsetM(),
-                spec.feed().groundSchool(),
-                rods,
-                rodM);
+                way.lengthM(),
+                way.points().stream().map(plane::toGeo).toList(),
+                chosen.school(),
+                chosen.rods(),
+                chosen.rodM(),
+                schools);
     }
 
     /** A feed within a metre of a line's end is at that end; the end of a closed line is its start. */
@@ -78,20 +101,16 @@ final class FeedPlanner {
         return stationM;
     }
 
-    private static double rodM(Spec spec) {
-        return switch (spec.feed().groundSchool()) {
-            case ONE_LONG_ROD -> Values.G3_ROD_M;
-            case THREE_RODS, BY_AREA, BY_JOULES -> Values.G1_ROD_M;
-        };
-    }
-
-    private static int rods(Spec spec, List<LineLayout> lines, double rodM) {
-        return switch (spec.feed().groundSchool()) {
-            case THREE_RODS -> Values.G1_RODS;
-            case ONE_LONG_ROD -> 1;
-            case BY_AREA -> byArea(areaM2(lines));
-            case BY_JOULES ->
-                (int) Math.max(1, Math.ceil(Values.G4_ROD_M_PER_J * spec.feed().outputJ() / rodM - 1e-9));
+    private static RodCount rods(GroundSchool school, Spec spec, List<LineLayout> lines) {
+        return switch (school) {
+            case THREE_RODS -> new RodCount(school, Values.G1_RODS, Values.G1_ROD_M);
+            case ONE_LONG_ROD -> new RodCount(school, 1, Values.G3_ROD_M);
+            case BY_AREA -> new RodCount(school, byArea(areaM2(lines)), Values.G1_ROD_M);
+            case BY_JOULES -> {
+                double lengthM = Values.G4_ROD_M_PER_J * spec.feed().outputJ();
+                yield new RodCount(
+                        school, (int) Math.max(1, Math.ceil(lengthM / Values.G1_ROD_M - 1e-9)), Values.G1_ROD_M);
+            }
         };
     }
 

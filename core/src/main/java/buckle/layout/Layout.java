@@ -11,11 +11,15 @@ public record Layout(
         Optional<FeedPlace> feed,
         List<Section> sections,
         List<TestPoint> testPoints,
+        List<Joint> joints,
+        List<Sign> signs,
         List<Finding> findings) {
     public Layout {
         lines = List.copyOf(lines);
         sections = List.copyOf(sections);
         testPoints = List.copyOf(testPoints);
+        joints = List.copyOf(joints);
+        signs = List.copyOf(signs);
         findings = List.copyOf(findings);
     }
 

@@ -3,7 +3,6 @@ package buckle.layout;
 import buckle.land.Contacts;
 import buckle.land.Surroundings;
 import buckle.site.FenceLine;
-import buckle.site.GateKind;
 import buckle.site.LocalPlane;
 import buckle.site.Site;
 import buckle.site.Tees;
@@ -38,17 +37,22 @@ public final class LayoutPlanner {
             lines.add(layer.layOut());
         }
         if (lines.isEmpty()) {
-            return new Layout(plane.origin(), lines, Optional.empty(), List.of(), List.of(), findings);
+            return new Layout(
+                    plane.origin(), lines, Optional.empty(), List.of(), List.of(), List.of(), List.of(), findings);
         }
-        FeedPlace feed = FeedPlanner.plan(site, spec, plane, layers, lines);
+        FeedPlace feed = FeedPlanner.plan(site, spec, plane, around.land(), layers, lines);
         Network.Result network = Network.of(lines, layers, tees, feed, spec.ringClosed(), plane);
         findings.addAll(network.findings());
         feedFindings(feed, spec, lines, findings);
-        gateFindings(lines, findings);
+        GateFindings.of(layers, lines, new FedSide(lines, tees, feed), spec, findings);
+        ScheduleFindings.of(layers, lines, spec, plane, findings);
         findings.addAll(LandFindings.of(layers, lines, feed, around, spec, plane));
         cautions(lines, findings);
         List<TestPoint> points = TestPoints.of(lines, layers, feed, network, plane);
-        return new Layout(plane.origin(), lines, Optional.of(feed), network.sections(), points, findings);
+        List<Joint> joints = Wiring.of(lines, tees, feed, spec);
+        List<Sign> signs = Signs.of(layers, lines, spec);
+        return new Layout(
+                plane.origin(), lines, Optional.of(feed), network.sections(), points, joints, signs, findings);
     }
 
     private static void feedFindings(FeedPlace feed, Spec spec, List<LineLayout> lines, List<Finding> findings) {
@@ -86,30 +90,15 @@ public final class LayoutPlanner {
         }
     }
 
-    private static void gateFindings(List<LineLayout> lines, List<Finding> findings) {
-        for (LineLayout line : lines) {
-            for (GatePlace gate : line.gates()) {
-                if (gate.kind() == GateKind.HANDLE) {
-                    findings.add(
-                            Finding.at(
-                                    "J2",
-                                    Severity.NOTE,
-                                    line.lineId(),
-                                    gate.fromM(),
-                                    gate.name()
-                                            + ": hang the handles on the dead side. What lies beyond is dead while it is open."));
-                }
-            }
-        }
-    }
-
     private static void cautions(List<LineLayout> lines, List<Finding> findings) {
         caution(findings, "C1", "Feed the fence from a certified energizer only, never from the mains.");
         caution(findings, "C6", "Have buried water, power, gas and telephone lines located before anything is driven.");
         caution(findings, "C8", "Wear eye and hand protection when cutting or straining wire.");
         caution(findings, "C4", "Warning signs at gates, at public access and along the line, as the local code says.");
         caution(findings, "C7", "Energizer off and isolated before hands go on the wire.");
-        boolean cable = lines.stream().flatMap(l -> l.gates().stream()).anyMatch(g -> g.kind() == GateKind.SWING);
+        boolean cable = lines.stream()
+                .flatMap(l -> l.gates().stream())
+                .anyMatch(g -> g.kind().cabled());
         if (cable) {
             caution(findings, "C9", "Cable under gates is rated for the fence voltage; mains cable is not.");
         }

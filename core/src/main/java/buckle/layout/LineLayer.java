@@ -3,29 +3,37 @@ package buckle.layout;
 import buckle.land.Contact;
 import buckle.land.Contacts;
 import buckle.land.Terrain;
+import buckle.mechanics.Ground;
 import buckle.site.Corner;
 import buckle.site.CutOut;
 import buckle.site.FenceLine;
 import buckle.site.Gate;
-import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Polylines;
 import buckle.site.Stationing;
 import buckle.site.Tees;
+import buckle.spec.BraceKind;
 import buckle.spec.Spec;
+import buckle.spec.WireSchedule;
+import buckle.units.Forces;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** Lays out one line: strong posts where it turns, ends or opens, braces in each pull, line posts evened between. */
 final class LineLayer {
     /** A gate post stands at least this far from a corner post, if the side allows. */
     private static final double GATE_FROM_CORNER_M = 0.6;
 
-    private static final double SAME_PLACE_M = 0.05;
-    private static final double BRACE_ROOM_M = 0.5;
+    private static final double SAME_PLACE_M = Mark.SAME_PLACE_M;
+    /** A post wanted nearer than this to a strong one is not set. */
+    private static final double CROWDED_M = 1;
 
     private final FenceLine line;
     private final Spec spec;
@@ -36,9 +44,11 @@ final class LineLayer {
     private final Terrain terrain;
     private final List<Contact> contacts;
     private final List<Brace> braces = new ArrayList<>();
-
-    /** A post that is fixed before line posts are evened out. */
-    private record Mark(double stationM, PostKind kind, String label, double deflectionDeg, boolean ends) {}
+    private final List<Bend> bends = new ArrayList<>();
+    private final WireSchedule schedule;
+    private final Pulling pulling;
+    private final Bracing bracing;
+    private final SoilAlong soil;
 
     /** @param branches tees of other lines on this one */
     LineLayer(
@@ -59,6 +69,10 @@ final class LineLayer {
                 line.corners().stream().map(c -> plane.toPlane(c.at())).toList();
         this.stationing = new Stationing(corners, line.closed());
         this.contacts = land.of(stationing);
+        this.schedule = spec.scheduleOf(line.id());
+        this.pulling = new Pulling(spec, schedule);
+        this.bracing = new Bracing(spec, schedule.topM(), pulling);
+        this.soil = new SoilAlong(contacts);
     }
 
     Stationing stationing() {
@@ -67,6 +81,10 @@ final class LineLayer {
 
     FenceLine line() {
         return line;
+    }
+
+    SoilAlong soil() {
+        return soil;
     }
 
     List<Contact> contacts() {
@@ -79,8 +97,23 @@ final class LineLayer {
         Profile profile = Profile.along(stationing, line.closed(), line.ground(), plane, terrain);
         gapFindings(profile);
         List<Mark> marks = marks(gates);
-        List<Pull> pulls = pulls(marks, gates, profile);
-        pulls.forEach(this::brace);
+        inline(marks, gates);
+        PostPlaces places = new PostPlaces(line, spec, stationing, plane);
+        places.lost()
+                .forEach(l -> findings.add(new Finding(
+                        "P19",
+                        Severity.WARN,
+                        Optional.of(line.id()),
+                        OptionalDouble.of(stationing
+                                .nearest(plane.toPlane(l.choice().from()))
+                                .stationM()),
+                        "The choice of posts “" + l.choice().reason() + "” is kept but not applied: " + l.why()
+                                + ". Move it or take it out.")));
+        List<Stop> stops = stops(marks, gates);
+        stops.forEach(this::brace);
+        List<Post> posts = posts(marks, gates, places, profile);
+        List<Pull> pulls = pulls(stops, posts, profile);
+        PostFindings.of(line, posts, braces, pulls, spec, soil, findings);
         double lengthM = stationing.lengthM();
         return new LineLayout(
                 line.id(),
@@ -93,7 +126,7 @@ final class LineLayer {
                 stationing.cornerStationsM(),
                 profile.points(),
                 profile.gaps(),
-                posts(marks, gates),
+                posts,
                 braces,
                 pulls,
                 gates,
@@ -105,7 +138,10 @@ final class LineLayer {
                                 c.feature().title(),
                                 c.fromM(),
                                 c.toM()))
-                        .toList());
+                        .toList(),
+                schedule,
+                bends,
+                stationing.cornerStationM(line.closingCornerIndex()));
     }
 
     private void gapFindings(Profile profile) {
@@ -190,6 +226,8 @@ final class LineLayer {
         for (int i = 0; i < count; i++) {
             marks.add(corner(i, count));
         }
+        bends.addAll(Bends.of(line, stationing, spec, pulling));
+        bends.forEach(this::bendNote);
         for (GatePlace gate : gates) {
             marks.add(new Mark(gate.fromM(), PostKind.GATE, gate.name(), 0, true));
             marks.add(new Mark(gate.toM(), PostKind.GATE, gate.name(), 0, true));
@@ -226,7 +264,7 @@ final class LineLayer {
         if (!line.closed() && (i == 0 || i == count - 1)) {
             return new Mark(station, PostKind.END, label, 0, true);
         }
-        boolean closing = line.closed() && i == 0;
+        boolean closing = line.closed() && i == line.closingCornerIndex();
         if (closing || turn >= spec.braces().braceFromDeg()) {
             return new Mark(station, PostKind.CORNER, label, deflectionDeg, true);
         }
@@ -257,13 +295,19 @@ final class LineLayer {
         return result;
     }
 
-    private List<Pull> pulls(List<Mark> marks, List<GatePlace> gates, Profile profile) {
+    /** A stretch of wire between two terminations. */
+    private record Stop(double fromM, double toM) {}
+
+    private List<Stop> stops(List<Mark> marks, List<GatePlace> gates) {
         List<Double> stops = new ArrayList<>(
                 marks.stream().filter(Mark::ends).map(Mark::stationM).toList());
-        if (line.closed()) {
+        List<Stop> result = new ArrayList<>();
+        if (line.closed() && !stops.isEmpty()) {
+            if (stops.getFirst() > SAME_PLACE_M) {
+                stops.addFirst(0.0);
+            }
             stops.add(stationing.lengthM());
         }
-        List<Pull> pulls = new ArrayList<>();
         int gate = 0;
         for (int i = 1; i < stops.size(); i++) {
             double from = stops.get(i - 1);
@@ -273,54 +317,158 @@ final class LineLayer {
             }
             boolean opening = gate < gates.size() && gates.get(gate).fromM() <= from + SAME_PLACE_M;
             if (!opening) {
-                pulls.add(new Pull(from, to, profile.slopeLengthM(from, to)));
+                result.add(new Stop(from, to));
             }
+        }
+        return result;
+    }
+
+    private List<Pull> pulls(List<Stop> stops, List<Post> posts, Profile profile) {
+        List<Pull> pulls = new ArrayList<>();
+        int at = 0;
+        for (Stop stop : stops) {
+            double widest = 0;
+            while (at < posts.size() && posts.get(at).stationM() < stop.fromM() - SAME_PLACE_M) {
+                at++;
+            }
+            double last = stop.fromM();
+            int i = at;
+            for (; i < posts.size() && posts.get(i).stationM() <= stop.toM() + SAME_PLACE_M; i++) {
+                widest = Math.max(widest, posts.get(i).stationM() - last);
+                last = posts.get(i).stationM();
+            }
+            widest = Math.max(widest, stop.toM() - last);
+            at = Math.max(at, i - 1);
+            pulls.add(pulling.pull(
+                    stop.fromM(), stop.toM(), profile.slopeLengthM(stop.fromM(), stop.toM()), widest, braces));
         }
         return pulls;
     }
 
-    private void brace(Pull pull) {
-        double rail = spec.braces().railSchool().railM(spec.schedule().topM());
+    /** B12: long straight pulls are parted evenly. */
+    private void inline(List<Mark> marks, List<GatePlace> gates) {
+        double most = spec.build().braces().inlineFromM();
+        for (Stop stop : stops(marks, gates)) {
+            int parts = (int) Math.ceil((stop.toM() - stop.fromM()) / most - 1e-9);
+            for (int k = 1; k < parts; k++) {
+                double at = stop.fromM() + (stop.toM() - stop.fromM()) * k / parts;
+                marks.removeIf(m -> !m.kind().strong() && Math.abs(m.stationM() - at) < CROWDED_M);
+                boolean taken = marks.stream().anyMatch(m -> Math.abs(m.stationM() - at) < CROWDED_M);
+                if (!taken) {
+                    marks.add(new Mark(at, PostKind.INLINE, "", 0, true));
+                }
+            }
+        }
+        marks.sort(Comparator.comparingDouble(Mark::stationM));
+    }
+
+    private void brace(Stop pull) {
+        BraceKind kind = bracing.kind();
+        double reach = bracing.reachM(kind);
         double room = pull.toM() - pull.fromM();
-        String rule = spec.braces().railSchool().rule();
-        if (room >= 2 * rail + BRACE_ROOM_M) {
-            braces.add(new Brace(pull.fromM(), pull.fromM() + rail, rail));
-            braces.add(new Brace(pull.toM(), pull.toM() - rail, rail));
-        } else if (room >= rail + BRACE_ROOM_M) {
-            braces.add(new Brace(pull.fromM(), pull.fromM() + rail, rail));
+        String rule = kind.framed() ? spec.braces().railSchool().rule() : kind.rule();
+        String what = kind.framed() ? text(bracing.railM()) + " brace" : kind.text();
+        double need = bracing.roomM(kind);
+        if (room >= need + reach) {
+            add(kind, pull.fromM(), 1);
+            add(kind, pull.toM(), -1);
+        } else if (room >= need) {
+            add(kind, pull.fromM(), 1);
+            add(BraceKind.NONE, pull.toM(), -1);
             warn(
                     rule,
                     pull.toM(),
-                    "Only one " + text(rail) + " brace fits between stations " + text(pull.fromM()) + " and "
-                            + text(pull.toM()) + ". Set a heavier post or a back-stake at the other end.");
+                    "Only one " + what + " fits between stations " + text(pull.fromM()) + " and " + text(pull.toM())
+                            + ". Set a heavier post or a back-stake at the other end.");
         } else {
+            add(BraceKind.NONE, pull.fromM(), 1);
+            add(BraceKind.NONE, pull.toM(), -1);
             warn(
                     rule,
                     pull.fromM(),
-                    "No " + text(rail) + " brace fits between stations " + text(pull.fromM()) + " and "
-                            + text(pull.toM()) + ". Both strong posts must hold by themselves.");
+                    "No " + what + " fits between stations " + text(pull.fromM()) + " and " + text(pull.toM())
+                            + ". Both strong posts must hold by themselves.");
         }
     }
 
-    private List<Post> posts(List<Mark> marks, List<GatePlace> gates) {
+    private void add(BraceKind kind, double strongM, int towards) {
+        Ground ground = soil.groundAt(strongM);
+        braces.add(bracing.brace(
+                kind, strongM, towards, ground, spec.build().posts().strongDepthM()));
+    }
+
+    private void bendNote(Bend bend) {
+        note(
+                "B10",
+                bend.fromM(),
+                "The outline bends by " + Math.round(bend.turnDeg()) + "° over " + bend.posts() + " posts to "
+                        + text(bend.toM()) + ": no corner is braced, each post takes "
+                        + Forces.text(bend.sideN(), spec.units()) + " sideways.");
+    }
+
+    private List<Post> posts(List<Mark> marks, List<GatePlace> gates, PostPlaces places, Profile profile) {
         List<Mark> fixed = new ArrayList<>(marks);
-        braces.forEach(b -> fixed.add(new Mark(b.braceStationM(), PostKind.BRACE, "", 0, false)));
+        for (Brace b : braces) {
+            int frames = b.kind().posts();
+            for (int k = 1; k <= frames; k++) {
+                double at = b.strongStationM() + (b.braceStationM() - b.strongStationM()) * k / frames;
+                fixed.removeIf(m -> m.kind() == PostKind.LINE && Math.abs(m.stationM() - at) < CROWDED_M);
+                fixed.add(Mark.of(PostKind.BRACE, at));
+            }
+        }
         fixed.sort(Comparator.comparingDouble(Mark::stationM));
-        List<Post> posts = new ArrayList<>();
-        int side = 0;
+        fixed = with(fixed, places.wanted(contacts, profile, marks), gates);
+        List<Mark> all = new ArrayList<>();
         for (int i = 0; i < fixed.size(); i++) {
             Mark mark = fixed.get(i);
-            side = add(posts, mark, side);
+            all.add(mark);
             boolean last = i == fixed.size() - 1;
             if (last && !line.closed()) {
                 break;
             }
-            double to = last ? stationing.lengthM() : fixed.get(i + 1).stationM();
+            double to = last
+                    ? stationing.lengthM() + (fixed.getFirst().stationM())
+                    : fixed.get(i + 1).stationM();
             if (!opens(mark.stationM(), to, gates)) {
-                side = evenOut(posts, mark.stationM(), to, side);
+                places.even(mark.stationM(), Math.min(to, stationing.lengthM()), all);
             }
         }
-        return posts;
+        Map<Double, Double> lift = new HashMap<>();
+        for (Brace b : braces) {
+            if (b.load().upliftN() > 0) {
+                lift.merge(
+                        b.strongStationM() >= stationing.lengthM() - SAME_PLACE_M && line.closed()
+                                ? 0.0
+                                : b.strongStationM(),
+                        b.load().upliftN(),
+                        Math::max);
+            }
+        }
+        return new PostSetter(line, spec.build(), schedule.topM(), pulling, stationing, plane, soil, profile, places)
+                .set(all, lift);
+    }
+
+    /** Posts wanted on the way are set where nothing stands and no gate opens. */
+    private List<Mark> with(List<Mark> fixed, List<Mark> wanted, List<GatePlace> gates) {
+        if (wanted.isEmpty()) {
+            return fixed;
+        }
+        List<Mark> all = new ArrayList<>(fixed.size() + wanted.size());
+        int next = 0;
+        for (Mark w : wanted) {
+            while (next < fixed.size() && fixed.get(next).stationM() <= w.stationM()) {
+                all.add(fixed.get(next++));
+            }
+            boolean crowded = !all.isEmpty() && w.stationM() - all.getLast().stationM() < CROWDED_M
+                    || next < fixed.size() && fixed.get(next).stationM() - w.stationM() < CROWDED_M
+                    || gates.stream()
+                            .anyMatch(g -> w.stationM() > g.fromM() - CROWDED_M && w.stationM() < g.toM() + CROWDED_M);
+            if (!crowded) {
+                all.add(w);
+            }
+        }
+        all.addAll(fixed.subList(next, fixed.size()));
+        return all;
     }
 
     private boolean opens(double from, double to, List<GatePlace> gates) {
@@ -330,41 +478,6 @@ final class LineLayer {
             }
         }
         return false;
-    }
-
-    private int evenOut(List<Post> posts, double from, double to, int side) {
-        int spaces = (int) Math.ceil((to - from) / spec.posts().spacingM() - 1e-9);
-        int at = side;
-        for (int k = 1; k < spaces; k++) {
-            double station = from + (to - from) * k / spaces;
-            at = add(posts, new Mark(station, PostKind.LINE, "", 0, false), at);
-        }
-        return at;
-    }
-
-    private int add(List<Post> posts, Mark mark, int side) {
-        int at = side;
-        while (at < stationing.sideCount() - 1 && stationing.cornerStationM(at + 1) <= mark.stationM()) {
-            at++;
-        }
-        GeoPoint place = plane.toGeo(stationing.at(mark.stationM(), at));
-        posts.add(new Post(
-                posts.size() + 1,
-                mark.kind(),
-                mark.stationM(),
-                place.lonDeg(),
-                place.latDeg(),
-                mark.label(),
-                mark.deflectionDeg(),
-                mark.ends(),
-                shared(mark)));
-        return at;
-    }
-
-    private boolean shared(Mark mark) {
-        return mark.kind() == PostKind.END
-                && (line.startsOn().isPresent() && mark.stationM() == 0
-                        || line.endsOn().isPresent() && mark.stationM() > 0);
     }
 
     private void note(String rule, double stationM, String message) {

@@ -1,6 +1,7 @@
 package buckle.layout;
 
 import buckle.site.GeoPoint;
+import buckle.spec.WireSchedule;
 import java.util.List;
 
 /**
@@ -9,6 +10,8 @@ import java.util.List;
  * @param corners where the corners really are: the end of a branch lies on the line it branches from
  * @param profileGaps stretches where no height of the ground is known
  * @param land features of the property met along the line
+ * @param schedule its wires
+ * @param closingM station where a closed line's hot wires stay open
  */
 public record LineLayout(
         String lineId,
@@ -26,13 +29,17 @@ public record LineLayout(
         List<Pull> pulls,
         List<GatePlace> gates,
         List<CutOutPlace> cutOuts,
-        List<LandSpan> land) {
+        List<LandSpan> land,
+        WireSchedule schedule,
+        List<Bend> bends,
+        double closingM) {
     public LineLayout {
         cornerStationsM = List.copyOf(cornerStationsM);
         corners = List.copyOf(corners);
         profile = List.copyOf(profile);
         profileGaps = List.copyOf(profileGaps);
         land = List.copyOf(land);
+        bends = List.copyOf(bends);
         posts = List.copyOf(posts);
         braces = List.copyOf(braces);
         pulls = List.copyOf(pulls);

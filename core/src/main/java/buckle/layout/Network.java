@@ -39,7 +39,8 @@ final class Network {
     /** A piece of line between two breaks; its ends have the numbers {@code 2 i} and {@code 2 i + 1}. */
     private record Piece(int line, double fromM, double toM) {}
 
-    private record Break(double stationM, Optional<CutOutPlace> cutOut) {}
+    /** @param open nothing is joined across it, ever */
+    private record Break(double stationM, Optional<CutOutPlace> cutOut, boolean open) {}
 
     private record Switch(CutOutPlace cutOut, int line, int before, int after) {}
 
@@ -120,14 +121,23 @@ final class Network {
         for (int i = 0; i < lines.size(); i++) {
             LineLayout line = lines.get(i);
             List<Break> all = new ArrayList<>();
-            line.cutOuts().forEach(c -> all.add(new Break(c.stationM(), Optional.of(c))));
+            line.cutOuts().forEach(c -> all.add(new Break(c.stationM(), Optional.of(c), false)));
             for (Joint joint : joints) {
                 if (joint.line() == i) {
-                    all.add(new Break(joint.stationM(), Optional.empty()));
+                    all.add(new Break(joint.stationM(), Optional.empty(), false));
                 }
             }
             if (line.lineId().equals(feed.lineId())) {
-                all.add(new Break(feed.stationM(), Optional.empty()));
+                all.add(new Break(feed.stationM(), Optional.empty(), false));
+            }
+            for (GatePlace gate : line.gates()) {
+                if (!gate.kind().conducts()) {
+                    double at = gate.fromM() < SAME_STATION_M ? gate.toM() : gate.fromM();
+                    all.add(new Break(at, Optional.empty(), true));
+                }
+            }
+            if (line.closed() && line.closingM() > 0) {
+                all.add(new Break(line.closingM(), Optional.empty(), !ringClosed));
             }
             all.sort(Comparator.comparingDouble(Break::stationM));
             all.stream().filter(b -> atEnd(line, b)).forEach(b -> idle(line, b, "stands at the very end of the line"));
@@ -169,7 +179,16 @@ final class Network {
                             one,
                             "stands at the place of " + two.cutOut().get().name());
                 }
-                all.remove(two.cutOut().isPresent() ? k - 1 : k);
+                if (one.open() || two.open()) {
+                    Break open = one.open() ? one : two;
+                    (one.open() ? two : one)
+                            .cutOut()
+                            .ifPresent(c -> idle(line, one.open() ? two : one, "stands where the wires end"));
+                    all.set(k - 1, open);
+                    all.remove(k);
+                } else {
+                    all.remove(two.cutOut().isPresent() ? k - 1 : k);
+                }
             }
         }
     }
@@ -184,12 +203,14 @@ final class Network {
             for (Break b : breaks.get(i)) {
                 int before = 2 * piece + 1;
                 int after = 2 * (piece + 1);
-                b.cutOut()
-                        .ifPresentOrElse(
-                                c -> switches.add(new Switch(c, line, before, after)), () -> union(before, after));
+                if (b.cutOut().isPresent()) {
+                    switches.add(new Switch(b.cutOut().get(), line, before, after));
+                } else if (!b.open()) {
+                    union(before, after);
+                }
                 piece++;
             }
-            if (lines.get(i).closed() && ringClosed) {
+            if (lines.get(i).closed() && (ringClosed || lines.get(i).closingM() > 0)) {
                 union(2 * first, 2 * piece + 1);
             }
             piece++;
@@ -208,10 +229,15 @@ final class Network {
         for (int k = 0; k < pieces.size(); k++) {
             Piece p = pieces.get(k);
             if (p.line() == line && stationM <= p.toM() + SAME_STATION_M) {
-                return Math.abs(stationM - p.fromM()) <= SAME_STATION_M ? 2 * k : 2 * k + 1;
+                boolean opens = Math.abs(stationM - p.toM()) <= SAME_STATION_M && openAt(line, p.toM());
+                return opens ? 2 * (k + 1) : Math.abs(stationM - p.fromM()) <= SAME_STATION_M ? 2 * k : 2 * k + 1;
             }
         }
         throw new IllegalStateException("station " + stationM + " m is beyond line " + line);
+    }
+
+    private boolean openAt(int line, double stationM) {
+        return breaks.get(line).stream().anyMatch(b -> b.open() && b.stationM() == stationM);
     }
 
     private void union(int a, int b) {
@@ -357,19 +383,33 @@ final class Network {
         for (int i = 0; i < lines.size(); i++) {
             LineLayout line = lines.get(i);
             if (!(line.closed() && ringClosed)) {
-                freeEnd(i, 0, "start", ids, plane).ifPresent(points::add);
-                freeEnd(i, line.lengthM(), "finish", ids, plane).ifPresent(points::add);
+                boolean moved = line.closed() && line.closingM() > 0;
+                String first = layers.get(i).line().book().turned() ? "finish" : "start";
+                String last = layers.get(i).line().book().turned() ? "start" : "finish";
+                double closing = line.closingM();
+                freeEnd(i, moved ? closing : 0, moved ? endAt(i, closing) : endAt(i, 0), first, ids, plane)
+                        .ifPresent(points::add);
+                freeEnd(
+                                i,
+                                moved ? closing : line.lengthM(),
+                                moved ? endAt(i, closing) - 1 : endAt(i, line.lengthM()),
+                                last,
+                                ids,
+                                plane)
+                        .ifPresent(points::add);
             }
         }
         return points;
     }
 
     private Optional<TestPoint> freeEnd(
-            int i, double stationM, String which, Map<Integer, String> ids, LocalPlane plane) {
+            int i, double stationM, int end, String which, Map<Integer, String> ids, LocalPlane plane) {
         LineLayout line = lines.get(i);
-        boolean fed = line.lineId().equals(feed.lineId()) && Math.abs(feed.stationM() - stationM) < JOINED_M;
+        boolean fed = line.lineId().equals(feed.lineId())
+                && Math.abs(feed.stationM() - stationM) < JOINED_M
+                && (line.closingM() == 0 || end == endAt(i, line.closingM()));
         boolean joined = !line.closed() && joined(i, stationM == 0);
-        String section = ids.get(root(endAt(i, stationM)));
+        String section = ids.get(root(end));
         if (fed || joined || section == null) {
             return Optional.empty();
         }

@@ -1,13 +1,21 @@
 package buckle.layout;
 
+import buckle.material.PostStock;
+
 /**
  * A post in the ground.
  *
- * @param number from 1 along the line
+ * @param number from 1 along the line, or the number that was given to it
  * @param label letter of the corner, name of the gate, or empty
  * @param deflectionDeg how much the line turns here, positive to the right
  * @param ends whether wires end here on strain insulators; otherwise they pass
- * @param shared whether it stands already as a post of the line this one branches from, and is counted there
+ * @param shared whether it stands already, as a post of the line this one branches from or of an old fence
+ * @param depthM in the ground, as planned or as it was set
+ * @param lengthM height, depth and what the driver takes
+ * @param stockM length it is cut from
+ * @param upliftN what wires and brace lift it by; negative where they press it down
+ * @param sideN what the turn of the wires pushes it by
+ * @param holds whether the ground holds that, {@link buckle.rulebook.Values#P18_SAFETY} times
  */
 public record Post(
         int number,
@@ -18,4 +26,31 @@ public record Post(
         String label,
         double deflectionDeg,
         boolean ends,
-        boolean shared) {}
+        boolean shared,
+        PostStock stock,
+        double depthM,
+        double lengthM,
+        double stockM,
+        double upliftN,
+        double sideN,
+        boolean holds) {
+    Post numbered(int newNumber) {
+        return new Post(
+                newNumber,
+                kind,
+                stationM,
+                lonDeg,
+                latDeg,
+                label,
+                deflectionDeg,
+                ends,
+                shared,
+                stock,
+                depthM,
+                lengthM,
+                stockM,
+                upliftN,
+                sideN,
+                holds);
+    }
+}

@@ -2,15 +2,36 @@ package buckle.layout;
 
 /** What a post does. */
 public enum PostKind {
-    END,
-    CORNER,
-    GATE,
+    END("end post"),
+    CORNER("corner post"),
+    GATE("gate post"),
     /** Where another line branches off. */
-    TEE,
-    BRACE,
-    LINE;
+    TEE("tee post"),
+    /** Parts a long straight pull; braced both ways. */
+    INLINE("in-line strain post"),
+    BRACE("brace post"),
+    LINE("line post"),
+    /** A line post that the wires would lift out, held down by an anchor. */
+    TIE_DOWN("tie-down post"),
+    /** A light post between line posts that only keeps the wires apart. */
+    LIGHT("light post");
+
+    private final String text;
+
+    PostKind(String text) {
+        this.text = text;
+    }
+
+    public String text() {
+        return text;
+    }
 
     public boolean strong() {
-        return this == END || this == CORNER || this == GATE || this == TEE;
+        return this == END || this == CORNER || this == GATE || this == TEE || this == INLINE;
+    }
+
+    /** Set at spacing between strong posts. */
+    public boolean spaced() {
+        return this == LINE || this == TIE_DOWN;
     }
 }

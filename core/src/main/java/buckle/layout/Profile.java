@@ -1,6 +1,7 @@
 package buckle.layout;
 
 import buckle.land.Terrain;
+import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
@@ -21,8 +22,10 @@ final class Profile {
     private final List<ProfilePoint> points;
     private final List<ProfileGap> gaps;
     private final double[] slopeAtM;
+    private final boolean fromTerrain;
 
-    private Profile(List<ProfilePoint> points, List<ProfileGap> gaps) {
+    private Profile(List<ProfilePoint> points, List<ProfileGap> gaps, boolean fromTerrain) {
+        this.fromTerrain = fromTerrain;
         this.points = points;
         this.gaps = gaps;
         this.slopeAtM = new double[points.size()];
@@ -65,7 +68,7 @@ final class Profile {
         }
         return found.size() < 2
                 ? Optional.empty()
-                : Optional.of(new Profile(whole(found, closed, line.lengthM()), gaps));
+                : Optional.of(new Profile(whole(found, closed, line.lengthM()), gaps, true));
     }
 
     /** Every step along each side, and its corners; at most so many that a long line stays quick. */
@@ -96,7 +99,7 @@ final class Profile {
             }
         }
         found.sort(Comparator.comparingDouble(ProfilePoint::stationM));
-        return new Profile(whole(thinned(found), closed, line.lengthM()), List.of());
+        return new Profile(whole(thinned(found), closed, line.lengthM()), List.of(), false);
     }
 
     private static List<ProfilePoint> thinned(List<ProfilePoint> found) {
@@ -143,6 +146,67 @@ final class Profile {
     }
 
     private double slopeStationM(double stationM) {
+        int low = segment(stationM);
+        return slopeAtM[low] + share(low, stationM) * (slopeAtM[low + 1] - slopeAtM[low]);
+    }
+
+    /** Height of the ground; 0 where nothing is known at all. */
+    double heightM(double stationM) {
+        if (points.isEmpty()) {
+            return 0;
+        }
+        int low = segment(stationM);
+        double a = points.get(low).heightM();
+        return a + share(low, stationM) * (points.get(low + 1).heightM() - a);
+    }
+
+    /** Whether heights are good enough to tell how wires lift posts; a walk's are not. */
+    boolean trusted() {
+        return fromTerrain;
+    }
+
+    /**
+     * P17: crests and hollows between two stations, at least {@code spacingM} apart: where the slope over half a spacing
+     * before differs most from the slope after.
+     */
+    List<Double> breaks(double fromM, double toM, double spacingM) {
+        List<Double> found = new ArrayList<>();
+        if (!fromTerrain || toM - fromM < 2 * spacingM) {
+            return found;
+        }
+        double step = spacingM / 2;
+        double bestM = Double.NaN;
+        double best = 0;
+        double before = heightM(fromM + step);
+        double here = heightM(fromM + 2 * step);
+        for (double s = fromM + 2 * step; s <= toM - 2 * step; s += step) {
+            double after = heightM(s + step);
+            double change = Math.abs(after - 2 * here + before) / step;
+            if (change > Values.P17_SLOPE_CHANGE && change > best) {
+                best = change;
+                bestM = s;
+            }
+            if (!Double.isNaN(bestM) && s - bestM >= spacingM) {
+                found.add(bestM);
+                bestM = Double.NaN;
+                best = 0;
+            }
+            before = here;
+            here = after;
+        }
+        if (!Double.isNaN(bestM)) {
+            found.add(bestM);
+        }
+        return found;
+    }
+
+    private double share(int low, double stationM) {
+        double from = points.get(low).stationM();
+        double to = points.get(low + 1).stationM();
+        return to > from ? (stationM - from) / (to - from) : 0;
+    }
+
+    private int segment(double stationM) {
         int low = 0;
         int high = points.size() - 2;
         while (low < high) {
@@ -153,9 +217,6 @@ final class Profile {
                 high = mid - 1;
             }
         }
-        double from = points.get(low).stationM();
-        double to = points.get(low + 1).stationM();
-        double share = to > from ? (stationM - from) / (to - from) : 0;
-        return slopeAtM[low] + share * (slopeAtM[low + 1] - slopeAtM[low]);
+        return low;
     }
 }

@@ -1,4 +1,56 @@
 package buckle.layout;
 
-/** The wires between two terminations. */
-public record Pull(double fromM, double toM, double slopeLengthM) {}
+import buckle.material.Conductor;
+import buckle.spec.WireRole;
+import java.util.List;
+
+/**
+ * The wires between two terminations.
+ *
+ * @param totalN pull of all wires together
+ * @param momentNm of that pull about the ground
+ * @param strainerStationM where the strainers sit: in the middle of a long pull, near the end of a short one
+ * @param widestSpanM longest way between two supports
+ */
+public record Pull(
+        double fromM,
+        double toM,
+        double slopeLengthM,
+        double totalN,
+        double momentNm,
+        double strainerStationM,
+        double widestSpanM,
+        List<PullWire> wires) {
+    public Pull {
+        wires = List.copyOf(wires);
+    }
+
+    /**
+     * The wires of one role in a pull.
+     *
+     * @param tensionN of each, as strained
+     * @param sagM in the widest span
+     * @param coldN on the coldest day
+     * @param icedN with the coat of ice it must stand; the tension itself without ice
+     * @param icedSagM sag then
+     * @param joinersM stations of joints where coils end, of all wires of this role
+     */
+    public record PullWire(
+            WireRole role,
+            Conductor conductor,
+            int count,
+            double tensionN,
+            double sagM,
+            double coldN,
+            double icedN,
+            double icedSagM,
+            List<Double> joinersM) {
+        public PullWire {
+            joinersM = List.copyOf(joinersM);
+        }
+    }
+
+    boolean midRun() {
+        return strainerStationM > fromM + slopeLengthM * 0.25 && strainerStationM < toM - slopeLengthM * 0.25;
+    }
+}

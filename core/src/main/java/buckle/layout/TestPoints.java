@@ -22,8 +22,10 @@ final class TestPoints {
             }
             for (GatePlace gate : line.gates()) {
                 String id = "gate:" + gate.id();
-                points.add(gate(id + ":a", gate.name() + ", before", line, stationing, gate.fromM(), network, plane));
-                points.add(gate(id + ":b", gate.name() + ", after", line, stationing, gate.toM(), network, plane));
+                String first = layers.get(i).line().book().turned() ? ":b" : ":a";
+                String last = layers.get(i).line().book().turned() ? ":a" : ":b";
+                points.add(gate(id + first, gate.name() + ", before", line, stationing, gate.fromM(), network, plane));
+                points.add(gate(id + last, gate.name() + ", after", line, stationing, gate.toM(), network, plane));
             }
         }
         List<String> order = lines.stream().map(LineLayout::lineId).toList();

@@ -13,7 +13,7 @@ import java.util.Optional;
 /** All rules this version knows, in the order of the job. */
 public final class Rulebook {
     /** Raised whenever a value or a rule changes; kept with every stored plan. */
-    public static final int REVISION = 2;
+    public static final int REVISION = 3;
 
     private static final List<Rule> RULES = List.of(
             // Wires by animal, heights above ground.
@@ -42,6 +42,18 @@ public final class Rulebook {
             memory("W15", "Wild boar: 3 wires at about 8, 18 and 30 in; with badger two more at about 4 and 6 in."),
             memory("W16", "Alpacas: 4 to 5 wires, lowest 8 to 10 in, top about 48 in; nose height is 30 to 36 in."),
             memory("W17", "Donkeys and ponies: 2 to 3 visible wires or tapes at about 20, 34 and 48 in."),
+            rule(
+                    "W18",
+                    "Earth wires are advised where the ground is sand, stone or freezes in season; all hot where clay, loam or wet ground carries the return.",
+                    PRACTICE),
+            rule(
+                    "W19",
+                    "Species combined: every height that one of them needs, two heights within 2 in taken as one at the lower, a wire hot when one of them needs it hot.",
+                    CONVENTION),
+            rule(
+                    "W20",
+                    "Lowest wire hot, for animals that dig or creep; or lowest earth, so that grass on it costs nothing.",
+                    PRACTICE),
             // Voltage the fence must hold.
             practice("V1", "Beef cattle need 3.0 to 3.5 kV on the wire; met from 3.0 kV."),
             practice("V2", "Sheep and goats need 4.5 kV."),
@@ -55,10 +67,37 @@ public final class Rulebook {
             practice("P1", "Line posts of a high-tensile fence every 20 ft."),
             practice("P10", "Corners and ends 3 ft in the ground."),
             practice("P11", "Line posts about 3 ft in the ground where driven, 18 in where stony."),
+            practice("P2", "Steel tee posts with polywire every 20 ft."),
+            practice("P3", "Light fibreglass posts every 30 ft."),
+            practice("P4", "Angle-steel security posts every 20 ft, closer if posts are to spare."),
+            practice(
+                    "P5",
+                    "Timber corner and one timber between, one or two light posts in each gap: 8 to 10 ft between supports."),
+            practice("P6", "More posts where snow and ice load the wires."),
+            practice("P7", "Outer row of a double fence 30 in out, its posts opposite the inner ones."),
+            practice("P8", "Temporary runs about 400 ft."),
+            practice("P12", "Light fibreglass goes in to the 18 in mark."),
+            practice(
+                    "P14",
+                    "In stone: a bar or a 4 in pilot hole first; a post that stops on a stone is recorded and judged again."),
             practice("P13", "Gate posts 8 ft long."),
             rule(
                     "P15",
                     "Posts between two strong posts stand at equal spacing, none wider than the spacing.",
+                    CONVENTION),
+            rule("P16", "Sizes and lengths of posts are typical ones; the supplier's list decides.", CONVENTION),
+            rule(
+                    "P17",
+                    "A post stands at each crest and hollow where the slope changes by more than 10 %, on both banks of a creek and at each tee.",
+                    CONVENTION),
+            rule(
+                    "P18",
+                    "Posts are asked to hold 1.5 times what wires lift or push, by Broms 1964 sideways and skin friction upwards with typical low strengths; a pull test tells more.",
+                    PHYSICS),
+            practice("P20", "Where the ground freezes, strong posts go below the frost."),
+            rule(
+                    "P19",
+                    "A number given to a post stays with it: a post within 0.5 m of the place keeps it, new posts take numbers after the highest.",
                     CONVENTION),
             practice("P9", "Middle posts are set back 2 in where insulators sit on the side of corner posts."),
             // Braces.
@@ -69,24 +108,68 @@ public final class Rulebook {
                     "B3",
                     "One H brace at each end of a pull; a well-made single holds what a double holds (school of B2)."),
             practice("B4", "Brace pin 10 in long at each end of the rail, 1 in left proud."),
+            practice(
+                    "B5",
+                    "Light fence: back-stake 6 to 8 in outside the corner on the bisector; light is a pull under 200 lbf in all, by our convention."),
+            practice("B6", "Steel pipe corners, set in concrete."),
             practice("B7", "Do not over-tighten the diagonal before the wires pull."),
+            rule(
+                    "B8",
+                    "H brace: M = Σ T h; rail compression M / rail height; diagonal tension C / cos θ in two strands; uplift on the end post M / rail length.",
+                    PHYSICS),
+            rule("B9", "Two equal pulls T meeting under φ push the post with 2 T sin(φ/2).", PHYSICS),
             new Rule(
                     "B10",
                     "Brace where the line turns by more than about 20°, stronger post from 10°; varies by state specification.",
                     PUBLISHED,
                     true),
+            memory(
+                    "B11",
+                    "Diagonal brace: a rail from the top of the end post to the ground, its foot on a pad, twice the fence height away or more."),
+            memory("B12", "A straight pull longer than about a quarter mile is parted by an inline double brace."),
+            rule("B14", "The rail sits 4 in under the top wire; of two frames in a row each takes half.", CONVENTION),
+            rule("B13", "Rails: Euler buckling of a round softwood rail pinned at both ends, 7 GPa, low.", PHYSICS),
             // Straining.
             practice("S2", "One strainer for each wire and pull: 4 wires on 4 sides take 16; a gate ends a pull."),
+            practice(
+                    "S1",
+                    "Steel wire at 125, 250 or 500 lbf by school; woven goods pulled by hand, taken as a tenth of what breaks them."),
+            practice(
+                    "S3",
+                    "One tension spring for each hot wire and pull; notch at 125 lbf for 14.5 gauge, a further one for heavier wire."),
+            practice(
+                    "S4",
+                    "Strainer in the middle of long pulls, at the end of short ones; long is 660 ft and more, by our convention."),
             practice("S5", "Two crimps at each termination."),
+            practice("S6", "Let wires out 2 to 3 in in 1000 ft before heavy snow."),
+            rule("S8", "Sag w L² / 8 T; change with temperature and load by the state equation of the span.", PHYSICS),
+            rule("S9", "Letting out relieves E A ΔL / L.", PHYSICS),
+            new Rule(
+                    "S10",
+                    "Wire sizes by US steel wire gauge: 12.5 is 2.51 mm, 14 2.03, 14.5 1.93, 16 1.59, 17 1.37.",
+                    PUBLISHED,
+                    true),
             rule(
                     "S11",
                     "Slack and tails are added to the wire as a share of its length, then whole coils are taken.",
+                    CONVENTION),
+            memory(
+                    "S12",
+                    "Wires work under half of what breaks them; strength of wire from its metal and size, of woven goods typical."),
+            rule(
+                    "S14",
+                    "Coils are used up pull by pull; a rest under 25 m is not joined on, and no joint lies within a brace.",
                     CONVENTION),
             // Insulators.
             practice(
                     "I1",
                     "One insulator for each hot wire and post, two spare for each hot wire and braced run; earth wires are fastened and counted apart."),
             practice("I2", "Strain insulators at each termination of a hot wire; the loops cross inside."),
+            practice("I4", "Offset brackets hold a hot wire 11 to 12 in off an old fence."),
+            practice(
+                    "I5",
+                    "Claw-type insulators where wildlife hits the fence, pin-lock where floods should shed the wire."),
+            rule("I8", "A hot wire that passes a brace diagonal can arc: insulate it there or tie it off.", PRACTICE),
             // Earth.
             practice("G1", "Three 6 ft ground rods, 10 ft apart."),
             practice("G2", "One 6 ft rod up to 2 acres, one more for each further 2 acres, at most 3."),
@@ -106,6 +189,13 @@ public final class Rulebook {
             practice(
                     "J7",
                     "A normal fence needs no loop: a closed line is fed at one place and stays open at its closing post."),
+            practice(
+                    "J8",
+                    "A creek is crossed by a hanging part with its own switch on dry ground, so that the rest stays live in a flood."),
+            rule(
+                    "J9",
+                    "Cut-outs go where they halve the longest section, at a strong post and above the flood.",
+                    CONVENTION),
             // Cautions.
             practice("C1", "Only a certified energizer feeds a fence, never the mains directly."),
             new Rule(

@@ -1,5 +1,6 @@
 package buckle.rulebook;
 
+import buckle.units.Forces;
 import buckle.units.Lengths;
 import java.util.OptionalDouble;
 
@@ -129,4 +130,79 @@ public final class Values {
 
     /** V10: met from the need up, warn from this share of it, broken below. */
     public static final double V10_WARN_SHARE = 0.85;
+
+    /** P3: light posts every 30 ft. */
+    public static final double P3_LIGHT_SPACING_M = Lengths.ft(30);
+
+    /** P11: line posts 18 in deep where stony. */
+    public static final double P11_STONY_DEPTH_M = Lengths.in(18);
+
+    /** P14: pilot hole in stone 4 in wide. */
+    public static final double P14_PILOT_M = Lengths.in(4);
+
+    /** P12: light posts go in to the 18 in mark. */
+    public static final double P12_LIGHT_DEPTH_M = Lengths.in(18);
+
+    /** P17: a post stands where the slope of the ground changes by more than this. */
+    public static final double P17_SLOPE_CHANGE = 0.10;
+
+    /** P18: posts are asked to hold this many times their load. */
+    public static final double P18_SAFETY = 1.5;
+
+    /** P19: a post keeps its number when it stands this near to where the number was given. */
+    public static final double P19_SAME_POST_M = 0.5;
+
+    /** B5: back-stake 8 in out. */
+    public static final double B5_OUT_M = Lengths.in(8);
+
+    /** B5: a fence that pulls less than this in all is light. */
+    public static final double B5_LIGHT_N = Forces.lbf(200);
+
+    /** B12: a straight pull longer than a quarter mile gets an inline double brace. */
+    public static final double B12_INLINE_FROM_M = Lengths.ft(1320);
+
+    /** B13: stiffness of a softwood rail along its grain, low. */
+    public static final double B13_RAIL_PA = 7e9;
+
+    /** S1: hand-pulled goods hang at this share of what breaks them. */
+    public static final double S1_BY_HAND_SHARE = 0.1;
+
+    /** S3: spring notch at 125 lbf. */
+    public static final double S3_NOTCH_N = Forces.lbf(125);
+
+    /** S4: pulls longer than this are strained in their middle. */
+    public static final double S4_MID_RUN_FROM_M = Lengths.ft(660);
+
+    /** S6: let out 2.5 in in 1000 ft before heavy snow. */
+    public static final double S6_LET_OUT_SHARE = Lengths.in(2.5) / Lengths.ft(1000);
+
+    /** S12: wires work under this share of what breaks them. */
+    public static final double S12_WORKING_SHARE = 0.5;
+
+    /** S14: a rest of a coil shorter than this is not joined on. */
+    public static final double S14_LEAST_REST_M = 25;
+
+    /** I4: brackets hold a wire 12 in off an old fence. */
+    public static final double I4_OFFSET_M = Lengths.in(12);
+
+    /** W9: outer row of a double fence 30 in out. */
+    public static final double W9_APART_M = Lengths.in(30);
+
+    /** P7: posts of the outer row stand opposite the inner ones within this. */
+    public static final double P7_OPPOSITE_M = 0.6;
+
+    /** C4: signs this far apart beside a public way; our convention, the local code decides. */
+    public static final double C4_PUBLIC_EVERY_M = 30;
+
+    /** J8: a creek's hanging part reaches this far beyond its banks. */
+    public static final double J8_BANK_M = 1;
+
+    /** B14: rail under the top wire. */
+    public static final double B14_UNDER_TOP_M = Lengths.in(4);
+
+    /** B11: foot of a diagonal brace this many fence heights away. */
+    public static final double B11_FOOT_PER_HEIGHT = 2;
+
+    /** P11: post above the top wire, so that the staple holds. */
+    public static final double P11_ABOVE_TOP_WIRE_M = 0.05;
 }

@@ -177,7 +177,8 @@ public final class Remeasure {
         Stationing old = stationing(before, plane);
         Stationing now = stationing(after, plane);
         return after.withGates(before.gates().stream()
-                        .map(g -> new Gate(g.id(), g.name(), g.kind(), carried(g.at(), old, now, plane), g.openingM()))
+                        .map(g -> new Gate(
+                                g.id(), g.name(), g.kind(), carried(g.at(), old, now, plane), g.openingM(), g.hangs()))
                         .toList())
                 .withCutOuts(before.cutOuts().stream()
                         .map(c -> new CutOut(c.id(), c.name(), carried(c.at(), old, now, plane)))

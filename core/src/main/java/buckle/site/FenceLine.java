@@ -1,7 +1,10 @@
 package buckle.site;
 
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
 
 /**
  * One fence from end to end, or closed.
@@ -11,6 +14,7 @@ import java.util.Optional;
  * @param survey how the line was measured, when it was walked
  * @param startsOn id of the line this one branches from: its first corner is a node on that line
  * @param endsOn id of the line this one runs into with its last corner
+ * @param book what people decided along it; empty in a plan stored before there was one
  */
 public record FenceLine(
         String id,
@@ -22,12 +26,14 @@ public record FenceLine(
         List<GeoPoint> ground,
         Optional<CleanLine.Accuracy> survey,
         Optional<String> startsOn,
-        Optional<String> endsOn) {
+        Optional<String> endsOn,
+        LineBook book) {
     public FenceLine {
         corners = List.copyOf(corners);
         gates = List.copyOf(gates);
         cutOuts = List.copyOf(cutOuts);
         ground = List.copyOf(ground);
+        book = Objects.requireNonNullElse(book, LineBook.EMPTY);
     }
 
     /** A line that stands by itself. */
@@ -42,26 +48,80 @@ public record FenceLine(
                 List.of(),
                 Optional.empty(),
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                LineBook.EMPTY);
     }
 
     public FenceLine withCorners(List<Corner> newCorners) {
-        return new FenceLine(id, name, closed, newCorners, gates, cutOuts, ground, survey, startsOn, endsOn);
+        return new FenceLine(id, name, closed, newCorners, gates, cutOuts, ground, survey, startsOn, endsOn, book);
     }
 
     public FenceLine withGates(List<Gate> newGates) {
-        return new FenceLine(id, name, closed, corners, newGates, cutOuts, ground, survey, startsOn, endsOn);
+        return new FenceLine(id, name, closed, corners, newGates, cutOuts, ground, survey, startsOn, endsOn, book);
     }
 
     public FenceLine withCutOuts(List<CutOut> newCutOuts) {
-        return new FenceLine(id, name, closed, corners, gates, newCutOuts, ground, survey, startsOn, endsOn);
+        return new FenceLine(id, name, closed, corners, gates, newCutOuts, ground, survey, startsOn, endsOn, book);
     }
 
     public FenceLine withGround(List<GeoPoint> newGround, Optional<CleanLine.Accuracy> newSurvey) {
-        return new FenceLine(id, name, closed, corners, gates, cutOuts, newGround, newSurvey, startsOn, endsOn);
+        return new FenceLine(id, name, closed, corners, gates, cutOuts, newGround, newSurvey, startsOn, endsOn, book);
     }
 
     public FenceLine withTees(Optional<String> newStartsOn, Optional<String> newEndsOn) {
-        return new FenceLine(id, name, closed, corners, gates, cutOuts, ground, survey, newStartsOn, newEndsOn);
+        return new FenceLine(id, name, closed, corners, gates, cutOuts, ground, survey, newStartsOn, newEndsOn, book);
+    }
+
+    public FenceLine withBook(LineBook newBook) {
+        return new FenceLine(id, name, closed, corners, gates, cutOuts, ground, survey, startsOn, endsOn, newBook);
+    }
+
+    /** The same fence with its stations counted from the other end; nothing on the ground moves. */
+    public FenceLine reversed() {
+        List<Corner> back = closed
+                ? Stream.concat(Stream.of(corners.getFirst()), corners.subList(1, corners.size()).reversed().stream())
+                        .toList()
+                : corners.reversed();
+        return new FenceLine(
+                id,
+                name,
+                closed,
+                back,
+                gates,
+                cutOuts,
+                ground.reversed(),
+                survey,
+                endsOn,
+                startsOn,
+                book.withTurn(!book.turned(), book.closingCorner()));
+    }
+
+    /**
+     * The same closed fence with its stations counted from another corner; the place where its wires stay open does not
+     * move.
+     */
+    public FenceLine zeroAt(String cornerId) {
+        int at = -1;
+        for (int i = 0; i < corners.size(); i++) {
+            at = corners.get(i).id().equals(cornerId) ? i : at;
+        }
+        if (!closed || at < 0) {
+            throw new IllegalArgumentException("only a corner of a closed line can be its zero");
+        }
+        List<Corner> turned = new ArrayList<>(corners.subList(at, corners.size()));
+        turned.addAll(corners.subList(0, at));
+        Optional<String> closing =
+                Optional.of(book.closingCorner().orElse(corners.getFirst().id()));
+        return withCorners(turned).withBook(book.withTurn(book.turned(), closing));
+    }
+
+    /** Number of the corner where a closed line's wires stay open; 0 when the corner said is gone. */
+    public int closingCornerIndex() {
+        for (int i = 0; i < corners.size(); i++) {
+            if (book.closingCorner().filter(corners.get(i).id()::equals).isPresent()) {
+                return i;
+            }
+        }
+        return 0;
     }
 }

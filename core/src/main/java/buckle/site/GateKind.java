@@ -1,9 +1,46 @@
 package buckle.site;
 
-/** Kinds of gate this version lays out. */
+/** How an opening in the fence is closed, and what that does to the pulse. */
 public enum GateKind {
     /** A leaf on hinges, without power; hot and earth cable pass under it. */
-    SWING,
-    /** Spring handles across the opening; dead in the hand when open, and so is what lies beyond. */
-    HANDLE
+    SWING("swing gate, cable under it", true, true),
+    /** Spring handles across the opening, one for each hot wire; dead in the hand when open, and so is what lies beyond. */
+    HANDLE("spring handles across", false, true),
+    /** A set of springs that close the opening, fed from its hinge side; cable passes under it, so the fence beyond stays live. */
+    SPRING_SET("spring gate set, cable under it", true, true),
+    /** A rigid leaf without power and without cable: the wires end at both posts. */
+    RIGID("rigid gate, no power passes", false, false),
+    /** A wide gap closed by a single hot strand, taken down to drive through. */
+    STRAND("wide gap, one strand across", false, true),
+    /** A creek crossed by a hanging part with its own switch; cable over it keeps the fence beyond live. */
+    CREEK("creek crossing, hanging part with its own switch", true, true);
+
+    private final String text;
+    private final boolean cabled;
+    private final boolean conducts;
+
+    GateKind(String text, boolean cabled, boolean conducts) {
+        this.text = text;
+        this.cabled = cabled;
+        this.conducts = conducts;
+    }
+
+    public String text() {
+        return text;
+    }
+
+    /** Hot and earth cable carry the pulse past it, open or closed. */
+    public boolean cabled() {
+        return cabled;
+    }
+
+    /** The pulse passes while it is closed. */
+    public boolean conducts() {
+        return conducts;
+    }
+
+    /** Opening it kills what lies beyond. */
+    public boolean opensCircuit() {
+        return conducts && !cabled;
+    }
 }

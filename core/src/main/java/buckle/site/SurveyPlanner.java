@@ -117,7 +117,8 @@ public final class SurveyPlanner {
                 line.ground(),
                 line.walked() ? Optional.of(line.accuracy()) : Optional.empty(),
                 Optional.empty(),
-                Optional.empty());
+                Optional.empty(),
+                LineBook.EMPTY);
     }
 
     private void mark(Mark mark) {
@@ -176,7 +177,7 @@ public final class SurveyPlanner {
 
     private FenceLine withGate(FenceLine line, String name, GeoPoint at) {
         List<Gate> gates = new ArrayList<>(line.gates());
-        gates.add(new Gate(line.id() + "-gate-" + (gates.size() + 1), name, GateKind.SWING, at, gateOpeningM));
+        gates.add(Gate.of(line.id() + "-gate-" + (gates.size() + 1), name, GateKind.SWING, at, gateOpeningM));
         return line.withGates(gates);
     }
 

@@ -1,5 +1,7 @@
 package buckle.spec;
 
+import static buckle.spec.Ranges.between;
+
 import buckle.rulebook.Values;
 import buckle.units.UnitSystem;
 import java.util.List;
@@ -8,6 +10,7 @@ import java.util.OptionalDouble;
 /**
  * What shall be built on the site.
  *
+ * @param build how it is built; the usual way in a plan stored before it was asked
  * @param ringClosed whether a closed line's hot wires are joined at the closing post as well (J7 leaves them open)
  */
 public record Spec(
@@ -19,10 +22,12 @@ public record Spec(
         Feed feed,
         Takeoff takeoff,
         boolean ringClosed,
-        UnitSystem units) {
+        UnitSystem units,
+        Build build) {
 
     public Spec {
         animals = List.copyOf(animals);
+        build = Build.orUsual(build);
         if (animals.isEmpty()) {
             throw new IllegalArgumentException("say which animals the fence is for");
         }
@@ -39,31 +44,50 @@ public record Spec(
                 new Feed(3, GroundSchool.THREE_RODS, 5),
                 Takeoff.USUAL,
                 false,
-                UnitSystem.FT_IN);
+                UnitSystem.FT_IN,
+                Build.USUAL);
     }
 
     public Spec with(List<Animal> newAnimals, WireSchedule newSchedule) {
-        return new Spec(newAnimals, newSchedule, posts, braces, underGate, feed, takeoff, ringClosed, units);
+        return new Spec(newAnimals, newSchedule, posts, braces, underGate, feed, takeoff, ringClosed, units, build);
     }
 
     public Spec with(Braces newBraces) {
-        return new Spec(animals, schedule, posts, newBraces, underGate, feed, takeoff, ringClosed, units);
+        return new Spec(animals, schedule, posts, newBraces, underGate, feed, takeoff, ringClosed, units, build);
     }
 
     public Spec with(Posts newPosts) {
-        return new Spec(animals, schedule, newPosts, braces, underGate, feed, takeoff, ringClosed, units);
+        return new Spec(animals, schedule, newPosts, braces, underGate, feed, takeoff, ringClosed, units, build);
     }
 
     public Spec with(Feed newFeed) {
-        return new Spec(animals, schedule, posts, braces, underGate, newFeed, takeoff, ringClosed, units);
+        return new Spec(animals, schedule, posts, braces, underGate, newFeed, takeoff, ringClosed, units, build);
     }
 
     public Spec with(UnitSystem newUnits) {
-        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, newUnits);
+        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, newUnits, build);
     }
 
     public Spec withRingClosed(boolean closed) {
-        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, closed, units);
+        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, closed, units, build);
+    }
+
+    public Spec with(Build newBuild) {
+        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, units, newBuild);
+    }
+
+    /** Length of the coils a role's wire comes in: as bought, but no longer than it is sold. */
+    public double coilM(WireRole role) {
+        return Math.min(takeoff.coilM(), build.wires().of(role).coilsM().getLast());
+    }
+
+    /** The wires of a line: its own where it has some, otherwise the job's. */
+    public WireSchedule scheduleOf(String lineId) {
+        return build.lines().stream()
+                .filter(l -> l.lineId().equals(lineId))
+                .flatMap(l -> l.schedule().stream())
+                .findFirst()
+                .orElse(schedule);
     }
 
     /** The hardest animal decides; empty when no need is known for any of them. */
@@ -145,13 +169,6 @@ public record Spec(
             between("takeoff.crimpPack", crimpPack, 1, 10000);
             between("takeoff.cableRollM", cableRollM, 1, 1000);
             between("takeoff.signEveryM", signEveryM, 5, 1000);
-        }
-    }
-
-    private static void between(String field, double value, double least, double most) {
-        if (!(value >= least && value <= most)) {
-            throw new IllegalArgumentException(
-                    field + " is " + value + "; it must lie between " + least + " and " + most);
         }
     }
 }

@@ -1,15 +1,19 @@
 package buckle.takeoff;
 
+import buckle.layout.BraceLoad;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
 import buckle.layout.PostKind;
 import buckle.layout.Severity;
 import buckle.spec.Animal;
 import buckle.spec.Spec;
+import buckle.units.Forces;
 import buckle.units.Lengths;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
 
@@ -27,6 +31,7 @@ final class Ledger {
         figures.add(linePosts(layout, takeoff));
         figures.add(wire(spec, takeoff));
         figures.add(insulators(takeoff));
+        uplift(layout, spec).ifPresent(figures::add);
         figures.add(sections(layout));
         figures.add(need(spec));
         figures.add(open(layout));
@@ -56,13 +61,15 @@ final class Ledger {
         long corner = layout.count(PostKind.CORNER);
         long gate = layout.count(PostKind.GATE);
         long brace = layout.count(PostKind.BRACE);
-        String parts = end + " end, " + corner + " corner, " + gate + " gate, " + brace + " brace";
+        long more = layout.count(PostKind.TEE) + layout.count(PostKind.INLINE);
+        String parts = end + " end, " + corner + " corner, " + gate + " gate, " + brace + " brace"
+                + (more > 0 ? ", " + more + " tee and in-line" : "");
         return new LedgerFigure(
                 "strong",
                 "Strong posts",
-                String.valueOf(end + corner + gate + brace),
+                String.valueOf(end + corner + gate + brace + more),
                 parts,
-                parts + " = " + (end + corner + gate + brace),
+                parts + " = " + (end + corner + gate + brace + more),
                 List.of("B10", "B3", "J5"));
     }
 
@@ -71,8 +78,10 @@ final class Ledger {
         return new LedgerFigure(
                 "line-posts",
                 "Line posts",
-                String.valueOf(layout.count(PostKind.LINE)),
-                "evened between strong posts",
+                String.valueOf(layout.count(PostKind.LINE) + layout.count(PostKind.TIE_DOWN)),
+                layout.count(PostKind.LIGHT) > 0
+                        ? "and " + layout.count(PostKind.LIGHT) + " light posts between them"
+                        : "evened between strong posts",
                 derivation,
                 List.of("P1", "P15"));
     }
@@ -83,7 +92,7 @@ final class Ledger {
         double total = wires.stream().mapToDouble(TakeoffLine::quantity).sum();
         String note = wires.stream()
                 .map(w -> w.pack().map(p -> plural(p.count(), "coil")).orElse("") + " "
-                        + w.name().toLowerCase(Locale.ROOT).replace(" wire", ""))
+                        + w.name().toLowerCase(Locale.ROOT).replaceAll(" wire.*", ""))
                 .collect(Collectors.joining(", "));
         return new LedgerFigure(
                 "wire",
@@ -104,6 +113,35 @@ final class Ledger {
                 line + " line with spares, " + strain + " strain",
                 "Line: " + find(takeoff, "insulator.line") + ". Strain: " + find(takeoff, "insulator.strain"),
                 List.of("I1", "I2"));
+    }
+
+    /** The braced end that is lifted most, with the other school's figure beside it. */
+    private static Optional<LedgerFigure> uplift(Layout layout, Spec spec) {
+        return layout.lines().stream()
+                .flatMap(l -> l.braces().stream())
+                .filter(b -> b.load().upliftN() > 0)
+                .max(Comparator.comparingDouble(b -> b.load().upliftN()))
+                .map(b -> {
+                    BraceLoad load = b.load();
+                    String both = b.schools().stream()
+                            .map(s -> Lengths.text(s.railM(), spec.units()) + " rail "
+                                    + Forces.text(s.upliftN(), spec.units()))
+                            .collect(Collectors.joining(" · "));
+                    return new LedgerFigure(
+                            "uplift",
+                            "Uplift at worst end post",
+                            Forces.text(load.upliftN(), spec.units()),
+                            both.isEmpty() ? b.kind().text() : both,
+                            "Pulls times their heights about the ground, "
+                                    + Math.round(load.momentNm()) + " Nm"
+                                    + (b.kind().rails() == 2 ? ", shared by two frames" : "")
+                                    + ", ÷ rail "
+                                    + Lengths.text(load.railM(), spec.units()) + " = "
+                                    + Forces.text(load.upliftN(), spec.units()) + ". The ground holds about "
+                                    + Forces.text(load.holdN(), spec.units()) + "; least reserve of the brace "
+                                    + String.format(Locale.ROOT, "%.1f", load.safety()) + " (" + load.weakest() + ").",
+                            List.of("B8", load.rule(), "P18"));
+                });
     }
 
     private static LedgerFigure sections(Layout layout) {

@@ -1,32 +1,37 @@
 package buckle.takeoff;
 
 import buckle.layout.FeedPlace;
-import buckle.layout.GatePlace;
+import buckle.layout.Joint;
 import buckle.layout.Layout;
-import buckle.layout.PostKind;
+import buckle.material.Conductor;
 import buckle.rulebook.Values;
+import buckle.site.GateKind;
+import buckle.spec.Build;
 import buckle.spec.Spec;
+import buckle.spec.WireRole;
 import buckle.takeoff.TakeoffLine.Pack;
-import buckle.units.Lengths;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.TreeMap;
+import java.util.function.Predicate;
+import java.util.function.ToLongFunction;
+import java.util.stream.Collectors;
 
 /** What to load for a layout. */
 public final class Takeoff {
-    /** Post above the top wire, so that the staple holds. */
-    private static final double ABOVE_TOP_WIRE_M = 0.05;
-
     private final Layout layout;
     private final Spec spec;
     private final Counts counts;
-    private final List<TakeoffLine> lines = new ArrayList<>();
+    private final Tally tally;
 
     private Takeoff(Layout layout, Spec spec) {
         this.layout = layout;
         this.spec = spec;
         this.counts = Counts.of(layout, spec);
+        this.tally = new Tally(spec);
     }
 
     public static List<TakeoffLine> of(Layout layout, Spec spec) {
@@ -34,335 +39,310 @@ public final class Takeoff {
             return List.of();
         }
         Takeoff takeoff = new Takeoff(layout, spec);
-        takeoff.posts();
-        takeoff.braces();
-        takeoff.wire();
-        takeoff.fittings();
+        PostTakeoff posts = new PostTakeoff(layout, spec, takeoff.counts, takeoff.tally);
+        posts.posts();
+        posts.braces();
+        takeoff.wire(WireRole.HOT, "wire.hot", "Hot wire");
+        takeoff.wire(WireRole.EARTH, "wire.earth", "Earth wire");
+        takeoff.wire(WireRole.PLAIN, "wire.plain", "Plain wire");
+        takeoff.insulators();
+        takeoff.straining();
         takeoff.gates();
         takeoff.feed();
         takeoff.signs();
-        return List.copyOf(takeoff.lines);
+        return takeoff.tally.lines();
     }
 
-    private void posts() {
-        double strong = spec.schedule().topM() + ABOVE_TOP_WIRE_M + Values.P10_STRONG_DEPTH_M;
-        double line = spec.schedule().topM() + ABOVE_TOP_WIRE_M + Values.P11_LINE_DEPTH_M;
-        String strongLength = "at least " + length(strong) + " long: top wire at "
-                + length(spec.schedule().topM()) + ", " + length(ABOVE_TOP_WIRE_M) + " above it, "
-                + length(Values.P10_STRONG_DEPTH_M) + " deep";
-        pieces(
-                "post.end",
-                "End post",
-                layout.count(PostKind.END),
-                "one at each end of an open line; " + strongLength,
-                "P10");
-        pieces(
-                "post.corner",
-                "Corner post",
-                layout.count(PostKind.CORNER),
-                "where the line turns by " + degrees(spec.braces().strongerFromDeg())
-                        + " or more, and the closing post of a closed line; " + strongLength,
-                "B10",
-                "P10");
-        pieces(
-                "post.gate",
-                "Gate post",
-                layout.count(PostKind.GATE),
-                "two at each gate that does not hang on a corner post; " + strongLength,
-                "J5",
-                "P10",
-                "P13");
-        pieces(
-                "post.tee",
-                "Tee post",
-                layout.count(PostKind.TEE),
-                "one where another line branches off and no strong post stands; " + strongLength,
-                "P10");
-        pieces(
-                "post.brace",
-                "Brace post",
-                layout.count(PostKind.BRACE),
-                "one for each H brace; " + strongLength,
-                "B3",
-                "P10");
-        pieces(
-                "post.line",
-                "Line post",
-                layout.count(PostKind.LINE),
-                "evened between strong posts, none wider than "
-                        + length(spec.posts().spacingM())
-                        + (counts.widestM() > 0
-                                ? "; they stand " + length(counts.leastM()) + " to " + length(counts.widestM())
-                                        + " apart"
-                                : "")
-                        + "; at least " + length(line) + " long",
-                "P1",
-                "P11",
-                "P15");
-    }
-
-    private void braces() {
-        double rail = spec.braces().railSchool().railM(spec.schedule().topM());
-        String school = spec.braces().railSchool().rule();
-        int n = counts.braces();
-        pieces("brace.rail", "Brace rail, " + length(rail), n, n + " H braces × 1 rail", school, "B3");
-        pieces(
-                "brace.pin",
-                "Brace pin, 10 in",
-                (long) n * Values.B4_PINS_PER_RAIL,
-                n + " rails × " + Values.B4_PINS_PER_RAIL + " pins",
-                "B4");
-        pieces(
-                "brace.loop",
-                "Brace diagonal loop",
-                n,
-                n + " H braces × 1 diagonal, strong post foot to brace post top",
-                "B3",
-                "B7");
-    }
-
-    private void wire() {
-        wire("wire.hot", "Hot wire", counts.hot());
-        wire("wire.earth", "Earth wire", counts.earth());
-        wire("wire.plain", "Plain wire", counts.plain());
-    }
-
-    private void wire(String item, String name, int wires) {
+    private void wire(WireRole role, String item, String name) {
+        Conductor conductor = spec.build().wires().of(role);
         double slack = spec.takeoff().wireSlackPercent();
-        double quantity = wires * counts.slopeM() * (1 + slack / 100);
-        Pack pack = Pack.covering("coil", spec.takeoff().coilM(), quantity);
-        add(
+        double bare = counts.lines().stream()
+                .mapToDouble(l -> l.count(role) * l.slopeM())
+                .sum();
+        double quantity = bare * (1 + slack / 100);
+        if (quantity == 0) {
+            return;
+        }
+        List<String> parts = new ArrayList<>();
+        counts.lines().stream()
+                .collect(Collectors.groupingBy(
+                        l -> l.count(role), TreeMap::new, Collectors.summingDouble(Counts.Line::slopeM)))
+                .forEach((wires, metres) -> {
+                    if (wires > 0) {
+                        parts.add(Tally.plural(wires, "wire") + " × " + tally.whole(metres));
+                    }
+                });
+        tally.add(
                 item,
-                name,
+                name + ", " + conductor.text(),
                 quantity,
                 "m",
-                Optional.of(pack),
-                wires + (wires == 1 ? " wire × " : " wires × ") + whole(counts.slopeM()) + " along the slope in "
-                        + plural(counts.pulls(), "pull") + " + " + number(slack) + " % slack and tails = "
-                        + whole(quantity),
+                Optional.of(Pack.covering("coil", spec.coilM(role), quantity)),
+                String.join(" + ", parts) + " along the slope in " + Tally.plural(counts.pulls(), "pull") + " + "
+                        + Tally.number(slack) + " % slack and tails = " + tally.whole(quantity),
                 "L1",
                 "S11");
     }
 
-    private void fittings() {
-        int hot = counts.hot();
-        int pulls = counts.pulls();
-        long line = hot * counts.passPosts();
-        long spare = (long) hot * pulls * Values.I1_SPARES_PER_WIRE_AND_PULL;
-        packed(
+    private void insulators() {
+        int pack = spec.takeoff().insulatorPack();
+        Build.Hazard hazard = spec.build().fittings().hazard();
+        Counts.Sum line = counts.sum(Counts.Line::hot, "hot wire", Counts.Line::straight, "posts passed");
+        long spare = counts.perPull(Counts.Line::hot, "hot wire").total() * Values.I1_SPARES_PER_WIRE_AND_PULL;
+        tally.packed(
                 "insulator.line",
-                "Line insulator",
-                line + spare,
-                spec.takeoff().insulatorPack(),
-                hot + " hot wires × " + counts.passPosts() + " posts passed = " + line + ", and " + hot + " × "
-                        + plural(pulls, "pull") + " × " + Values.I1_SPARES_PER_WIRE_AND_PULL + " spare = " + spare,
-                "I1");
-        packed(
-                "insulator.strain",
-                "Strain insulator",
-                2L * hot * pulls,
-                spec.takeoff().insulatorPack(),
-                hot + " hot wires × " + plural(pulls, "pull") + " × 2 ends",
-                "I2");
-        int held = counts.earth() + counts.plain();
-        packed(
+                "Line insulator, " + hazard.text(),
+                line.total() + spare,
+                pack,
+                line.text() + " = " + line.total() + ", and "
+                        + counts.perPull(Counts.Line::hot, "hot wire").text() + " × "
+                        + Values.I1_SPARES_PER_WIRE_AND_PULL + " spare = " + spare,
+                "I1",
+                "I5",
+                "I8");
+        Counts.Sum corner = counts.sum(Counts.Line::hot, "hot wire", Counts.Line::turning, "posts passed in a turn");
+        tally.packed(
+                "insulator.corner",
+                "Corner insulator, wire on the outside of the turn",
+                corner.total(),
+                pack,
+                corner.text(),
+                "I1",
+                "B9");
+        Counts.Sum bracket = counts.sum(Counts.Line::hot, "hot wire", Counts.Line::brackets, "posts of the old fence");
+        tally.packed(
+                "insulator.offset",
+                "Offset bracket, " + tally.length(Values.I4_OFFSET_M),
+                bracket.total(),
+                pack,
+                bracket.text(),
+                "I4");
+        Counts.Sum strain = counts.perPull(Counts.Line::hot, "hot wire");
+        tally.packed(
+                "insulator.strain", "Strain insulator", 2 * strain.total(), pack, strain.text() + " × 2 ends", "I2");
+        Counts.Sum held = counts.sum(Counts.Line::held, "earth and plain wire", Counts.Line::passed, "posts passed");
+        boolean stapled = spec.build().posts().line().family().stapled();
+        tally.packed(
                 "fastener",
-                "Staple or clip for earth and plain wire",
-                held * counts.passPosts(),
+                (stapled ? "Staple" : "Clip") + " for earth and plain wire",
+                held.total(),
                 spec.takeoff().fastenerPack(),
-                held + " earth and plain wires × " + counts.passPosts() + " posts passed",
+                held.text(),
                 "I1");
-        int wires = counts.wires();
-        pieces(
-                "strainer",
-                "Strainer",
-                (long) wires * pulls,
-                wires + " wires × " + plural(pulls, "pull") + " = " + wires * pulls,
-                "S2");
-        packed(
+    }
+
+    private void straining() {
+        Counts.Sum strainers = counts.perPull(this::strained, "wire");
+        tally.pieces(
+                "strainer", "Strainer", strainers.total(), strainers.text() + " = " + strainers.total(), "S2", "S4");
+        if (spec.build().wires().springs() && spec.build().wires().hot().strained()) {
+            Counts.Sum springs = counts.perPull(Counts.Line::hot, "hot wire");
+            tally.pieces("spring", "Tension spring", springs.total(), springs.text() + " = " + springs.total(), "S3");
+        }
+        Counts.Sum crimped = counts.perPull(this::crimped, "wire");
+        tally.packed(
                 "crimp",
                 "Crimp",
-                (long) wires * pulls * 2 * Values.S5_CRIMPS_PER_END,
+                crimped.total() * 2 * Values.S5_CRIMPS_PER_END,
                 spec.takeoff().crimpPack(),
-                wires + " wires × " + plural(pulls, "pull") + " × 2 ends × " + Values.S5_CRIMPS_PER_END,
+                crimped.text() + " × 2 ends × " + Values.S5_CRIMPS_PER_END,
                 "S5");
-        pieces(
+        long joints = layout.lines().stream()
+                .flatMap(l -> l.pulls().stream())
+                .flatMap(p -> p.wires().stream())
+                .mapToLong(w -> w.joinersM().size())
+                .sum();
+        tally.pieces(
+                "joiner",
+                "Joint in the wire",
+                joints,
+                "where coils end, " + spec.build().wires().hot().family().joining(),
+                "S14");
+        Counts.Sum tied = counts.perPull(l -> l.wires() - crimped(l), "woven wire");
+        tally.pieces("tie", "End tie for woven wire", 2 * tied.total(), tied.text() + " × 2 ends", "S5");
+        long jumpers = layout.joints().stream()
+                .filter(j -> j.kind() == Joint.Kind.JUMPER || j.kind() == Joint.Kind.LINK)
+                .count();
+        long hot = layout.joints().stream()
+                .filter(j -> j.kind() == Joint.Kind.JUMPER || j.kind() == Joint.Kind.LINK)
+                .mapToLong(j ->
+                        Math.max(1, j.hot().size() - 1) + Math.max(0, j.earth().size() - 1))
+                .sum();
+        tally.pieces(
                 "jumper",
                 "Jumper set",
-                pulls,
-                "one for each of " + plural(pulls, "pull") + ": " + hot + " hot wires joined"
-                        + (counts.earth() > 0 ? ", " + counts.earth() + " earth wires joined" : "")
-                        + ", and on to the next pull",
+                counts.pulls(),
+                "one for each of " + Tally.plural(counts.pulls(), "pull")
+                        + ": hot with hot, earth with earth, and on to the next pull",
                 "J1");
-        pieces("cut-out", "Cut-out switch", counts.cutOuts(), "as placed on the line", "J4");
+        tally.pieces(
+                "clamp",
+                "Joint clamp",
+                2 * hot,
+                jumpers + " jumper sets and links, " + hot + " pieces from wire to wire × 2 ends",
+                "J1");
+        long cutOuts =
+                layout.lines().stream().mapToLong(l -> l.cutOuts().size()).sum();
+        long creeks = counts.gates(GateKind.CREEK).size();
+        tally.pieces(
+                "cut-out",
+                "Cut-out switch",
+                cutOuts + creeks,
+                "as placed on the line" + (creeks > 0 ? ", and one for each of " + creeks + " creek crossings" : ""),
+                "J4",
+                "J8");
+    }
+
+    private long strained(Counts.Line line) {
+        return number(line, c -> c.strained() || c.family() == Conductor.Family.SOFT_WIRE);
+    }
+
+    private long crimped(Counts.Line line) {
+        return number(line, Conductor::crimped);
+    }
+
+    private long number(Counts.Line line, Predicate<Conductor> which) {
+        long count = 0;
+        for (WireRole role : WireRole.values()) {
+            count += which.test(spec.build().wires().of(role)) ? line.count(role) : 0;
+        }
+        return count;
     }
 
     private void gates() {
-        pieces("gate.swing", "Swing gate with hinges and latch", counts.swing().size(), openings(counts.swing()), "J5");
-        pieces(
+        gate(GateKind.SWING, "gate.swing", "Swing gate with hinges and latch", g -> 1);
+        gate(
+                GateKind.HANDLE,
                 "gate.handle",
                 "Gate handle with spring and anchor",
-                (long) counts.hot() * counts.handle().size(),
-                counts.hot() + " hot wires × " + counts.handle().size() + " handle gates; " + openings(counts.handle()),
-                "J2");
-        double each = counts.swing().stream().mapToDouble(this::underGateM).sum();
+                g -> g.line().hot());
+        gate(
+                GateKind.SPRING_SET,
+                "gate.spring",
+                "Spring gate set, one spring",
+                g -> g.line().hot());
+        gate(GateKind.RIGID, "gate.rigid", "Rigid gate with hinges and latch", g -> 1);
+        gate(GateKind.STRAND, "gate.strand", "Handle and anchors for one strand", g -> 1);
+        gate(GateKind.CREEK, "gate.creek", "Hanging part for a creek", g -> 1);
+        List<Counts.Gated> cabled = Arrays.stream(GateKind.values())
+                .filter(GateKind::cabled)
+                .flatMap(k -> counts.gates(k).stream())
+                .toList();
+        double each = cabled.stream().mapToDouble(this::underGateM).sum();
         Spec.UnderGate under = spec.underGate();
-        String parts = "opening + 2 × " + length(under.burialM()) + " deep + 2 risers of " + length(riserM())
-                + " + 2 × " + length(under.spareLoopM()) + " spare";
-        Pack roll = Pack.covering("roll", spec.takeoff().cableRollM(), 2 * each);
-        add(
+        String parts = "opening + 2 × " + tally.length(under.burialM()) + " deep + 2 risers to the lowest wire + 2 × "
+                + tally.length(under.spareLoopM()) + " spare";
+        tally.add(
                 "cable.gate",
-                "Cable under gates, hot and earth",
+                "Cable under gates and over creeks, hot and earth",
                 2 * each,
                 "m",
-                Optional.of(roll),
-                counts.swing().size() + " swing gates × 2 cables of " + parts + " = " + length(2 * each),
+                Optional.of(Pack.covering("roll", spec.takeoff().cableRollM(), 2 * each)),
+                cabled.size() + " gates × 2 cables of " + parts + " = " + tally.length(2 * each),
                 "J3",
                 "J6",
                 "C9");
-        double conduit = counts.swing().stream()
-                .mapToDouble(g -> g.openingM() + 2 * under.burialM())
+        List<Counts.Gated> buried =
+                cabled.stream().filter(g -> g.gate().kind() != GateKind.CREEK).toList();
+        double conduit = buried.stream()
+                .mapToDouble(g -> g.gate().openingM() + 2 * under.burialM())
                 .sum();
-        add(
+        tally.add(
                 "conduit",
                 "Conduit under gates",
                 conduit,
                 "m",
                 Optional.empty(),
-                counts.swing().size() + " swing gates × (opening + 2 × " + length(under.burialM()) + " deep) = "
-                        + length(conduit),
+                buried.size() + " gates × (opening + 2 × " + tally.length(under.burialM()) + " deep) = "
+                        + tally.length(conduit),
                 "J3");
     }
 
-    private double riserM() {
-        return spec.schedule().wires().getFirst().heightM();
+    private void gate(GateKind kind, String item, String name, ToLongFunction<Counts.Gated> each) {
+        List<Counts.Gated> gates = counts.gates(kind);
+        long total = gates.stream().mapToLong(each).sum();
+        tally.pieces(
+                item,
+                name,
+                total,
+                Tally.plural(gates.size(), "gate") + " on the plan"
+                        + (total == gates.size() ? "" : ", one for each hot wire"),
+                "J5",
+                kind.opensCircuit() ? "J2" : "J3");
     }
 
-    private double underGateM(GatePlace gate) {
-        return gate.openingM()
+    private double underGateM(Counts.Gated gated) {
+        double riser = gated.line().layout().schedule().wires().getFirst().heightM();
+        return gated.gate().openingM()
                 + 2 * spec.underGate().burialM()
-                + 2 * riserM()
+                + 2 * riser
                 + 2 * spec.underGate().spareLoopM();
     }
 
     private void feed() {
         FeedPlace feed = layout.feed().orElseThrow();
-        pieces(
+        tally.pieces(
                 "energizer",
                 "Energizer, certified",
                 1,
-                "one for each fence; output " + number(spec.feed().outputJ()) + " J assumed",
+                "one for each fence; output " + Tally.number(spec.feed().outputJ()) + " J assumed",
                 "C1",
                 "C3");
         double leadOut = feed.leadOutM() + spec.feed().leadOutSpareM();
-        add(
+        tally.add(
                 "cable.lead-out",
                 "Lead-out cable, hot and earth",
                 2 * leadOut,
                 "m",
                 Optional.of(Pack.covering("roll", spec.takeoff().cableRollM(), 2 * leadOut)),
-                "2 cables × (" + length(feed.leadOutM()) + " straight to the fence + "
-                        + length(spec.feed().leadOutSpareM()) + " spare)",
+                "2 cables × (" + tally.length(feed.leadOutM()) + " to the fence, round what is in the way, + "
+                        + tally.length(spec.feed().leadOutSpareM()) + " spare)",
                 "C9");
-        pieces(
+        tally.pieces(
                 "ground.rod",
-                "Ground rod, " + length(feed.rodM()),
+                "Ground rod, " + tally.length(feed.rodM()),
                 feed.rods(),
                 rodSentence(feed),
                 feed.school().rule(),
                 "G5",
                 "G8");
-        pieces("ground.clamp", "Ground rod clamp", feed.rods(), feed.rods() + " rods × 1 clamp", "G5");
+        tally.pieces("ground.clamp", "Ground rod clamp", feed.rods(), feed.rods() + " rods × 1 clamp", "G5");
         double lead = Math.max(0, feed.rods() - 1) * Values.G1_APART_M;
-        add(
+        tally.add(
                 "ground.lead",
                 "Ground lead between rods",
                 lead,
                 "m",
                 Optional.empty(),
-                Math.max(0, feed.rods() - 1) + " gaps of " + length(Values.G1_APART_M) + " between rods",
+                Math.max(0, feed.rods() - 1) + " gaps of " + tally.length(Values.G1_APART_M) + " between rods",
                 "G1");
     }
 
     private String rodSentence(FeedPlace feed) {
         return switch (feed.school()) {
-            case THREE_RODS -> "three rods " + length(Values.G1_APART_M) + " apart";
+            case THREE_RODS -> "three rods " + tally.length(Values.G1_APART_M) + " apart";
             case ONE_LONG_ROD -> "one long rod, soft wet clay only";
             case BY_AREA ->
                 "one rod for each " + String.format(Locale.ROOT, "%.0f", Values.G2_AREA_PER_ROD_M2)
                         + " m² (2 acres) inside the fence, at most " + Values.G2_MOST_RODS;
             case BY_JOULES ->
-                length(Values.G4_ROD_M_PER_J) + " for each of "
-                        + number(spec.feed().outputJ()) + " J ÷ " + length(feed.rodM()) + " a rod, rounded up";
+                tally.length(Values.G4_ROD_M_PER_J) + " for each of "
+                        + Tally.number(spec.feed().outputJ()) + " J ÷ " + tally.length(feed.rodM())
+                        + " a rod, rounded up";
         };
     }
 
     private void signs() {
-        double length = layout.lines().stream().mapToDouble(l -> l.lengthM()).sum();
-        double every = spec.takeoff().signEveryM();
-        long along = (long) Math.ceil(length / every - 1e-9);
         long gates = layout.gates().size();
-        pieces(
+        long all = layout.signs().size();
+        tally.pieces(
                 "sign",
                 "Warning sign",
-                along + gates,
-                whole(length) + " ÷ " + length(every) + " = " + along + ", and one at each of " + gates
-                        + " gates; the local code may ask for more",
+                all,
+                gates + " at gates, the others at most "
+                        + tally.length(spec.takeoff().signEveryM()) + " apart along the line and "
+                        + tally.length(Values.C4_PUBLIC_EVERY_M)
+                        + " beside public ways; the local code may ask for more",
                 "C4");
-    }
-
-    private static String openings(List<GatePlace> gates) {
-        return gates.size() + (gates.size() == 1 ? " gate" : " gates") + " on the plan";
-    }
-
-    private void pieces(String item, String name, long count, String derivation, String... rules) {
-        add(item, name, count, "pcs", Optional.empty(), derivation, rules);
-    }
-
-    private void packed(String item, String name, long count, int pack, String derivation, String... rules) {
-        add(
-                item,
-                name,
-                count,
-                "pcs",
-                Optional.of(Pack.covering("pack", pack, count)),
-                derivation + " = " + count,
-                rules);
-    }
-
-    private void add(
-            String item,
-            String name,
-            double quantity,
-            String unit,
-            Optional<Pack> pack,
-            String derivation,
-            String... rules) {
-        if (quantity > 0) {
-            double rounded = "m".equals(unit) ? Math.ceil(quantity * 10 - 1e-6) / 10 : quantity;
-            lines.add(new TakeoffLine(item, name, rounded, unit, pack, derivation, List.of(rules)));
-        }
-    }
-
-    private String length(double lengthM) {
-        return Lengths.text(lengthM, spec.units());
-    }
-
-    private String whole(double lengthM) {
-        return Lengths.whole(lengthM, spec.units());
-    }
-
-    private static String plural(int count, String noun) {
-        return count + " " + noun + (count == 1 ? "" : "s");
-    }
-
-    private static String degrees(double value) {
-        return number(value) + "°";
-    }
-
-    private static String number(double value) {
-        return value == Math.rint(value)
-                ? String.format(Locale.ROOT, "%.0f", value)
-                : String.format(Locale.ROOT, "%.1f", value);
     }
 }

@@ -1,0 +1,158 @@
+package buckle.layout;
+
+import buckle.land.Contact;
+import buckle.land.LandKind;
+import buckle.rulebook.Values;
+import buckle.site.FenceLine;
+import buckle.site.LineBook.PostOverride;
+import buckle.site.LocalPlane;
+import buckle.site.Stationing;
+import buckle.spec.Build;
+import buckle.spec.Spec;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** Where posts stand between the strong ones: evened to the spacing, at crests, hollows and banks, as people overrode it. */
+final class PostPlaces {
+    /** An override whose ends lie further off the line than this has lost its place. */
+    private static final double FAR_OFF_M = 10;
+
+    private static final double LEAST_STRETCH_M = 0.5;
+
+    private final Spec spec;
+    private final List<Stretch> stretches = new ArrayList<>();
+    private final double lengthM;
+
+    /** An override by station; {@code fromM > toM} runs over the seam of a closed line. */
+    record Stretch(PostOverride choice, double fromM, double toM) {
+        boolean covers(double stationM) {
+            return fromM <= toM ? fromM <= stationM && stationM <= toM : stationM >= fromM || stationM <= toM;
+        }
+    }
+
+    /** @param lost overrides that no longer make sense, with the reason */
+    record Lost(PostOverride choice, String why) {}
+
+    private final List<Lost> lost = new ArrayList<>();
+
+    PostPlaces(FenceLine line, Spec spec, Stationing stationing, LocalPlane plane) {
+        this.spec = spec;
+        this.lengthM = stationing.lengthM();
+        for (PostOverride o : line.book().overrides()) {
+            Stationing.Place a = stationing.nearest(plane.toPlane(o.from()));
+            Stationing.Place b = stationing.nearest(plane.toPlane(o.to()));
+            double from = Math.min(a.stationM(), b.stationM());
+            double to = Math.max(a.stationM(), b.stationM());
+            Stretch stretch =
+                    line.closed() && to - from > lengthM / 2 ? new Stretch(o, to, from) : new Stretch(o, from, to);
+            if (Math.max(a.offsetM(), b.offsetM()) > FAR_OFF_M) {
+                lost.add(new Lost(o, "its place is no longer on the line"));
+            } else if (to - from < LEAST_STRETCH_M) {
+                lost.add(new Lost(o, "nothing is left of its stretch"));
+            } else if (o.spacingM().isEmpty()
+                    && o.stock().isEmpty()
+                    && o.lightPerGap().isEmpty()) {
+                lost.add(new Lost(o, "it asks for nothing"));
+            } else {
+                contradicts(stretch)
+                        .ifPresentOrElse(
+                                other -> lost.add(new Lost(o, "it contradicts another choice for the same posts")),
+                                () -> stretches.add(stretch));
+            }
+        }
+    }
+
+    private Optional<Stretch> contradicts(Stretch s) {
+        double middle = s.fromM() <= s.toM() ? (s.fromM() + s.toM()) / 2 : s.fromM();
+        return stretches.stream()
+                .filter(t -> t.covers(middle) || t.covers(s.fromM() + 0.1) && t.covers(s.toM() - 0.1))
+                .filter(t -> t.choice().spacingM().isPresent()
+                                && s.choice().spacingM().isPresent()
+                        || t.choice().stock().isPresent() && s.choice().stock().isPresent()
+                        || t.choice().lightPerGap().isPresent()
+                                && s.choice().lightPerGap().isPresent())
+                .findFirst();
+    }
+
+    List<Lost> lost() {
+        return lost;
+    }
+
+    Optional<PostOverride> at(double stationM, java.util.function.Predicate<PostOverride> says) {
+        for (Stretch s : stretches) {
+            if (s.covers(stationM) && says.test(s.choice())) {
+                return Optional.of(s.choice());
+            }
+        }
+        return Optional.empty();
+    }
+
+    double spacingM(double stationM) {
+        if (stretches.isEmpty()) {
+            return spec.posts().spacingM();
+        }
+        return at(stationM, o -> o.spacingM().isPresent())
+                .map(o -> o.spacingM().getAsDouble())
+                .orElse(spec.posts().spacingM());
+    }
+
+    private int lightPerGap(double stationM) {
+        Build.PostPlan plan = spec.build().posts();
+        if (stretches.isEmpty()) {
+            return plan.lightPerGap();
+        }
+        return at(stationM, o -> o.lightPerGap().isPresent())
+                .map(o -> o.lightPerGap().getAsInt())
+                .orElse(plan.lightPerGap());
+    }
+
+    /** Places between the strong ones where a post must stand: banks, crests and hollows, ends of overridden spacing. */
+    List<Mark> wanted(List<Contact> contacts, Profile profile, List<Mark> strong) {
+        List<Mark> marks = new ArrayList<>();
+        for (Stretch s : stretches) {
+            if (s.choice().spacingM().isPresent()) {
+                marks.add(Mark.of(PostKind.LINE, s.fromM()));
+                marks.add(Mark.of(PostKind.LINE, s.toM()));
+            }
+        }
+        for (Contact c : contacts) {
+            if (c.feature().kind() == LandKind.CREEK) {
+                double half = c.feature().traits().widthM().orElse(1) / 2 + Values.J8_BANK_M;
+                for (Contact.Crossing x : c.crossings()) {
+                    marks.add(Mark.of(PostKind.LINE, x.stationM() - half));
+                    marks.add(Mark.of(PostKind.LINE, x.stationM() + half));
+                }
+            }
+        }
+        if (spec.build().posts().closeUp()) {
+            double from = 0;
+            for (int i = 0; i <= strong.size(); i++) {
+                double to = i == strong.size() ? lengthM : strong.get(i).stationM();
+                profile.breaks(from, to, spec.posts().spacingM()).forEach(s -> marks.add(Mark.of(PostKind.LINE, s)));
+                from = to;
+            }
+        }
+        marks.removeIf(m -> m.stationM() < LEAST_STRETCH_M || m.stationM() > lengthM - LEAST_STRETCH_M);
+        marks.sort(Comparator.comparingDouble(Mark::stationM));
+        return marks;
+    }
+
+    /** Posts between two places, with light ones between them. */
+    void even(double fromM, double toM, List<Mark> into) {
+        double middle = (fromM + toM) / 2;
+        int spaces = (int) Math.max(1, Math.ceil((toM - fromM) / spacingM(middle) - 1e-9));
+        double gap = (toM - fromM) / spaces;
+        for (int k = 0; k < spaces; k++) {
+            double at = fromM + gap * k;
+            if (k > 0) {
+                into.add(Mark.of(PostKind.LINE, at));
+            }
+            int light = lightPerGap(at + gap / 2);
+            for (int j = 1; j <= light; j++) {
+                into.add(Mark.of(PostKind.LIGHT, at + gap * j / (light + 1)));
+            }
+        }
+    }
+}

@@ -1,0 +1,112 @@
+package buckle.layout;
+
+import buckle.land.Contact;
+import buckle.land.Traits.Soil;
+import buckle.rulebook.Values;
+import buckle.site.FenceLine;
+import buckle.site.LocalPlane;
+import buckle.site.PlanePoint;
+import buckle.site.Stationing;
+import buckle.spec.Spec;
+import buckle.spec.WireRole;
+import buckle.spec.WireSchedule;
+import buckle.units.Lengths;
+import java.util.List;
+import java.util.Optional;
+
+/** Whether the wires suit the ground, and whether the two rows of a double fence stand right. */
+final class ScheduleFindings {
+    private ScheduleFindings() {}
+
+    static void of(
+            List<LineLayer> layers, List<LineLayout> lines, Spec spec, LocalPlane plane, List<Finding> findings) {
+        for (int i = 0; i < lines.size(); i++) {
+            returns(layers.get(i), lines.get(i), spec, findings);
+            beside(i, layers, lines, spec, plane, findings);
+        }
+        spec.build().lines().stream()
+                .filter(s -> lines.stream().noneMatch(l -> l.lineId().equals(s.lineId())))
+                .forEach(s -> findings.add(Finding.ofJob(
+                        "W18",
+                        Severity.NOTE,
+                        "Wires of their own are kept for a line that is no longer on the plan.")));
+    }
+
+    /** W18: dry, stony and frozen ground carries no return. */
+    private static void returns(LineLayer layer, LineLayout line, Spec spec, List<Finding> findings) {
+        WireSchedule schedule = line.schedule();
+        boolean allHot = schedule.count(WireRole.EARTH) == 0;
+        for (Contact zone : layer.soil().zones()) {
+            Soil soil = zone.feature().traits().soil().orElse(Soil.LOAM);
+            boolean poor = soil == Soil.SAND || soil == Soil.STONE || soil == Soil.FROZEN_IN_SEASON;
+            if (poor && allHot && schedule.wires().size() > 1) {
+                findings.add(Finding.at(
+                        "W18",
+                        Severity.WARN,
+                        line.lineId(),
+                        zone.fromM(),
+                        "From " + Lengths.text(zone.fromM(), spec.units()) + " to "
+                                + Lengths.text(zone.toM(), spec.units()) + " the ground ("
+                                + zone.feature().title()
+                                + ") carries the return badly, and all wires are hot. Make some of them earth wires."));
+                return;
+            }
+        }
+        boolean loose = !allHot && !spec.build().wires().earthTied();
+        if (loose) {
+            findings.add(
+                    Finding.at(
+                            "W18",
+                            Severity.NOTE,
+                            line.lineId(),
+                            0,
+                            "Earth wires that are merely grounded along the way are weaker than earth wires tied to the energizer's earth terminal."));
+        }
+    }
+
+    /** W9 and P7: the outer row 30 in out, its posts opposite the inner ones. */
+    private static void beside(
+            int i,
+            List<LineLayer> layers,
+            List<LineLayout> lines,
+            Spec spec,
+            LocalPlane plane,
+            List<Finding> findings) {
+        FenceLine outer = layers.get(i).line();
+        Optional<String> partner = outer.book().beside();
+        if (partner.isEmpty()) {
+            return;
+        }
+        for (int k = 0; k < lines.size(); k++) {
+            if (lines.get(k).lineId().equals(partner.get())) {
+                Stationing inner = layers.get(k).stationing();
+                double worst = 0;
+                double at = 0;
+                for (var corner : outer.corners()) {
+                    PlanePoint p = plane.toPlane(corner.at());
+                    double off = Math.abs(inner.nearest(p).offsetM() - Values.W9_APART_M);
+                    if (off > worst) {
+                        worst = off;
+                        at = layers.get(i).stationing().nearest(p).stationM();
+                    }
+                }
+                boolean far = worst > 0.5 * Values.W9_APART_M;
+                findings.add(Finding.at(
+                        "W9",
+                        far ? Severity.WARN : Severity.NOTE,
+                        outer.id(),
+                        at,
+                        outer.name() + " is the outer row of " + lines.get(k).name() + ": "
+                                + Lengths.text(Values.W9_APART_M, spec.units()) + " out, posts opposite (P7)"
+                                + (far ? "; here it is off by " + Lengths.text(worst, spec.units()) + "." : ".")));
+                return;
+            }
+        }
+        findings.add(Finding.at(
+                "W9",
+                Severity.WARN,
+                outer.id(),
+                0,
+                outer.name() + " is said to be the outer row of a line that is no longer on the plan."));
+    }
+}

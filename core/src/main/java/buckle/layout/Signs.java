@@ -1,0 +1,61 @@
+package buckle.layout;
+
+import buckle.land.Contact;
+import buckle.land.LandKind;
+import buckle.rulebook.Values;
+import buckle.spec.Spec;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+
+/** C4: signs at gates, closer together beside public ways, and along the rest of the line. */
+final class Signs {
+    /** A sign this near serves both reasons. */
+    private static final double SERVES_M = 3;
+
+    private Signs() {}
+
+    static List<Sign> of(List<LineLayer> layers, List<LineLayout> lines, Spec spec) {
+        List<Sign> signs = new ArrayList<>();
+        for (int i = 0; i < lines.size(); i++) {
+            along(layers.get(i), lines.get(i), spec, signs);
+        }
+        return signs;
+    }
+
+    private static void along(LineLayer layer, LineLayout line, Spec spec, List<Sign> signs) {
+        List<Sign> here = new ArrayList<>();
+        for (GatePlace gate : line.gates()) {
+            here.add(new Sign(line.lineId(), gate.fromM(), gate.name()));
+        }
+        for (Contact c : layer.contacts()) {
+            if (c.feature().kind() == LandKind.PUBLIC_WAY) {
+                int n = (int) Math.max(1, Math.ceil((c.toM() - c.fromM()) / Values.C4_PUBLIC_EVERY_M - 1e-9));
+                for (int k = 0; k <= n; k++) {
+                    put(
+                            here,
+                            line,
+                            c.fromM() + (c.toM() - c.fromM()) * k / n,
+                            c.feature().title());
+                }
+            }
+        }
+        double every = spec.takeoff().signEveryM();
+        int n = (int) Math.max(1, Math.ceil(line.lengthM() / every - 1e-9));
+        for (int k = 0; k < n; k++) {
+            double at = line.lengthM() * (k + 0.5) / n;
+            boolean served = here.stream().anyMatch(s -> Math.abs(s.stationM() - at) < every / 2);
+            if (!served) {
+                here.add(new Sign(line.lineId(), at, "along the line"));
+            }
+        }
+        here.sort(Comparator.comparingDouble(Sign::stationM));
+        signs.addAll(here);
+    }
+
+    private static void put(List<Sign> signs, LineLayout line, double stationM, String why) {
+        if (signs.stream().noneMatch(s -> Math.abs(s.stationM() - stationM) < SERVES_M)) {
+            signs.add(new Sign(line.lineId(), stationM, why));
+        }
+    }
+}

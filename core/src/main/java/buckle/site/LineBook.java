@@ -1,0 +1,104 @@
+package buckle.site;
+
+import buckle.material.PostStock;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+
+/**
+ * What people decided or found on the ground along a line, kept by place, so that it outlives every new layout.
+ *
+ * @param overrides stretches with posts of their own choice
+ * @param issued numbers that stand on posts already
+ * @param standing posts that were set otherwise than planned
+ * @param turned whether the line was reversed since its ends were named; test points keep their names
+ * @param closingCorner corner of a closed line where the hot wires stay open, the first when not said
+ * @param onExisting whether the wires hang on offset brackets of a fence that stands already
+ * @param beside id of the line this one is the outer row of, in a double fence
+ */
+public record LineBook(
+        List<PostOverride> overrides,
+        List<IssuedPost> issued,
+        List<StandingPost> standing,
+        boolean turned,
+        Optional<String> closingCorner,
+        boolean onExisting,
+        Optional<String> beside) {
+    public static final LineBook EMPTY =
+            new LineBook(List.of(), List.of(), List.of(), false, Optional.empty(), false, Optional.empty());
+
+    public LineBook {
+        overrides = List.copyOf(overrides);
+        issued = List.copyOf(issued);
+        standing = List.copyOf(standing);
+    }
+
+    /**
+     * Another choice of posts between two places of the line.
+     *
+     * @param spacingM none wider than this
+     * @param lightPerGap light posts between two line posts
+     */
+    public record PostOverride(
+            String id,
+            GeoPoint from,
+            GeoPoint to,
+            OptionalDouble spacingM,
+            Optional<PostStock> stock,
+            OptionalInt lightPerGap,
+            String reason) {
+        public PostOverride {
+            if (spacingM.isPresent() && !(spacingM.getAsDouble() >= 0.5 && spacingM.getAsDouble() <= 60)) {
+                throw new IllegalArgumentException(
+                        "spacing " + spacingM.getAsDouble() + " m of an override is not between 0.5 m and 60 m");
+            }
+            if (lightPerGap.isPresent() && (lightPerGap.getAsInt() < 0 || lightPerGap.getAsInt() > 9)) {
+                throw new IllegalArgumentException(
+                        "an override has 0 to 9 light posts a gap, not " + lightPerGap.getAsInt());
+            }
+        }
+    }
+
+    /** A number that was given to the post at a place. */
+    public record IssuedPost(int number, GeoPoint at) {
+        public IssuedPost {
+            if (number < 1 || number > 1_000_000) {
+                throw new IllegalArgumentException("post number " + number + " is not between 1 and 1,000,000");
+            }
+        }
+    }
+
+    /**
+     * A post as it really stands, refused by a stone or set deeper.
+     *
+     * @param depthM in the ground
+     */
+    public record StandingPost(GeoPoint at, double depthM, String note) {
+        public StandingPost {
+            if (!(depthM >= 0 && depthM <= 5)) {
+                throw new IllegalArgumentException("depth " + depthM + " m of a post is not between 0 m and 5 m");
+            }
+        }
+    }
+
+    public LineBook withOverrides(List<PostOverride> newOverrides) {
+        return new LineBook(newOverrides, issued, standing, turned, closingCorner, onExisting, beside);
+    }
+
+    public LineBook withIssued(List<IssuedPost> newIssued) {
+        return new LineBook(overrides, newIssued, standing, turned, closingCorner, onExisting, beside);
+    }
+
+    public LineBook withStanding(List<StandingPost> newStanding) {
+        return new LineBook(overrides, issued, newStanding, turned, closingCorner, onExisting, beside);
+    }
+
+    public LineBook withTurn(boolean newTurned, Optional<String> newClosingCorner) {
+        return new LineBook(overrides, issued, standing, newTurned, newClosingCorner, onExisting, beside);
+    }
+
+    public LineBook withNeighbours(boolean newOnExisting, Optional<String> newBeside) {
+        return new LineBook(overrides, issued, standing, turned, closingCorner, newOnExisting, newBeside);
+    }
+}

@@ -1,0 +1,46 @@
+package buckle.spec;
+
+/** How the end of a pull is held. */
+public enum BraceKind {
+    SINGLE_H("single H brace", 1, 1, "B3"),
+    DOUBLE_H("double H brace", 2, 2, "B3"),
+    DIAGONAL("diagonal brace", 1, 0, "B11"),
+    PIPE("pipe corner set in concrete", 0, 0, "B6"),
+    BACK_STAKE("back-stake outside the corner", 0, 0, "B5"),
+    /** Nothing fits: the strong post holds by itself. */
+    NONE("no brace", 0, 0, "B8");
+
+    private final String text;
+    private final int rails;
+    private final int posts;
+    private final String rule;
+
+    BraceKind(String text, int rails, int posts, String rule) {
+        this.text = text;
+        this.rails = rails;
+        this.posts = posts;
+        this.rule = rule;
+    }
+
+    public String text() {
+        return text;
+    }
+
+    public int rails() {
+        return rails;
+    }
+
+    /** Brace posts beside the strong post. */
+    public int posts() {
+        return posts;
+    }
+
+    /** H braces in a row; each has a diagonal loop. */
+    public boolean framed() {
+        return this == SINGLE_H || this == DOUBLE_H;
+    }
+
+    public String rule() {
+        return rule;
+    }
+}

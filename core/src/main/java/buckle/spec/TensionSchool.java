@@ -1,0 +1,26 @@
+package buckle.spec;
+
+import buckle.units.Forces;
+
+/** S1: how tight a steel wire is pulled. */
+public enum TensionSchool {
+    LIGHT(125, "125 lbf, light wire"),
+    MEDIUM(250, "250 lbf, usual for 12.5 gauge"),
+    HEAVY(500, "500 lbf, one builder's habit");
+
+    private final double tensionN;
+    private final String text;
+
+    TensionSchool(double lbf, String text) {
+        this.tensionN = Forces.lbf(lbf);
+        this.text = text;
+    }
+
+    public double tensionN() {
+        return tensionN;
+    }
+
+    public String text() {
+        return text;
+    }
+}
