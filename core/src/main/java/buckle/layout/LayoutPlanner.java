@@ -7,6 +7,7 @@ import buckle.site.LocalPlane;
 import buckle.site.Site;
 import buckle.site.Tees;
 import buckle.spec.GroundSchool;
+import buckle.spec.Plan;
 import buckle.spec.Spec;
 import java.util.ArrayList;
 import java.util.List;
@@ -19,6 +20,11 @@ public final class LayoutPlanner {
     /** On open ground: nothing is known around the fence. */
     public static Layout layOut(Site site, Spec spec) {
         return layOut(site, Surroundings.NONE, spec);
+    }
+
+    /** A whole plan; findings that were accepted say so. */
+    public static Layout layOut(Plan plan, Surroundings around) {
+        return Acceptances.apply(layOut(plan.site(), around, plan.spec()), plan.decisions());
     }
 
     public static Layout layOut(Site given, Surroundings around, Spec spec) {

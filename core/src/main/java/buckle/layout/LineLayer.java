@@ -23,8 +23,6 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
-import java.util.Optional;
-import java.util.OptionalDouble;
 
 /** Lays out one line: strong posts where it turns, ends or opens, braces in each pull, line posts evened between. */
 final class LineLayer {
@@ -100,13 +98,11 @@ final class LineLayer {
         inline(marks, gates);
         PostPlaces places = new PostPlaces(line, spec, stationing, plane);
         places.lost()
-                .forEach(l -> findings.add(new Finding(
+                .forEach(l -> findings.add(Finding.at(
                         "P19",
                         Severity.WARN,
-                        Optional.of(line.id()),
-                        OptionalDouble.of(stationing
-                                .nearest(plane.toPlane(l.choice().from()))
-                                .stationM()),
+                        line.id(),
+                        stationing.nearest(plane.toPlane(l.choice().from())).stationM(),
                         "The choice of posts “" + l.choice().reason() + "” is kept but not applied: " + l.why()
                                 + ". Move it or take it out.")));
         List<Stop> stops = stops(marks, gates);

@@ -2,7 +2,6 @@ package buckle.site;
 
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.stream.Stream;
 
@@ -14,7 +13,7 @@ import java.util.stream.Stream;
  * @param survey how the line was measured, when it was walked
  * @param startsOn id of the line this one branches from: its first corner is a node on that line
  * @param endsOn id of the line this one runs into with its last corner
- * @param book what people decided along it; empty in a plan stored before there was one
+ * @param book what people decided along it
  */
 public record FenceLine(
         String id,
@@ -33,7 +32,6 @@ public record FenceLine(
         gates = List.copyOf(gates);
         cutOuts = List.copyOf(cutOuts);
         ground = List.copyOf(ground);
-        book = Objects.requireNonNullElse(book, LineBook.EMPTY);
     }
 
     /** A line that stands by itself. */

@@ -6,7 +6,6 @@ import buckle.material.Conductor;
 import buckle.material.PostStock;
 import buckle.rulebook.Values;
 import java.util.List;
-import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -147,11 +146,6 @@ public record Build(
 
     /** What one line has otherwise than the job. */
     public record LineSpec(String lineId, Optional<WireSchedule> schedule) {}
-
-    /** Build of a plan stored before there was one. */
-    static Build orUsual(Build build) {
-        return Objects.requireNonNullElse(build, USUAL);
-    }
 
     public Build with(PostPlan newPosts) {
         return new Build(newPosts, braces, wires, season, fittings, lines);

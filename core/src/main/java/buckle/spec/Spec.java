@@ -10,7 +10,7 @@ import java.util.OptionalDouble;
 /**
  * What shall be built on the site.
  *
- * @param build how it is built; the usual way in a plan stored before it was asked
+ * @param build how it is built
  * @param ringClosed whether a closed line's hot wires are joined at the closing post as well (J7 leaves them open)
  */
 public record Spec(
@@ -27,7 +27,6 @@ public record Spec(
 
     public Spec {
         animals = List.copyOf(animals);
-        build = Build.orUsual(build);
         if (animals.isEmpty()) {
             throw new IllegalArgumentException("say which animals the fence is for");
         }

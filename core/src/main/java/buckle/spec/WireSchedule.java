@@ -1,5 +1,6 @@
 package buckle.spec;
 
+import java.util.ArrayList;
 import java.util.List;
 
 /**
@@ -28,5 +29,25 @@ public record WireSchedule(String preset, List<Wire> wires) {
 
     public double topM() {
         return wires.getLast().heightM();
+    }
+
+    /** Hot and earth in turn, the lowest as said; plain wires stay plain. */
+    public WireSchedule alternating(WireRole lowest) {
+        WireRole other = lowest == WireRole.HOT ? WireRole.EARTH : WireRole.HOT;
+        List<Wire> changed = new ArrayList<>();
+        int turn = 0;
+        for (Wire w : wires) {
+            changed.add(w.role() == WireRole.PLAIN ? w : new Wire(w.heightM(), turn++ % 2 == 0 ? lowest : other));
+        }
+        return new WireSchedule(preset, changed);
+    }
+
+    /** Every wire hot but the plain ones. */
+    public WireSchedule allHot() {
+        return new WireSchedule(
+                preset,
+                wires.stream()
+                        .map(w -> w.role() == WireRole.PLAIN ? w : new Wire(w.heightM(), WireRole.HOT))
+                        .toList());
     }
 }

@@ -8,6 +8,8 @@ import buckle.site.BadInput;
 import buckle.site.Problem;
 import buckle.site.Site;
 import buckle.site.SiteCheck;
+import buckle.spec.Decisions;
+import buckle.spec.Plan;
 import buckle.spec.Spec;
 import java.util.ArrayList;
 import java.util.List;
@@ -30,12 +32,23 @@ public record Design(Layout layout, List<TakeoffLine> takeoff, List<LedgerFigure
      * @throws BadInput when the site cannot be laid out
      */
     public static Design of(Site site, Surroundings around, Spec spec) {
+        return of(new Plan(site, spec, Decisions.NONE), around);
+    }
+
+    /**
+     * Lays out and counts a whole plan.
+     *
+     * @throws BadInput when the site cannot be laid out
+     */
+    public static Design of(Plan plan, Surroundings around) {
+        Site site = plan.site();
+        Spec spec = plan.spec();
         List<Problem> problems = new ArrayList<>(SiteCheck.problems(site));
         problems.addAll(LandCheck.problems(around.land()));
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
         }
-        Layout layout = LayoutPlanner.layOut(site, around, spec);
+        Layout layout = LayoutPlanner.layOut(plan, around);
         List<TakeoffLine> takeoff = Takeoff.of(layout, spec);
         return new Design(layout, takeoff, Ledger.of(layout, spec, takeoff));
     }

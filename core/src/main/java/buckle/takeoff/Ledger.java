@@ -179,7 +179,7 @@ final class Ledger {
 
     private static LedgerFigure open(Layout layout) {
         long warn = layout.findings().stream()
-                .filter(f -> f.severity() == Severity.WARN)
+                .filter(f -> f.severity() == Severity.WARN && f.accepted().isEmpty())
                 .count();
         long caution = layout.findings().stream()
                 .filter(f -> f.severity() == Severity.CAUTION)

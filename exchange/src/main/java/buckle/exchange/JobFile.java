@@ -8,6 +8,8 @@ import buckle.readings.Reading;
 import buckle.site.Corner;
 import buckle.site.GeoPoint;
 import buckle.site.Site;
+import buckle.spec.Decisions;
+import buckle.spec.Plan;
 import buckle.spec.Spec;
 import java.util.DoubleSummaryStatistics;
 import java.util.List;
@@ -26,15 +28,21 @@ public record JobFile(
         Land land,
         Optional<GridTerrain> grid,
         Spec spec,
+        Decisions decisions,
         List<Reading> readings) {
     /** Version of the job file that this program writes and the newest it reads. */
-    public static final int SCHEMA = 2;
+    public static final int SCHEMA = 3;
 
     /** Ground that travels around a job, about 200 m. */
     private static final double AROUND_DEG = 0.002;
 
     public JobFile {
         readings = List.copyOf(readings);
+    }
+
+    /** What is stored of it as the plan. */
+    public Plan plan() {
+        return new Plan(site, spec, decisions);
     }
 
     /** What lies around the job. */

@@ -16,10 +16,12 @@ import buckle.site.FenceLine;
 import buckle.site.Gate;
 import buckle.site.GateKind;
 import buckle.site.GeoPoint;
+import buckle.site.LineBook;
 import buckle.site.Problem;
 import buckle.site.Site;
 import buckle.site.SiteCheck;
 import buckle.site.Tees;
+import buckle.spec.Decisions;
 import buckle.tape.TapeBook;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -75,7 +77,12 @@ public final class JobFileReader {
                 land,
                 grid(buckle.path("terrain")),
                 SpecReader.read(buckle.path("spec"), "buckle.spec"),
+                decisions(buckle.path("decisions")),
                 readings(buckle.path("readings")));
+    }
+
+    private static Decisions decisions(JsonNode node) {
+        return node.isObject() ? Json.read(node, Decisions.class, "buckle.decisions") : Decisions.NONE;
     }
 
     private Land land(JsonNode node) {
@@ -249,7 +256,10 @@ public final class JobFileReader {
                         ? Optional.of(Json.read(survey, CleanLine.Accuracy.class, path + ".properties.survey"))
                         : Optional.empty(),
                 branch(properties.path("startsOn")),
-                branch(properties.path("endsOn")));
+                branch(properties.path("endsOn")),
+                properties.path("book").isObject()
+                        ? Json.read(properties.path("book"), LineBook.class, path + ".properties.book")
+                        : LineBook.EMPTY);
         if (lines.put(id, line) != null) {
             throw new BadInput("id.twice", path + ".id", "Two lines have the id “" + id + "”.");
         }
@@ -279,8 +289,12 @@ public final class JobFileReader {
                     "gate.opening", path + ".properties.openingM", "The gate's opening in metres is missing.");
         }
         List<Gate> gates = new ArrayList<>(line.gates());
+        JsonNode end = properties.path("hangs");
+        Optional<Gate.GateEnd> hangs = end.isString()
+                ? Optional.of(Json.read(end, Gate.GateEnd.class, path + ".properties.hangs"))
+                : Optional.empty();
         try {
-            gates.add(new Gate(id, text(properties, "name", id), gateKind, at, opening.asDouble()));
+            gates.add(new Gate(id, text(properties, "name", id), gateKind, at, opening.asDouble(), hangs));
         } catch (IllegalArgumentException e) {
             throw new BadInput("gate.opening", path + ".properties.openingM", e.getMessage() + ".");
         }

@@ -7,6 +7,7 @@ import buckle.rulebook.Rulebook;
 import buckle.site.Corner;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
+import buckle.site.LineBook;
 import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.databind.node.ArrayNode;
@@ -110,6 +111,9 @@ public final class JobFileWriter {
         properties.set("ground", Json.MAPPER.valueToTree(line.ground()));
         line.startsOn().ifPresent(on -> properties.put("startsOn", on));
         line.endsOn().ifPresent(on -> properties.put("endsOn", on));
+        if (!line.book().equals(LineBook.EMPTY)) {
+            properties.set("book", Json.MAPPER.valueToTree(line.book()));
+        }
         line.survey().ifPresent(survey -> properties.set("survey", Json.MAPPER.valueToTree(survey)));
         line.gates().forEach(gate -> {
             ObjectNode p = point(features, gate.id(), gate.name(), gate.at());
@@ -117,6 +121,7 @@ public final class JobFileWriter {
                     .put("lineId", line.id())
                     .put("gateKind", gate.kind().name())
                     .put("openingM", gate.openingM());
+            gate.hangs().ifPresent(end -> p.put("hangs", end.name()));
         });
         line.cutOuts()
                 .forEach(cutOut -> point(features, cutOut.id(), cutOut.name(), cutOut.at())

@@ -17,6 +17,6 @@ public final class PlanDoc {
         JsonNode lines = root.path("site").path("lines");
         boolean branchesNamed = lines.isEmpty() || lines.get(0).has("startsOn");
         Plan plan = Json.MAPPER.treeToValue(root, Plan.class);
-        return branchesNamed ? plan : new Plan(Tees.fromCoincidence(plan.site()), plan.spec());
+        return branchesNamed ? plan : new Plan(Tees.fromCoincidence(plan.site()), plan.spec(), plan.decisions());
     }
 }

@@ -17,14 +17,11 @@ import buckle.units.UnitSystem;
 import java.awt.BasicStroke;
 import java.awt.Color;
 import java.awt.Font;
-import java.awt.FontFormatException;
 import java.awt.Graphics2D;
 import java.awt.geom.Ellipse2D;
 import java.awt.geom.Line2D;
 import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
-import java.io.IOException;
-import java.io.InputStream;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -32,7 +29,7 @@ import java.util.OptionalDouble;
 
 /** The plan on paper, to a round scale, black on white: lines, posts, gates, what is there, north and a scale bar. */
 final class PlanDrawing {
-    private static final double MM_PER_PX = 25.4 / 96;
+    private static final double MM_PER_PX = Pdf.MM_PER_PX;
     private static final int[] METRIC = {
         50, 100, 200, 250, 500, 750, 1000, 1250, 1500, 2000, 2500, 4000, 5000, 7500, 10000, 20000, 50000, 100000
     };
@@ -276,11 +273,6 @@ final class PlanDrawing {
     }
 
     private static Font font(float size) {
-        try (InputStream in =
-                SetOutPdf.class.getResourceAsStream("/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf")) {
-            return Font.createFont(Font.TRUETYPE_FONT, in).deriveFont(size * 96 / 72);
-        } catch (IOException | FontFormatException e) {
-            throw new IllegalStateException("the typeface of the PDF library cannot be read", e);
-        }
+        return Pdf.awtFont(size * 96 / 72);
     }
 }

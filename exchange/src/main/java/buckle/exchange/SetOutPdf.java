@@ -9,25 +9,12 @@ import buckle.setout.SetOut.SetOutLine;
 import buckle.setout.SetOut.Tie;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
-import com.openhtmltopdf.extend.FSObjectDrawer;
-import com.openhtmltopdf.extend.FSObjectDrawerFactory;
-import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
-import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
-import com.openhtmltopdf.util.XRLog;
-import java.io.ByteArrayOutputStream;
-import java.io.IOException;
-import java.io.InputStream;
-import java.io.UncheckedIOException;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
-import org.w3c.dom.Element;
 
 /** The set-out sheet on paper: a table for each line, and a plan to scale; to be read off a clipboard. */
 public final class SetOutPdf {
-    /** A typeface with more letters than the built-in ones of PDF; it comes with the PDF library. */
-    private static final String FONT = "/org/apache/pdfbox/resources/ttf/LiberationSans-Regular.ttf";
-
     private final SetOut sheet;
     private final UnitSystem units;
     private final StringBuilder html = new StringBuilder();
@@ -37,78 +24,22 @@ public final class SetOutPdf {
         this.units = units;
     }
 
-    /** Paper sizes, portrait. */
-    public enum Paper {
-        A4("A4", 210, 297),
-        LETTER("letter", 215.9, 279.4);
-
-        private final String css;
-        private final double widthMm;
-        private final double heightMm;
-
-        Paper(String css, double widthMm, double heightMm) {
-            this.css = css;
-            this.widthMm = widthMm;
-            this.heightMm = heightMm;
-        }
-    }
-
     /** What stands at the head of each page. */
     public record Heading(String job, String client, String property, int revision, String date) {}
 
     public static byte[] write(Heading heading, SetOut sheet, Layout layout, Land land, UnitSystem units, Paper paper) {
         SetOutPdf pdf = new SetOutPdf(sheet, units);
-        double widthMm = paper.widthMm - 24;
-        double heightMm = paper.heightMm - 62;
+        double widthMm = paper.widthMm() - 24;
+        double heightMm = paper.heightMm() - 62;
         PlanDrawing plan = new PlanDrawing(layout, land, units, widthMm, heightMm);
         pdf.page(heading, paper, plan, widthMm, heightMm);
-        XRLog.setLoggingEnabled(false);
-        ByteArrayOutputStream out = new ByteArrayOutputStream();
-        PdfRendererBuilder builder = new PdfRendererBuilder();
-        builder.withHtmlContent(pdf.html.toString(), null);
-        builder.useFont(SetOutPdf::font, "sheet", 400, FontStyle.NORMAL, true);
-        builder.useObjectDrawerFactory(new Drawers(plan));
-        builder.toStream(out);
-        try {
-            builder.run();
-        } catch (IOException e) {
-            throw new UncheckedIOException("writing a PDF into memory", e);
-        }
-        return out.toByteArray();
-    }
-
-    private static InputStream font() {
-        InputStream font = SetOutPdf.class.getResourceAsStream(FONT);
-        if (font == null) {
-            throw new IllegalStateException("the typeface " + FONT + " is missing");
-        }
-        return font;
-    }
-
-    private record Drawers(PlanDrawing plan) implements FSObjectDrawerFactory {
-        @Override
-        public FSObjectDrawer createDrawer(Element e) {
-            return (element, x, y, width, height, device, context, dotsPerPixel) -> {
-                device.drawWithGraphics(
-                        (float) x,
-                        (float) y,
-                        (float) width / dotsPerPixel,
-                        (float) height / dotsPerPixel,
-                        g -> plan.draw(g, width / dotsPerPixel, height / dotsPerPixel));
-                return Map.of();
-            };
-        }
-
-        @Override
-        public boolean isReplacedObject(Element e) {
-            return e.getNodeName().equals("object");
-        }
+        return Pdf.render(pdf.html.toString(), Map.of("plan", plan::draw));
     }
 
     private void page(Heading h, Paper paper, PlanDrawing plan, double widthMm, double heightMm) {
         html.append("<html><head><style>")
                 .append("@page { size: ")
-                .append(paper.css)
+                .append(paper.css())
                 .append(" portrait; margin: 24mm 12mm 14mm 12mm;")
                 .append(" @top-left { content: element(head); } ")
                 .append(" @bottom-left { content: '")
@@ -146,11 +77,9 @@ public final class SetOutPdf {
         sheet.lines().forEach(this::line);
         html.append("<div style='page-break-before: always'><h2>")
                 .append(text("Plan, " + plan.scaleText()))
-                .append("</h2><object type='plan' style='display: block; width: ")
-                .append(mm(widthMm))
-                .append("; height: ")
-                .append(mm(heightMm))
-                .append("'></object></div>");
+                .append("</h2>")
+                .append(Pdf.object("plan", widthMm, heightMm))
+                .append("</div>");
         html.append("</body></html>");
     }
 
@@ -259,10 +188,7 @@ public final class SetOutPdf {
     }
 
     private static String text(String text) {
-        return GpxWriter.printable(text)
-                .replace("&", "&amp;")
-                .replace("<", "&lt;")
-                .replace(">", "&gt;");
+        return Pdf.text(GpxWriter.printable(text));
     }
 
     private static String css(String text) {

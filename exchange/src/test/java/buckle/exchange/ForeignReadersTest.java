@@ -182,7 +182,7 @@ class ForeignReadersTest {
     @Test
     void popplerReadsTheSetOutSheet() throws Exception {
         SetOut sheet = SetOutPlanner.plan(design.layout(), job.land(), job.spec());
-        for (SetOutPdf.Paper paper : SetOutPdf.Paper.values()) {
+        for (Paper paper : Paper.values()) {
             Path file = folder.resolve(paper + ".pdf");
             Files.write(
                     file,
@@ -201,7 +201,7 @@ class ForeignReadersTest {
                 }
             }
             String pages = run("pdfinfo", file.toString());
-            assertThat(pages).contains(paper == SetOutPdf.Paper.A4 ? "(A4)" : "(letter)");
+            assertThat(pages).contains(paper == Paper.A4 ? "(A4)" : "(letter)");
         }
     }
 }

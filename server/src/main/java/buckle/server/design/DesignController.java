@@ -137,16 +137,13 @@ class DesignController {
     @Operation(operationId = "compare", summary = "Two plans side by side")
     Comparison compare(@RequestBody CompareOrder order) {
         Surroundings around = lands.around(order.land());
-        return Comparison.of(
-                Design.of(order.before().site(), around, order.before().spec()),
-                Design.of(order.after().site(), around, order.after().spec()));
+        return Comparison.of(Design.of(order.before(), around), Design.of(order.after(), around));
     }
 
     @PostMapping("/set-out")
     @Operation(operationId = "setOut", summary = "The set-out sheet of a plan")
     SetOut setOut(@RequestBody DesignOrder order) {
-        Design design = Design.of(
-                order.plan().site(), lands.around(order.land()), order.plan().spec());
+        Design design = Design.of(order.plan(), lands.around(order.land()));
         return SetOutPlanner.plan(design.layout(), order.land(), order.plan().spec());
     }
 
@@ -172,8 +169,7 @@ class DesignController {
     @PostMapping("/design")
     @Operation(operationId = "design", summary = "Layout, takeoff, ledger and assessment of a plan")
     DesignAnswer design(@RequestBody DesignOrder order) {
-        Design design = Design.of(
-                order.plan().site(), lands.around(order.land()), order.plan().spec());
+        Design design = Design.of(order.plan(), lands.around(order.land()));
         return new DesignAnswer(
                 design, Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
     }

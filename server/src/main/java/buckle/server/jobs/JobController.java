@@ -6,8 +6,11 @@ import buckle.exchange.JobFile;
 import buckle.exchange.JobFileWriter;
 import buckle.exchange.KmlWriter;
 import buckle.exchange.LayoutGeoJson;
+import buckle.exchange.Paper;
 import buckle.exchange.PostsCsv;
 import buckle.exchange.SetOutPdf;
+import buckle.exchange.StoryPolePdf;
+import buckle.exchange.StripPdf;
 import buckle.exchange.TakeoffCsv;
 import buckle.land.GridTerrain;
 import buckle.land.Land;
@@ -158,6 +161,7 @@ class JobController {
                 all.withGrid(Optional.empty()),
                 grid,
                 plan.spec(),
+                plan.decisions(),
                 readings.of(id));
         return file(job, "job.geojson", "application/geo+json", JobFileWriter.write(file));
     }
@@ -219,11 +223,8 @@ class JobController {
 
     @GetMapping(value = "/{id}/set-out.pdf", produces = "application/pdf")
     @Operation(operationId = "exportSetOut", summary = "The set-out sheet on paper")
-    ResponseEntity<byte[]> setOut(@PathVariable UUID id, @RequestParam(defaultValue = "A4") SetOutPdf.Paper paper) {
-        Whole job = whole(id);
-        if (job.plan().site().lines().isEmpty()) {
-            throw new BadInput("set-out.empty", "plan", "Nothing is laid out yet, so there is nothing to set out.");
-        }
+    ResponseEntity<byte[]> setOut(@PathVariable UUID id, @RequestParam(defaultValue = "A4") Paper paper) {
+        Whole job = laidOut(id);
         Layout layout = job.design().layout();
         UnitSystem units = job.plan().spec().units();
         byte[] pdf = SetOutPdf.write(
@@ -241,6 +242,32 @@ class JobController {
         return file(job.row(), "set-out.pdf", "application/pdf", pdf);
     }
 
+    @GetMapping(value = "/{id}/story-pole.pdf", produces = "application/pdf")
+    @Operation(operationId = "exportStoryPole", summary = "The heights of the wires, also at full size in strips")
+    ResponseEntity<byte[]> storyPole(@PathVariable UUID id, @RequestParam(defaultValue = "A4") Paper paper) {
+        Whole job = laidOut(id);
+        byte[] pdf = StoryPolePdf.write(
+                job.row().name(), job.design().layout(), job.plan().spec().units(), paper);
+        return file(job.row(), "story-pole.pdf", "application/pdf", pdf);
+    }
+
+    @GetMapping(value = "/{id}/strip.pdf", produces = "application/pdf")
+    @Operation(operationId = "exportStrip", summary = "Every line pulled straight, as a long strip over pages")
+    ResponseEntity<byte[]> strip(@PathVariable UUID id, @RequestParam(defaultValue = "A4") Paper paper) {
+        Whole job = laidOut(id);
+        byte[] pdf = StripPdf.write(
+                job.row().name(), job.design().layout(), job.plan().spec().units(), paper);
+        return file(job.row(), "strip.pdf", "application/pdf", pdf);
+    }
+
+    private Whole laidOut(UUID id) {
+        Whole job = whole(id);
+        if (job.plan().site().lines().isEmpty()) {
+            throw new BadInput("layout.empty", "plan", "Nothing is laid out yet.");
+        }
+        return job;
+    }
+
     /** A job with all that follows from it. */
     private record Whole(JobRow row, Plan plan, Surroundings around, Design design) {}
 
@@ -248,7 +275,7 @@ class JobController {
         JobRow row = service.find(id);
         Plan plan = service.plan(id).plan();
         Surroundings around = land.around(row.propertyId());
-        return new Whole(row, plan, around, Design.of(plan.site(), around, plan.spec()));
+        return new Whole(row, plan, around, Design.of(plan, around));
     }
 
     private static ResponseEntity<byte[]> file(JobRow job, String name, String type, byte[] body) {

@@ -4,13 +4,17 @@ import buckle.exchange.JobFile;
 import buckle.exchange.PlanDoc;
 import buckle.rulebook.Rulebook;
 import buckle.server.BuckleApplication;
+import buckle.server.house.HouseService;
 import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
 import buckle.server.web.Trouble;
 import buckle.site.BadInput;
 import buckle.site.Problem;
+import buckle.site.Site;
 import buckle.site.SiteCheck;
+import buckle.spec.Decisions;
 import buckle.spec.Plan;
+import buckle.spec.Spec;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -28,12 +32,14 @@ public class JobService {
     private final JobMapper mapper;
     private final ReadingService readings;
     private final LandService land;
+    private final HouseService house;
     private final Clock clock;
 
-    JobService(JobMapper mapper, ReadingService readings, LandService land, Clock clock) {
+    JobService(JobMapper mapper, ReadingService readings, LandService land, HouseService house, Clock clock) {
         this.mapper = mapper;
         this.readings = readings;
         this.land = land;
+        this.house = house;
         this.clock = clock;
     }
 
@@ -41,7 +47,8 @@ public class JobService {
     public UUID create(JobNew job) {
         check(job);
         UUID property = land.named(job.client().strip(), job.property().strip());
-        return insert(job.name(), property, JobState.ACTIVE, Plan.EMPTY);
+        Spec spec = house.state().house().applied(Spec.usual());
+        return insert(job.name(), property, JobState.ACTIVE, new Plan(Site.EMPTY, spec, Decisions.NONE));
     }
 
     /** A job from a job file, with its readings; whole or not at all. */
@@ -49,7 +56,7 @@ public class JobService {
     public UUID create(JobFile file) {
         check(new JobNew(file.name(), file.client(), file.property()));
         UUID property = land.of(file.client().strip(), file.property().strip(), file.land(), file.grid());
-        UUID id = insert(file.name(), property, JobState.ACTIVE, new Plan(file.site(), file.spec()));
+        UUID id = insert(file.name(), property, JobState.ACTIVE, file.plan());
         readings.take(id, 1, file.readings());
         return id;
     }
@@ -97,7 +104,7 @@ public class JobService {
     public PlanState plan(UUID id) {
         JobRow row = find(id);
         RevisionRow head = mapper.revision(id, row.headRevision()).orElseThrow();
-        return new PlanState(head.revision(), row.saveNo(), read(head), head.savedAt());
+        return new PlanState(head.revision(), row.saveNo(), read(head), head.savedAt(), head.rulebookRevision());
     }
 
     static Plan read(RevisionRow row) {
@@ -128,7 +135,7 @@ public class JobService {
             mapper.insertRevision(saved);
         }
         mapper.update(row.saved(revision, row.saveNo() + 1, now));
-        return new PlanState(revision, row.saveNo() + 1, save.plan(), now);
+        return new PlanState(revision, row.saveNo() + 1, save.plan(), now, Rulebook.REVISION);
     }
 
     private PlanState refuseStale(JobRow row, PlanSave save, Instant now) {
@@ -151,7 +158,7 @@ public class JobService {
         Plan plan = read(old);
         mapper.insertRevision(revision(id, next, UUID.randomUUID(), false, "", plan, now));
         mapper.update(row.saved(next, row.saveNo() + 1, now));
-        return new PlanState(next, row.saveNo() + 1, plan, now);
+        return new PlanState(next, row.saveNo() + 1, plan, now, Rulebook.REVISION);
     }
 
     @Transactional(readOnly = true)

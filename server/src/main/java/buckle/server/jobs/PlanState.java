@@ -6,6 +6,7 @@ import java.time.Instant;
 /**
  * A job's plan as the server holds it.
  *
+ * @param rulebook revision of the rulebook it was last saved under
  * @param saveNo number of the last save; the next save names it as its base
  */
-public record PlanState(int revision, long saveNo, Plan plan, Instant savedAt) {}
+public record PlanState(int revision, long saveNo, Plan plan, Instant savedAt, int rulebook) {}

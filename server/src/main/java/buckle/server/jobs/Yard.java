@@ -42,7 +42,7 @@ class Yard {
     }
 
     private JobView view(JobRow job, Plan plan) {
-        Design design = Design.of(plan.site(), land.around(job.propertyId()), plan.spec());
+        Design design = Design.of(plan, land.around(job.propertyId()));
         double length =
                 design.layout().lines().stream().mapToDouble(l -> l.lengthM()).sum();
         var taken = readings.of(job.id());

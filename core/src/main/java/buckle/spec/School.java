@@ -1,0 +1,233 @@
+package buckle.spec;
+
+import buckle.rulebook.Values;
+import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import java.util.function.Predicate;
+import java.util.function.UnaryOperator;
+
+/** The main schools, each able to change a spec to its way and to tell whether a spec follows it. */
+public enum School {
+    RAIL_EIGHT_FOOT(Topic.RAIL, "B1", "8 ft, whatever the fence", s -> rail(s, RailSchool.EIGHT_FOOT)),
+    RAIL_BY_HEIGHT(
+            Topic.RAIL,
+            "B2",
+            "2.5 times the fence height: a flat diagonal lifts less on high fences; on low ones the rail is the shorter and lifts more",
+            s -> rail(s, RailSchool.BY_HEIGHT)),
+    BRACE_SINGLE(
+            Topic.BRACE, "B3", "a well-made single H holds what a double holds", s -> brace(s, BraceKind.SINGLE_H)),
+    BRACE_DOUBLE(Topic.BRACE, "B3", "a double H at each end of a pull", s -> brace(s, BraceKind.DOUBLE_H)),
+    BRACE_DIAGONAL(Topic.BRACE, "B11", "a diagonal brace, no second post", s -> brace(s, BraceKind.DIAGONAL)),
+    BRACE_PIPE(Topic.BRACE, "B6", "pipe posts in concrete, no frame", s -> brace(s, BraceKind.PIPE)),
+    TENSION_LIGHT(Topic.TENSION, "S1", "125 lbf: enough for a mental barrier", s -> tension(s, TensionSchool.LIGHT)),
+    TENSION_MEDIUM(Topic.TENSION, "S1", "250 lbf: usual for 12.5 gauge", s -> tension(s, TensionSchool.MEDIUM)),
+    TENSION_HEAVY(Topic.TENSION, "S1", "500 lbf: hardly any sag", s -> tension(s, TensionSchool.HEAVY)),
+    RODS_THREE(Topic.RODS, "G1", "three 6 ft rods, 10 ft apart", s -> rods(s, GroundSchool.THREE_RODS)),
+    RODS_BY_AREA(Topic.RODS, "G2", "one for each 2 acres, at most three", s -> rods(s, GroundSchool.BY_AREA)),
+    RODS_ONE_LONG(Topic.RODS, "G3", "one 8 ft rod in soft wet clay", s -> rods(s, GroundSchool.ONE_LONG_ROD)),
+    RODS_BY_JOULES(Topic.RODS, "G4", "3 ft of rod for each joule", s -> rods(s, GroundSchool.BY_JOULES)),
+    LOWEST_HOT(
+            Topic.LOWEST,
+            "W20",
+            "hot and earth alternate, lowest hot: what digs or creeps is hit",
+            s -> s.with(s.animals(), s.schedule().alternating(WireRole.HOT))),
+    LOWEST_EARTH(
+            Topic.LOWEST,
+            "W20",
+            "hot and earth alternate, lowest earth: grass on it costs nothing",
+            s -> s.with(s.animals(), s.schedule().alternating(WireRole.EARTH))),
+    ALL_HOT(
+            Topic.LOWEST,
+            "W18",
+            "all hot: the soil carries the return",
+            s -> s.with(s.animals(), s.schedule().allHot())),
+    EARTH_TIED(
+            Topic.EARTH_WIRES,
+            "W18",
+            "tied back to the energizer's earth terminal (true hot and earth)",
+            s -> wires(
+                    s,
+                    w -> new Build.WirePlan(
+                            w.hot(),
+                            w.earth(),
+                            w.plain(),
+                            w.tension(),
+                            w.midRunFromM(),
+                            w.springs(),
+                            true,
+                            w.jumperPieces()))),
+    EARTH_ALONG(
+            Topic.EARTH_WIRES,
+            "W18",
+            "grounded along the way by rods of their own",
+            s -> wires(
+                    s,
+                    w -> new Build.WirePlan(
+                            w.hot(),
+                            w.earth(),
+                            w.plain(),
+                            w.tension(),
+                            w.midRunFromM(),
+                            w.springs(),
+                            false,
+                            w.jumperPieces()))),
+    SUPPORTS_20(Topic.SUPPORTS, "P1", "line posts every 20 ft", s -> supports(s, Values.P1_SPACING_M, 0)),
+    SUPPORTS_30(Topic.SUPPORTS, "P3", "light fence: posts every 30 ft", s -> supports(s, Values.P3_LIGHT_SPACING_M, 0)),
+    SUPPORTS_LIGHT(
+            Topic.SUPPORTS,
+            "P5",
+            "line posts every 20 ft with one light post in each gap",
+            s -> supports(s, Values.P1_SPACING_M, 1)),
+    JUMPERS_PIECES(
+            Topic.JUMPERS,
+            "J1",
+            "separate pieces from wire to wire: easier to make and to mend",
+            s -> wires(
+                    s,
+                    w -> new Build.WirePlan(
+                            w.hot(),
+                            w.earth(),
+                            w.plain(),
+                            w.tension(),
+                            w.midRunFromM(),
+                            w.springs(),
+                            w.earthTied(),
+                            true))),
+    JUMPERS_ONE(
+            Topic.JUMPERS,
+            "J1",
+            "one continuous piece with stripped windows: fewer joints",
+            s -> wires(
+                    s,
+                    w -> new Build.WirePlan(
+                            w.hot(),
+                            w.earth(),
+                            w.plain(),
+                            w.tension(),
+                            w.midRunFromM(),
+                            w.springs(),
+                            w.earthTied(),
+                            false)));
+
+    private final Topic topic;
+    private final String rule;
+    private final String text;
+    private final UnaryOperator<Spec> change;
+
+    School(Topic topic, String rule, String text, UnaryOperator<Spec> change) {
+        this.topic = topic;
+        this.rule = rule;
+        this.text = text;
+        this.change = change;
+    }
+
+    public Topic topic() {
+        return topic;
+    }
+
+    public String rule() {
+        return rule;
+    }
+
+    public String text() {
+        return text;
+    }
+
+    /** The spec with this school's way in its topic. */
+    public Spec applied(Spec spec) {
+        return change.apply(spec);
+    }
+
+    /** Whether the spec follows it already. */
+    public boolean chosenIn(Spec spec) {
+        return applied(spec).equals(spec);
+    }
+
+    public static List<School> of(Topic topic) {
+        return Arrays.stream(values()).filter(s -> s.topic == topic).toList();
+    }
+
+    /** The school a spec follows in a topic; empty when it goes a way of its own. */
+    public static Optional<School> chosen(Topic topic, Spec spec) {
+        Predicate<School> follows = s -> s.chosenIn(spec);
+        return of(topic).stream().filter(follows).findFirst();
+    }
+
+    private static Spec rail(Spec s, RailSchool school) {
+        return s.with(
+                new Spec.Braces(school, s.braces().braceFromDeg(), s.braces().strongerFromDeg()));
+    }
+
+    private static Spec brace(Spec s, BraceKind kind) {
+        Build.BracePlan b = s.build().braces();
+        return s.with(s.build().with(new Build.BracePlan(kind, b.inlineFromM(), b.railDiameterM())));
+    }
+
+    private static Spec tension(Spec s, TensionSchool tension) {
+        return wires(
+                s,
+                w -> new Build.WirePlan(
+                        w.hot(),
+                        w.earth(),
+                        w.plain(),
+                        tension,
+                        w.midRunFromM(),
+                        w.springs(),
+                        w.earthTied(),
+                        w.jumperPieces()));
+    }
+
+    private static Spec rods(Spec s, GroundSchool school) {
+        return s.with(new Spec.Feed(s.feed().outputJ(), school, s.feed().leadOutSpareM()));
+    }
+
+    private static Spec supports(Spec s, double spacingM, int light) {
+        Build.PostPlan p = s.build().posts();
+        return s.with(new Spec.Posts(spacingM))
+                .with(s.build()
+                        .with(new Build.PostPlan(
+                                p.strong(),
+                                p.line(),
+                                p.light(),
+                                light,
+                                p.strongDepthM(),
+                                p.lineDepthM(),
+                                p.closeUp())));
+    }
+
+    private static Spec wires(Spec s, UnaryOperator<Build.WirePlan> change) {
+        return s.with(s.build().with(change.apply(s.build().wires())));
+    }
+
+    /**
+     * The house's way.
+     *
+     * @param choices one school of each topic at most; a topic without one is decided job by job
+     */
+    public record House(List<School> choices) {
+        public static final House OPEN = new House(List.of());
+
+        public House {
+            List<Topic> seen = new ArrayList<>();
+            for (School s : choices) {
+                if (seen.contains(s.topic())) {
+                    throw new IllegalArgumentException(
+                            "the house has two ways in “" + s.topic().text() + "”");
+                }
+                seen.add(s.topic());
+            }
+            choices = List.copyOf(choices);
+        }
+
+        public Spec applied(Spec spec) {
+            Spec result = spec;
+            for (School s : choices) {
+                boolean wires = s.topic() == Topic.LOWEST;
+                result = wires ? result : s.applied(result);
+            }
+            return result;
+        }
+    }
+}

@@ -1,0 +1,23 @@
+package buckle.spec;
+
+/** A question on which practitioners disagree. */
+public enum Topic {
+    RAIL("Length of the brace rail"),
+    BRACE("Kind of brace"),
+    TENSION("Pull of steel wire"),
+    RODS("Ground rods"),
+    LOWEST("Lowest wire"),
+    EARTH_WIRES("Earth wires"),
+    SUPPORTS("Posts between strong posts"),
+    JUMPERS("Jumpers");
+
+    private final String text;
+
+    Topic(String text) {
+        this.text = text;
+    }
+
+    public String text() {
+        return text;
+    }
+}

@@ -1,0 +1,93 @@
+package buckle.takeoff;
+
+import buckle.land.Surroundings;
+import buckle.layout.Layout;
+import buckle.layout.PostKind;
+import buckle.layout.Severity;
+import buckle.spec.Plan;
+import buckle.spec.School;
+import buckle.spec.Spec;
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * What a school does to this very job.
+ *
+ * @param chosen whether the job follows it
+ * @param upliftN of the end post that is lifted most
+ * @param safety of the weakest brace
+ * @param items takeoff lines that would change against the job as it is
+ */
+public record SchoolEffect(
+        School school,
+        boolean chosen,
+        long strongPosts,
+        long linePosts,
+        double upliftN,
+        double safety,
+        double pullN,
+        double wireM,
+        long insulators,
+        int rods,
+        long toMend,
+        List<Comparison.Row> items) {
+    public SchoolEffect {
+        items = List.copyOf(items);
+    }
+
+    /** Every school of every topic, each laid out on this job. */
+    public static List<SchoolEffect> of(Plan plan, Surroundings around) {
+        Design now = Design.of(plan, around);
+        List<SchoolEffect> effects = new ArrayList<>();
+        for (School school : School.values()) {
+            Spec spec = school.applied(plan.spec());
+            boolean chosen = spec.equals(plan.spec());
+            Design then = chosen ? now : Design.of(new Plan(plan.site(), spec, plan.decisions()), around);
+            effects.add(of(school, chosen, then, Comparison.of(now, then).items()));
+        }
+        return effects;
+    }
+
+    private static SchoolEffect of(School school, boolean chosen, Design design, List<Comparison.Row> items) {
+        Layout layout = design.layout();
+        long strong = layout.lines().stream()
+                .flatMap(l -> l.posts().stream())
+                .filter(p -> !p.shared() && (p.kind().strong() || p.kind() == PostKind.BRACE))
+                .count();
+        long line = layout.count(PostKind.LINE) + layout.count(PostKind.TIE_DOWN) + layout.count(PostKind.LIGHT);
+        double uplift = 0;
+        double safety = Double.POSITIVE_INFINITY;
+        double pull = 0;
+        for (var l : layout.lines()) {
+            for (var b : l.braces()) {
+                uplift = Math.max(uplift, b.load().upliftN());
+                safety = Math.min(safety, b.load().safety());
+                pull = Math.max(pull, b.load().pullN());
+            }
+        }
+        double wire = sum(design, "wire.");
+        return new SchoolEffect(
+                school,
+                chosen,
+                strong,
+                line,
+                uplift,
+                Double.isInfinite(safety) ? 0 : safety,
+                pull,
+                wire,
+                Math.round(sum(design, "insulator.")),
+                layout.feed().map(f -> f.rods()).orElse(0),
+                layout.findings().stream()
+                        .filter(f ->
+                                f.severity() == Severity.WARN && f.accepted().isEmpty())
+                        .count(),
+                items);
+    }
+
+    private static double sum(Design design, String prefix) {
+        return design.takeoff().stream()
+                .filter(t -> t.item().startsWith(prefix))
+                .mapToDouble(TakeoffLine::quantity)
+                .sum();
+    }
+}

@@ -1,0 +1,57 @@
+package buckle.exchange;
+
+import buckle.site.LineBook;
+import buckle.spec.Build;
+import buckle.spec.Decisions;
+import java.util.Map;
+import tools.jackson.databind.BeanDescription;
+import tools.jackson.databind.DeserializationConfig;
+import tools.jackson.databind.DeserializationContext;
+import tools.jackson.databind.JacksonModule;
+import tools.jackson.databind.ValueDeserializer;
+import tools.jackson.databind.deser.ValueDeserializerModifier;
+import tools.jackson.databind.deser.std.DelegatingDeserializer;
+import tools.jackson.databind.module.SimpleModule;
+
+/** Parts that older plans and files do not have yet are read as what they were laid out by then. */
+final class Defaults {
+    private static final Map<Class<?>, Object> BY_TYPE =
+            Map.of(Build.class, Build.USUAL, LineBook.class, LineBook.EMPTY, Decisions.class, Decisions.NONE);
+
+    private Defaults() {}
+
+    static JacksonModule module() {
+        return new SimpleModule("buckle-defaults").setDeserializerModifier(new ValueDeserializerModifier() {
+            @Override
+            public ValueDeserializer<?> modifyDeserializer(
+                    DeserializationConfig config, BeanDescription.Supplier bean, ValueDeserializer<?> deserializer) {
+                Object otherwise = BY_TYPE.get(bean.getBeanClass());
+                return otherwise == null ? deserializer : new Otherwise(deserializer, otherwise);
+            }
+        });
+    }
+
+    private static final class Otherwise extends DelegatingDeserializer {
+        private final Object value;
+
+        Otherwise(ValueDeserializer<?> delegate, Object value) {
+            super(delegate);
+            this.value = value;
+        }
+
+        @Override
+        protected ValueDeserializer<?> newDelegatingInstance(ValueDeserializer<?> delegate) {
+            return new Otherwise(delegate, value);
+        }
+
+        @Override
+        public Object getAbsentValue(DeserializationContext context) {
+            return value;
+        }
+
+        @Override
+        public Object getNullValue(DeserializationContext context) {
+            return value;
+        }
+    }
+}
