@@ -1,4 +1,5 @@
-import type { Design, FenceLine, LineLayout, Plan, Post } from '@/api/types'
+import type { BraceLoad, Design, FenceLine, Joint, LineLayout, Plan, Post, Pull, Spec } from '@/api/types'
+import { emptyBook } from '@/features/layout/bookEdit'
 
 /** A closed square of 100 m with posts every 20 m; what the core would answer, cut down to what the views use. */
 export function square(): FenceLine {
@@ -19,8 +20,57 @@ export function square(): FenceLine {
     survey: null,
     startsOn: null,
     endsOn: null,
+    book: emptyBook,
   }
 }
+
+const load: BraceLoad = {
+  rule: 'B1',
+  railM: 2.4,
+  pullN: 3336,
+  momentNm: 1580,
+  compressionN: 2390,
+  bucklingN: 57000,
+  diagonalN: 2500,
+  strandBreakingN: 11578,
+  upliftN: 658,
+  holdN: 947,
+  safety: 1.44,
+  weakest: 'the post lifts',
+}
+
+const pull = (fromM: number, toM: number, slopeLengthM: number): Pull => ({
+  fromM,
+  toM,
+  slopeLengthM,
+  totalN: 3336,
+  momentNm: 1580,
+  strainerStationM: fromM + 3.4,
+  widestSpanM: 20,
+  wires: [
+    {
+      role: 'HOT',
+      conductor: 'HT_12_5',
+      count: 2,
+      tensionN: 1112,
+      sagM: 0.017,
+      coldN: 1400,
+      icedN: 1112,
+      icedSagM: 0.017,
+      joinersM: [],
+    },
+  ],
+})
+
+const joint = (kind: Joint['kind'], stationM: number, name: string): Joint => ({
+  lineId: 'line-1',
+  stationM,
+  kind,
+  name,
+  hot: [1, 3],
+  earth: [2],
+  says: 'hot with hot',
+})
 
 export function laidSquare(): LineLayout {
   const posts: Post[] = Array.from({ length: 20 }, (_, i) => ({
@@ -33,6 +83,13 @@ export function laidSquare(): LineLayout {
     deflectionDeg: 0,
     ends: i % 5 === 0,
     shared: false,
+    stock: i % 5 === 0 ? 'TIMBER_140' : 'TIMBER_90',
+    depthM: 0.9,
+    lengthM: 1.76,
+    stockM: 1.8,
+    upliftN: i === 10 ? 420 : 0,
+    sideN: 0,
+    holds: i !== 10,
   }))
   return {
     lineId: 'line-1',
@@ -49,16 +106,51 @@ export function laidSquare(): LineLayout {
       { stationM: 400, heightM: 100 },
     ],
     posts,
-    braces: [{ strongStationM: 0, braceStationM: 2.4, railM: 2.4 }],
-    pulls: [
-      { fromM: 0, toM: 150, slopeLengthM: 151 },
-      { fromM: 155, toM: 400, slopeLengthM: 247 },
+    braces: [
+      {
+        strongStationM: 0,
+        braceStationM: 2.4,
+        railM: 2.4,
+        kind: 'SINGLE_H',
+        load,
+        schools: [load, { ...load, rule: 'B2', railM: 1.9, upliftN: 760 }],
+      },
     ],
+    pulls: [pull(0, 150, 151), pull(155, 400, 247)],
     gates: [{ id: 'gate-1', name: 'gate 1', kind: 'SWING', fromM: 150, toM: 155 }],
     cutOuts: [],
     profileGaps: [],
     land: [],
+    schedule: plan().spec.schedule,
+    bends: [],
+    closingM: 0,
   }
+}
+
+const build: Spec['build'] = {
+  posts: {
+    strong: 'TIMBER_140',
+    line: 'TIMBER_90',
+    light: 'FIBREGLASS_10',
+    lightPerGap: 0,
+    strongDepthM: 0.9144,
+    lineDepthM: 0.9144,
+    closeUp: true,
+  },
+  braces: { kind: 'SINGLE_H', inlineFromM: 402, railDiameterM: 0.1 },
+  wires: {
+    hot: 'HT_12_5',
+    earth: 'HT_12_5',
+    plain: 'HT_12_5',
+    tension: 'MEDIUM',
+    midRunFromM: 201,
+    springs: true,
+    earthTied: true,
+    jumperPieces: true,
+  },
+  season: { frostDepthM: 0, iceM: 0, coldC: -15, warmC: 35, buildC: 15 },
+  fittings: { hazard: 'USUAL' },
+  lines: [],
 }
 
 export function plan(): Plan {
@@ -89,7 +181,9 @@ export function plan(): Plan {
       },
       ringClosed: false,
       units: 'FT_IN',
+      build,
     },
+    decisions: { accepted: [], departures: [] },
   }
 }
 
@@ -129,6 +223,8 @@ export function design(): Design {
           latDeg: 44,
         },
       ],
+      joints: [joint('JUMPER', 3, 'jumper set'), joint('LINK', 400, 'round the post')],
+      signs: [],
       findings: [
         {
           rule: 'C6',
@@ -136,8 +232,16 @@ export function design(): Design {
           lineId: null,
           stationM: null,
           message: 'Have buried lines located.',
+          accepted: null,
         },
-        { rule: 'B1', severity: 'WARN', lineId: 'line-1', stationM: 100, message: 'No brace fits.' },
+        {
+          rule: 'B1',
+          severity: 'WARN',
+          lineId: 'line-1',
+          stationM: 100,
+          message: 'No brace fits.',
+          accepted: null,
+        },
       ],
     },
     takeoff: [],

@@ -1,7 +1,9 @@
+import type { Brace } from '@/api/types'
 import { describe, expect, it } from 'vitest'
 import { nearestOnLines, placeAt, roundStep, stationOf, unwrap } from '@/features/plan/geometry'
 import {
   axisStations,
+  bracePath,
   groundPath,
   heightAt,
   postPath,
@@ -70,9 +72,34 @@ describe('ribbon', () => {
     expect(postPath(line, scale, ['LINE'], 2, 0.76, 200).split('M').length).toBeLessThan(7)
   })
 
+  it('shows a part of the line, and nothing beyond it', () => {
+    const part = ribbonScale(line, 0.76, { ...frame, fromM: 90, toM: 130 })
+    expect(part.x(90)).toBe(26)
+    expect(part.x(130)).toBeCloseTo(826)
+    expect(part.station(part.x(101))).toBeCloseTo(101)
+    expect(postPath(line, part, ['LINE'], 2, 0.76, 1).split('M')).toHaveLength(2)
+    const wire = wirePath(line, part, { heightM: 0.2, role: 'HOT' })
+    const xs = wire.match(/[\d.]+ /g)!.map(Number)
+    expect(Math.min(...xs)).toBeGreaterThanOrEqual(26)
+    expect(Math.max(...xs)).toBeLessThanOrEqual(826)
+    expect(axisStations(90, 130, 1, 900)).toEqual([95, 100, 105, 110, 115, 120, 125])
+  })
+
+  it('draws each kind of brace as it is built', () => {
+    const whole = (kind: Brace['kind']) =>
+      bracePath({ ...line, braces: [{ ...line.braces[0]!, kind }] }, scale, 0.76).split('M').length - 1
+    expect([
+      whole('SINGLE_H'),
+      whole('DOUBLE_H'),
+      whole('DIAGONAL'),
+      whole('BACK_STAKE'),
+      whole('PIPE'),
+    ]).toEqual([2, 4, 1, 1, 0])
+  })
+
   it('writes round stations', () => {
-    expect(axisStations(400, 1, 900)).toEqual([50, 100, 150, 200, 250, 300, 350])
-    expect(axisStations(400, 0.3048, 900).map((s) => Math.round(s / 0.3048))).toEqual([
+    expect(axisStations(0, 400, 1, 900)).toEqual([50, 100, 150, 200, 250, 300, 350])
+    expect(axisStations(0, 400, 0.3048, 900).map((s) => Math.round(s / 0.3048))).toEqual([
       200, 400, 600, 800, 1000, 1200,
     ])
   })

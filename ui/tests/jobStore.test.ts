@@ -245,8 +245,8 @@ describe('the open job', () => {
   })
 
   it('says nothing of a plan left in the browser that the server has already', async () => {
-    const { spec, site } = plan()
-    localStorage.setItem(`buckle.draft.${server.jobId}`, JSON.stringify({ saveNo: 1, plan: { spec, site } }))
+    const { spec, site, decisions } = plan()
+    localStorage.setItem(`buckle.draft.${server.jobId}`, JSON.stringify({ saveNo: 1, plan: { decisions, spec, site } }))
     server.saveNo = 4
     const job = await opened()
     await job.saveNow()

@@ -115,3 +115,9 @@ export function dateText(iso: string): string {
     minute: '2-digit',
   })
 }
+
+/** A force: pounds-force or newtons. */
+export function forceText(newtons: number, units: UnitSystem): string {
+  if (units === 'FT_IN') return `${Math.round(newtons / 4.4482216152605).toLocaleString('en-US')} lbf`
+  return Math.abs(newtons) < 1000 ? `${Math.round(newtons)} N` : `${(newtons / 1000).toFixed(2)} kN`
+}

@@ -4,6 +4,7 @@ const keys: [string, string][] = [
   ['1 2 4 6', 'Survey, Layout, Takeoff, Test'],
   [', .', 'step post by post'],
   ['< >', 'step from strong post to strong post'],
+  ['+ − 0', 'ribbon closer, wider, the whole line'],
   ['V', 'select and move'],
   ['D', 'draw a fence line; Enter ends it, Escape drops it'],
   ['A', 'add a corner to a side'],

@@ -5,6 +5,7 @@ import CommandPalette from '@/features/help/CommandPalette.vue'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import RibbonView from '@/features/ribbon/RibbonView.vue'
 import { useTool } from '@/features/plan/tool'
+import { useLayoutSheets } from '@/features/layout/useLayoutSheets'
 import { useSheets } from '@/features/survey/useSheets'
 import { useKeys } from '@/shared/keys'
 import { useJob } from './jobStore'
@@ -28,12 +29,16 @@ const current = computed(() => stages[props.stage])
 
 /** Line and station travel in the address, so that a link leads to the place. */
 const { sheet, open: openSheet } = useSheets()
+const { sheet: layoutSheet, open: openLayoutSheet } = useLayoutSheets()
 const { tool } = useTool()
 const place = computed(() => ({
   ...(job.cursorM === null ? {} : { line: job.lineId, station: job.cursorM.toFixed(1) }),
   ...(props.stage === 'survey' && sheet.value !== 'bring' ? { sheet: sheet.value } : {}),
+  ...(props.stage === 'layout' && layoutSheet.value !== 'build' ? { sheet: layoutSheet.value } : {}),
 }))
-openSheet(String(route.query.sheet ?? 'bring'))
+const named = String(route.query.sheet ?? '')
+if (props.stage === 'layout') openLayoutSheet(named || 'build')
+else openSheet(named || 'bring')
 const go = (stage: string) =>
   router.push({ name: 'job', params: { id: props.id, stage }, query: place.value })
 const toggleUnits = () =>

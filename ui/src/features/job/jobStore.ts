@@ -37,6 +37,8 @@ export const useJob = defineStore('job', () => {
   const plan = shallowRef<Plan | null>(null)
   const land = shallowRef<Land | null>(null)
   const revision = ref(0)
+  /** Revision of the rulebook the plan was last saved under. */
+  const rulebook = ref(0)
   const design = shallowRef<Design | null>(null)
   const assessment = shallowRef<Assessment | null>(null)
   const readings = shallowRef<Reading[]>([])
@@ -169,6 +171,7 @@ export const useJob = defineStore('job', () => {
     planSave.start(state.saveNo)
     landSave.start(ground.saveNo)
     revision.value = state.revision
+    rulebook.value = state.rulebook
     propertyJobs.value = ground.jobs
     wanted.value = null
     sound = { plan: state.plan, land: ground.land }
@@ -311,6 +314,7 @@ export const useJob = defineStore('job', () => {
     propertyId,
     propertyJobs,
     revision,
+    rulebook,
     plan,
     land,
     design,

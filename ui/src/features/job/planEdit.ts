@@ -1,3 +1,4 @@
+import { emptyBook } from '@/features/layout/bookEdit'
 import type { FenceLine, Gate, Plan, Position, Spec } from '@/api/types'
 
 /** Edits of a plan; each answers a new plan and leaves the old one alone. */
@@ -45,6 +46,7 @@ export function addLine(
     survey: null,
     startsOn: tees.startsOn ?? null,
     endsOn: tees.endsOn ?? null,
+    book: emptyBook,
   }
   return { plan: { ...plan, site: { ...plan.site, lines: [...plan.site.lines, line] } }, lineId }
 }
@@ -112,7 +114,7 @@ export function addGate(
 ): { plan: Plan; id: string } {
   const all = plan.site.lines.flatMap((l) => l.gates.map((g) => g.id))
   const id = freeId('gate-', all)
-  const gate: Gate = { id, name: `gate ${id.slice(5)}`, kind: 'SWING', at: flat(at), openingM }
+  const gate: Gate = { id, name: `gate ${id.slice(5)}`, kind: 'SWING', at: flat(at), openingM, hangs: null }
   return { plan: withLine(plan, lineId, (l) => ({ ...l, gates: [...l.gates, gate] })), id }
 }
 

@@ -2,6 +2,8 @@ import { computed } from 'vue'
 import { useRouter } from 'vue-router'
 import type { Command } from '@/features/help/CommandPalette.vue'
 import { useTool, tools } from '@/features/plan/tool'
+import { layoutSheets, useLayoutSheets } from '@/features/layout/useLayoutSheets'
+import { strongKinds } from '@/features/layout/words'
 import { sheets, useSheets } from '@/features/survey/useSheets'
 import { useLook } from '@/shared/look'
 import { useJob } from './jobStore'
@@ -13,10 +15,11 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
   const { choose, fit } = useTool()
   const { next } = useLook()
   const { open: openSheet } = useSheets()
+  const { open: openLayoutSheet } = useLayoutSheets()
 
   /** Moves the cursor to the next post, or the next strong one. */
   function step(direction: 1 | -1, strong: boolean) {
-    const posts = (job.line?.posts ?? []).filter((p) => !strong || (p.kind !== 'LINE' && p.kind !== 'BRACE'))
+    const posts = (job.line?.posts ?? []).filter((p) => !strong || strongKinds.includes(p.kind))
     const from = job.cursorM ?? (direction === 1 ? -1 : Infinity)
     const ahead =
       direction === 1
@@ -50,6 +53,15 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
         void go('survey')
       },
     })),
+    ...layoutSheets.map((s) => ({
+      text: `Layout: ${s.text}`,
+      run: () => {
+        openLayoutSheet(s.id)
+        void go('layout')
+      },
+    })),
+    { text: 'Story pole as PDF', run: () => window.open(`/api/jobs/${job.id}/story-pole.pdf`, '_self') },
+    { text: 'Lines as a strip, PDF', run: () => window.open(`/api/jobs/${job.id}/strip.pdf`, '_self') },
     { text: 'Strong posts as GPX', run: () => window.open(`/api/jobs/${job.id}/strong-posts.gpx`, '_self') },
     { text: 'Back to the yard', run: () => void router.push('/') },
     ...(job.design?.layout.lines ?? []).map((l) => ({

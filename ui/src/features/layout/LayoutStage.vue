@@ -1,126 +1,31 @@
 <script setup lang="ts">
-import { computed } from 'vue'
-import { useJob } from '@/features/job/jobStore'
-import { changeGate, removeItem } from '@/features/job/planEdit'
+import { computed, defineAsyncComponent } from 'vue'
 import PlanView from '@/features/plan/PlanView.vue'
-import { lengthText, parseLengthM } from '@/shared/units'
+import SheetStage from '@/shared/SheetStage.vue'
+import GateForm from './GateForm.vue'
 import SpecPanel from './SpecPanel.vue'
+import { layoutSheets, useLayoutSheets } from './useLayoutSheets'
 
-const job = useJob()
-const gate = computed(() => {
-  const s = job.selected
-  if (s?.kind !== 'gate') return null
-  return job.plan?.site.lines.find((l) => l.id === s.lineId)?.gates.find((g) => g.id === s.id) ?? null
-})
-
-function setOpening(text: string) {
-  const metres = parseLengthM(text, job.units)
-  const s = job.selected
-  if (s && metres !== null && metres >= 0.3 && metres <= 100)
-    job.change((p) => changeGate(p, s.lineId, s.id, { openingM: metres }))
+const { sheet } = useLayoutSheets()
+const parts = {
+  build: SpecPanel,
+  material: defineAsyncComponent(() => import('./MaterialSheet.vue')),
+  pole: defineAsyncComponent(() => import('./StoryPole.vue')),
+  posts: defineAsyncComponent(() => import('./PostSheet.vue')),
+  braces: defineAsyncComponent(() => import('./BraceSheet.vue')),
+  joints: defineAsyncComponent(() => import('./JointSheet.vue')),
+  schools: defineAsyncComponent(() => import('./SchoolSheet.vue')),
+  findings: defineAsyncComponent(() => import('./FindingSheet.vue')),
 }
+const current = computed(() => parts[sheet.value])
 </script>
 
 <template>
-  <div class="stage">
-    <SpecPanel class="side" />
-    <div class="plan">
+  <SheetStage v-model="sheet" :sheets="layoutSheets" label="Sheets of the layout">
+    <component :is="current" />
+    <template #plan>
       <PlanView :editable="true" />
-      <form v-if="gate && job.selected" class="gate" aria-label="Gate" @submit.prevent>
-        <input
-          :value="gate.name"
-          aria-label="Name of the gate"
-          class="name"
-          @change="
-            job.change((p) =>
-              changeGate(p, job.selected!.lineId, gate!.id, {
-                name: ($event.target as HTMLInputElement).value || gate!.name,
-              }),
-            )
-          "
-        />
-        <select
-          :value="gate.kind"
-          aria-label="Kind of gate"
-          data-test="gate-kind"
-          @change="
-            job.change((p) =>
-              changeGate(p, job.selected!.lineId, gate!.id, {
-                kind: ($event.target as HTMLSelectElement).value as 'SWING' | 'HANDLE',
-              }),
-            )
-          "
-        >
-          <option value="SWING">swing gate, cable under</option>
-          <option value="HANDLE">spring handles across</option>
-        </select>
-        <label
-          >opening
-          <input
-            :value="lengthText(gate.openingM, job.units)"
-            class="opening"
-            data-test="gate-opening"
-            @change="setOpening(($event.target as HTMLInputElement).value)"
-        /></label>
-        <button type="button" class="link" @click="job.change((p) => removeItem(p, job.selected!))">
-          Take out
-        </button>
-      </form>
-    </div>
-  </div>
+      <GateForm />
+    </template>
+  </SheetStage>
 </template>
-
-<style scoped>
-.stage {
-  position: absolute;
-  inset: 0;
-  display: grid;
-  grid-template-columns: 268px minmax(0, 1fr);
-}
-.side {
-  border-right: 1px solid var(--rule);
-  overflow: auto;
-}
-.plan {
-  position: relative;
-}
-.gate {
-  position: absolute;
-  left: 160px;
-  bottom: 12px;
-  background: var(--paper);
-  border: 1px solid var(--rule-strong);
-  padding: 6px 10px;
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  flex-wrap: wrap;
-}
-.gate input,
-.gate select {
-  border: 1px solid var(--rule);
-  padding: 3px 6px;
-  background: var(--paper);
-  color: var(--ink);
-}
-.gate .name {
-  width: 110px;
-  font-weight: 700;
-}
-.gate .opening {
-  width: 84px;
-}
-.link {
-  color: var(--accent);
-  text-decoration: underline;
-}
-@media (max-width: 760px) {
-  .stage {
-    position: static;
-    display: block;
-  }
-  .plan {
-    height: 60vh;
-  }
-}
-</style>

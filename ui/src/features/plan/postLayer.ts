@@ -1,5 +1,6 @@
 import { apply, compose, create } from 'ol/transform'
 import type { Layout, Position } from '@/api/types'
+import { strongKinds } from '@/features/layout/words'
 import { sheetLayer } from './sheetLayer'
 import { palette } from './symbols'
 
@@ -32,10 +33,10 @@ export function postLayer(layout: () => Layout | undefined, project: (at: Positi
       const at = project([p.lonDeg, p.latDeg])
       data[3 * i] = at[0]!
       data[3 * i + 1] = at[1]!
-      data[3 * i + 2] = p.kind === 'LINE' ? 0 : p.kind === 'BRACE' ? 1 : 2
-      if (p.kind === 'LINE' && last)
-        spacing = Math.min(spacing, Math.hypot(at[0]! - last[0]!, at[1]! - last[1]!))
-      last = p.kind === 'LINE' ? at : null
+      data[3 * i + 2] = strongKinds.includes(p.kind) ? 2 : p.kind === 'BRACE' ? 1 : 0
+      const spaced = !strongKinds.includes(p.kind) && p.kind !== 'BRACE'
+      if (spaced && last) spacing = Math.min(spacing, Math.hypot(at[0]! - last[0]!, at[1]! - last[1]!))
+      last = spaced ? at : null
     })
     return { layout: now, data, spacing }
   }

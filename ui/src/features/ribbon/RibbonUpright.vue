@@ -9,7 +9,7 @@ const emit = defineEmits<{ choose: [id: string] }>()
 const job = useJob()
 const words = { MET: '✓', WARN: 'weak', BROKEN: 'broken', OPEN: '' }
 const strip = computed(() => {
-  const wires = job.plan?.spec.schedule.wires ?? []
+  const wires = job.line?.schedule.wires ?? []
   return wires.map((w, i) => ({ role: w.role, x: 16 + (96 * (i + 0.5)) / wires.length }))
 })
 const rows = computed(() =>

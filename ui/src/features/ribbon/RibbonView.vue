@@ -1,7 +1,10 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { computed, onMounted, onUnmounted, ref, toRef } from 'vue'
 import { useJob } from '@/features/job/jobStore'
 import { kvText, lengthText, stationText, unitM } from '@/shared/units'
+import { postKinds } from '@/features/layout/words'
+import RibbonDetail from './RibbonDetail.vue'
+import { useRibbonWindow } from './useRibbonWindow'
 import { axisStations, bracePath, groundPath, postPath, ribbonScale, wirePath } from './ribbonGeometry'
 import { useReadingLane } from './useReadingLane'
 
@@ -9,11 +12,18 @@ const props = defineProps<{ readings: boolean }>()
 const job = useJob()
 const host = ref<HTMLElement>()
 const width = ref(1000)
-const height = computed(() => (props.readings ? 268 : 214))
-const laneTop = computed(() => (props.readings ? 28 : 0))
+const loads = ref(false)
+const extraPx = computed(() => (props.readings ? 54 : loads.value ? 46 : 0))
+const height = computed(() => 214 + extraPx.value)
+const laneTop = computed(() => (props.readings ? 28 : loads.value ? 46 : 0))
 
 const line = computed(() => job.line)
-const wires = computed(() => job.plan?.spec.schedule.wires ?? [])
+const wires = computed(() => line.value?.schedule.wires ?? [])
+const part = useRibbonWindow(
+  computed(() => line.value?.lengthM ?? 1),
+  toRef(job, 'cursorM'),
+  computed(() => line.value?.lineId ?? ''),
+)
 const topM = computed(() => wires.value.at(-1)?.heightM ?? 1)
 const baseY = computed(() => height.value - 46)
 const scale = computed(() =>
@@ -25,6 +35,8 @@ const scale = computed(() =>
         baseY: baseY.value,
         wirePx: 66,
         groundPx: 34,
+        fromM: part.fromM.value,
+        toM: part.toM.value,
       })
     : null,
 )
@@ -35,15 +47,19 @@ const drawn = computed(() => {
   return {
     ground: groundPath(l, s, baseY.value),
     wires: wires.value.map((w) => ({ role: w.role, d: wirePath(l, s, w) })),
-    line: postPath(l, s, ['LINE'], 2, topM.value, 3),
-    strong: postPath(l, s, ['END', 'CORNER', 'GATE', 'TEE'], 8, topM.value, 1),
+    line: postPath(l, s, ['LINE', 'TIE_DOWN'], 2, topM.value, 3),
+    light: postPath(l, s, ['LIGHT'], 0, topM.value, 3),
+    strong: postPath(l, s, ['END', 'CORNER', 'GATE', 'TEE', 'INLINE'], 8, topM.value, 1),
     brace: postPath(l, s, ['BRACE'], 4, topM.value, 1),
     braces: bracePath(l, s, topM.value),
   }
 })
-const labels = computed(() => (line.value?.posts ?? []).filter((p) => p.label !== '' && p.kind !== 'GATE'))
+const inPart = (m: number) => m >= part.fromM.value - 0.01 && m <= part.toM.value + 0.01
+const labels = computed(() =>
+  (line.value?.posts ?? []).filter((p) => p.label !== '' && p.kind !== 'GATE' && inPart(p.stationM)),
+)
 const axis = computed(() =>
-  line.value ? axisStations(line.value.lengthM, unitM(job.units), width.value) : [],
+  line.value ? axisStations(part.fromM.value, part.toM.value, unitM(job.units), width.value) : [],
 )
 const sections = computed(() => {
   const standing = new Map((job.assessment?.sections ?? []).map((s) => [s.sectionId, s.standing]))
@@ -75,24 +91,20 @@ const landLane = computed(() => {
     return { ...l, x, width, label }
   })
 })
+const joints = computed(() =>
+  (job.design?.layout.joints ?? []).filter((j) => j.lineId === line.value?.lineId),
+)
 const lane = useReadingLane(scale)
 const cursor = computed(() => (job.cursorM === null || !scale.value ? null : scale.value.x(job.cursorM)))
 const cursorPost = computed(() =>
   line.value?.posts.find((p) => Math.abs(p.stationM - (job.cursorM ?? -1)) < 0.05),
 )
-const kinds = {
-  END: 'end post',
-  CORNER: 'corner post',
-  GATE: 'gate post',
-  TEE: 'tee post',
-  BRACE: 'brace post',
-  LINE: 'line post',
-}
 const cursorText = computed(() => {
   if (job.cursorM === null) return ''
   const post = cursorPost.value
   return (
-    lengthText(job.cursorM, job.units) + (post ? ` · ${kinds[post.kind]} ${post.label || post.number}` : '')
+    lengthText(job.cursorM, job.units) +
+    (post ? ` · ${postKinds[post.kind].toLowerCase()} ${post.label || post.number}` : '')
   )
 })
 const words = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'not told yet' }
@@ -110,6 +122,15 @@ function point(e: PointerEvent) {
   job.cursorM = snapPx < 5 ? near.stationM : station
 }
 
+function wheel(e: WheelEvent) {
+  const box = host.value?.getBoundingClientRect()
+  if (!box || !scale.value) return
+  const about = scale.value.station(e.clientX - box.left)
+  if (e.shiftKey || Math.abs(e.deltaX) > Math.abs(e.deltaY))
+    part.slide(((e.deltaX || e.deltaY) / Math.max(0.001, scale.value.perM)) * 0.8)
+  else if (e.deltaY < 0) part.closer(about)
+  else part.wider(about)
+}
 let observer: ResizeObserver | undefined
 onMounted(() => {
   observer = new ResizeObserver((entries) => (width.value = Math.max(320, entries[0]!.contentRect.width)))
@@ -143,13 +164,29 @@ onUnmounted(() => observer?.disconnect())
           >· above: kV read; dashed: {{ kvText(lane.need.value) }} kV needed</span
         >
         <span class="spring" />
+        <label v-if="!readings" class="loads"
+          ><input v-model="loads" type="checkbox" data-test="loads" /> loads</label
+        >
+        <span class="zoom">
+          <button aria-label="Show more of the line" title="wider, key −" @click="part.wider()">−</button>
+          <button aria-label="Show the whole line" title="the whole line, key 0" @click="part.whole()">
+            {{
+              part.times.value === 1
+                ? 'whole'
+                : `× ${part.times.value.toFixed(part.times.value < 10 ? 1 : 0)}`
+            }}
+          </button>
+          <button aria-label="Closer" title="closer, key +" data-test="ribbon-closer" @click="part.closer()">
+            +
+          </button>
+        </span>
         <span class="at" data-test="cursor-text">{{ cursorText }}</span>
       </template>
       <span v-else class="quiet-text"
         >The line appears here, pulled straight, as soon as one is laid out.</span
       >
     </header>
-    <div ref="host" class="strip" @pointermove="point" @pointerdown="point">
+    <div ref="host" class="strip" @pointermove="point" @pointerdown="point" @wheel.prevent="wheel">
       <svg
         v-if="line && scale && drawn"
         :width="width"
@@ -191,10 +228,16 @@ onUnmounted(() => observer?.disconnect())
         </g>
         <path v-for="(w, i) in drawn.wires" :key="i" :d="w.d" class="wire" :class="w.role" />
         <path :d="drawn.line" class="post line-post" />
+        <path :d="drawn.light" class="post light-post" />
         <path :d="drawn.brace" class="post brace-post" />
         <path :d="drawn.braces" class="brace" />
         <path :d="drawn.strong" class="post strong-post" />
-        <g v-for="g in line.gates" :key="g.id" class="gate">
+        <RibbonDetail
+          v-bind="{ line, wires, scale, topM, loads, units: job.units }"
+          :joints="joints"
+          :load-top="16"
+        />
+        <g v-for="g in line.gates.filter((x) => inPart(x.fromM))" :key="g.id" class="gate">
           <path
             :d="`M${scale.x(g.fromM)} ${scale.wire(g.fromM, topM)}L${scale.x(g.toM) + 3} ${scale.ground(g.toM) - 8}`"
             :class="g.kind"
@@ -204,7 +247,7 @@ onUnmounted(() => observer?.disconnect())
           </text>
         </g>
         <g
-          v-for="c in line.cutOuts"
+          v-for="c in line.cutOuts.filter((x) => inPart(x.stationM))"
           :key="c.id"
           class="cut-out"
           :transform="`translate(${scale.x(c.stationM)} ${scale.wire(c.stationM, topM) - 17})`"
@@ -233,7 +276,7 @@ onUnmounted(() => observer?.disconnect())
           {{ p.label }}
         </text>
         <text
-          v-if="line.closed"
+          v-if="line.closed && inPart(line.lengthM)"
           :x="scale.x(line.lengthM)"
           :y="laneTop + 12 + (readings ? 44 : 0)"
           text-anchor="middle"

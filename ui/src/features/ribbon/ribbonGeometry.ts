@@ -12,6 +12,9 @@ export interface RibbonFrame {
   wirePx: number
   /** Most pixels the ground may rise. */
   groundPx: number
+  /** Part of the line that is shown; all of it when left out. */
+  fromM?: number
+  toM?: number
 }
 
 export interface RibbonScale {
@@ -20,23 +23,33 @@ export interface RibbonScale {
   ground: (stationM: number) => number
   wire: (stationM: number, heightM: number) => number
   groundTimes: number
+  fromM: number
+  toM: number
+  /** Pixels for a metre along the line. */
+  perM: number
 }
 
 export function ribbonScale(line: LineLayout, topM: number, frame: RibbonFrame): RibbonScale {
   const span = frame.width - frame.left - frame.right
-  const perM = span / Math.max(line.lengthM, 1)
-  const heights = line.profile.map((p) => p.heightM)
-  const low = heights.length ? Math.min(...heights) : 0
-  const high = heights.length ? Math.max(...heights) : 0
+  const fromM = Math.max(0, frame.fromM ?? 0)
+  const toM = Math.min(line.lengthM, frame.toM ?? line.lengthM)
+  const perM = span / Math.max(toM - fromM, 1)
+  const shown = line.profile.filter((p) => p.stationM >= fromM && p.stationM <= toM)
+  const heights = [...shown.map((p) => p.heightM), heightAt(line, fromM, 0), heightAt(line, toM, 0)]
+  const low = heights.reduce((a, b) => Math.min(a, b))
+  const high = heights.reduce((a, b) => Math.max(a, b))
   const heightPx = high > low ? Math.min(frame.groundPx / (high - low), perM * 8) : 0
-  const x = (stationM: number) => frame.left + stationM * perM
+  const x = (stationM: number) => frame.left + (stationM - fromM) * perM
   const ground = (stationM: number) => frame.baseY - 10 - (heightAt(line, stationM, low) - low) * heightPx
   return {
     x,
-    station: (px) => Math.min(line.lengthM, Math.max(0, (px - frame.left) / perM)),
+    station: (px) => Math.min(line.lengthM, Math.max(0, fromM + (px - frame.left) / perM)),
     ground,
     wire: (stationM, heightM) => ground(stationM) - (heightM / topM) * frame.wirePx,
     groundTimes: perM > 0 ? heightPx / perM : 0,
+    fromM,
+    toM,
+    perM,
   }
 }
 
@@ -62,19 +75,24 @@ export function heightAt(line: LineLayout, stationM: number, otherwise: number):
 
 const at = (x: number, y: number) => `${x.toFixed(1)} ${y.toFixed(1)}`
 
-function stationsBetween(scale: RibbonScale, fromM: number, toM: number): number[] {
+/** Stations a few pixels apart in the part that is shown. */
+function stationsBetween(scale: RibbonScale, from: number, to: number): number[] {
+  const fromM = Math.max(from, scale.fromM)
+  const toM = Math.min(to, scale.toM)
+  if (toM <= fromM) return []
   const steps = Math.max(1, Math.round((scale.x(toM) - scale.x(fromM)) / 6))
   return Array.from({ length: steps + 1 }, (_, i) => fromM + ((toM - fromM) * i) / steps)
 }
 
 export function groundPath(line: LineLayout, scale: RibbonScale, baseY: number): string {
   const top = stationsBetween(scale, 0, line.lengthM).map((s) => at(scale.x(s), scale.ground(s)))
-  return `M${at(scale.x(0), baseY)}L${top.join('L')}L${at(scale.x(line.lengthM), baseY)}Z`
+  return `M${at(scale.x(scale.fromM), baseY)}L${top.join('L')}L${at(scale.x(scale.toM), baseY)}Z`
 }
 
 /** One wire over all pulls: it stops at gates. */
 export function wirePath(line: LineLayout, scale: RibbonScale, wire: Wire): string {
   return line.pulls
+    .filter((pull) => pull.toM > scale.fromM && pull.fromM < scale.toM)
     .map(
       (pull) =>
         'M' +
@@ -97,7 +115,7 @@ export function postPath(
   let path = ''
   let lastX = -Infinity
   for (const post of line.posts) {
-    if (!kinds.includes(post.kind)) continue
+    if (!kinds.includes(post.kind) || post.stationM < scale.fromM || post.stationM > scale.toM) continue
     const x = scale.x(post.stationM)
     if (x - lastX < leastPx) continue
     lastX = x
@@ -106,24 +124,38 @@ export function postPath(
   return path
 }
 
-/** H braces: the rail near the top, the diagonal from the strong post's foot to the brace post's top. */
+/** Braces as built: rails near the top with their diagonals, or a rail down to its foot, or a stake behind the post. */
 export function bracePath(line: LineLayout, scale: RibbonScale, topM: number): string {
   return line.braces
-    .map((b) => {
-      const strongX = scale.x(b.strongStationM)
-      const braceX = scale.x(b.braceStationM)
-      const rail = `M${at(strongX, scale.wire(b.strongStationM, topM * 0.85))}L${at(braceX, scale.wire(b.braceStationM, topM * 0.85))}`
-      const foot = `M${at(strongX, scale.ground(b.strongStationM))}L${at(braceX, scale.wire(b.braceStationM, topM))}`
-      return rail + foot
-    })
+    .filter((b) => b.strongStationM >= scale.fromM - 30 && b.strongStationM <= scale.toM + 30)
+    .map((b) => braceShape(b, scale, topM))
     .join('')
 }
 
+function braceShape(b: LineLayout['braces'][number], scale: RibbonScale, topM: number): string {
+  const from = b.strongStationM
+  const foot = (s: number) => at(scale.x(s), scale.ground(s))
+  const high = (s: number, share: number) => at(scale.x(s), scale.wire(s, topM * share))
+  if (b.kind === 'DIAGONAL') return `M${high(from, 0.9)}L${foot(b.braceStationM)}`
+  if (b.kind === 'BACK_STAKE') {
+    const x = scale.x(from)
+    return `M${high(from, 0.7)}L${at(x - 5, scale.ground(from))}`
+  }
+  const frames = b.kind === 'DOUBLE_H' ? 2 : b.kind === 'SINGLE_H' ? 1 : 0
+  let path = ''
+  for (let k = 0; k < frames; k++) {
+    const a = from + ((b.braceStationM - from) * k) / frames
+    const c = from + ((b.braceStationM - from) * (k + 1)) / frames
+    path += `M${high(a, 0.85)}L${high(c, 0.85)}M${foot(a)}L${high(c, 1)}`
+  }
+  return path
+}
+
 /** Stations to write under the ribbon, in metres, a round number of feet or metres apart. */
-export function axisStations(lengthM: number, unitM: number, widthPx: number): number[] {
+export function axisStations(fromM: number, toM: number, unitM: number, widthPx: number): number[] {
   const most = Math.max(2, Math.floor(widthPx / 90))
-  const step = roundStep(lengthM / unitM / most) * unitM
+  const step = Math.max(1, roundStep((toM - fromM) / unitM / most)) * unitM
   const stations: number[] = []
-  for (let s = step; s < lengthM - step * 0.35; s += step) stations.push(s)
+  for (let s = Math.ceil((fromM + 0.01) / step) * step; s < toM - step * 0.35; s += step) stations.push(s)
   return stations
 }

@@ -55,7 +55,7 @@ class JobFileTest {
     @Test
     void theSchemaRefusesWhatTheReaderRefuses() throws IOException {
         assertThat(schema().validate(
-                                Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":3},\"features\":[]}"
+                                Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":4},\"features\":[]}"
                                         .getBytes(StandardCharsets.UTF_8))))
                 .isNotEmpty();
     }
@@ -66,8 +66,8 @@ class JobFileTest {
             delimiter = ';',
             quoteCharacter = '~',
             value = {
-                "\"schema\" : 2; \"schema\" : 3; buckle.schema; job.schema-newer",
-                "\"schema\" : 2; \"schema\" : \"one\"; buckle.schema; job.schema",
+                "\"schema\" : 3; \"schema\" : 4; buckle.schema; job.schema-newer",
+                "\"schema\" : 3; \"schema\" : \"one\"; buckle.schema; job.schema",
                 "\"units\" : \"METRIC\"; \"units\" : \"FURLONGS\"; buckle.spec.units; json.value",
                 "\"spacingM\" : 5.0; \"spacingM\" : 0; buckle.spec.posts; json.value",
                 "\"spacingM\" : 5.0; \"spacingM\" : \"5\"; buckle.spec.posts.spacingM; json.value",

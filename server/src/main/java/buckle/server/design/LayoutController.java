@@ -14,6 +14,7 @@ import buckle.spec.Mixed;
 import buckle.spec.Plan;
 import buckle.spec.Preset;
 import buckle.spec.School;
+import buckle.spec.Spec;
 import buckle.spec.TensionSchool;
 import buckle.spec.Topic;
 import buckle.takeoff.Design;
@@ -48,6 +49,9 @@ class LayoutController {
 
     /** A line to count from its other end, or a closed one from another corner. */
     record TurnOrder(FenceLine line, Optional<String> zeroCornerId) {}
+
+    /** A spec to lay out the way of a school. */
+    record SchoolOrder(Spec spec, School school) {}
 
     /** A site with one more cut-out; empty when no place parts anything. */
     record CutOutAnswer(Optional<CutOutAdvisor.Advice> advice) {}
@@ -88,6 +92,12 @@ class LayoutController {
     @Operation(operationId = "schools", summary = "What each school would do to this plan")
     List<SchoolEffect> schools(@RequestBody PlanOrder order) {
         return SchoolEffect.of(order.plan(), lands.around(order.land()));
+    }
+
+    @PostMapping("/school")
+    @Operation(operationId = "followSchool", summary = "The same spec the way of a school")
+    Spec school(@RequestBody SchoolOrder order) {
+        return order.school().applied(order.spec());
     }
 
     @PostMapping("/cut-out")

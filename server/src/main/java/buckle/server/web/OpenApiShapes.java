@@ -17,6 +17,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -67,6 +68,8 @@ class OpenApiShapes {
                 }
                 if (component.getType() == OptionalDouble.class) {
                     property = nullable(new Schema<>().types(Set.of("number")));
+                } else if (component.getType() == OptionalInt.class) {
+                    property = nullable(new Schema<>().types(Set.of("integer")));
                 } else if (component.getType() == Optional.class) {
                     property = nullable(property);
                 }

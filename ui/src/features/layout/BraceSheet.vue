@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Brace } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/features/job/jobStore'
+import { forceText, lengthText, stationText } from '@/shared/units'
+import { braceKinds } from './words'
+import { useMaterials } from './useMaterials'
+
+const job = useJob()
+const materials = useMaterials()
+const line = computed(() => job.line)
+const f = (n: number) => forceText(n, job.units)
+const l = (m: number) => lengthText(m, job.units)
+const open = computed(() =>
+  line.value?.braces.find((b) => Math.abs(b.strongStationM - (job.cursorM ?? -1)) < 0.06),
+)
+const reserve = (b: { safety: number }) => b.safety.toFixed(1)
+const conductor = (id: string) => materials.value?.conductors.find((c) => c.id === id)?.text ?? id
+const where = (b: Brace) => (b.braceStationM >= b.strongStationM ? '→' : '←')
+/** On low fences the rail by height is the shorter one: said where it happens. */
+const reversal = computed(() => {
+  const s = open.value?.schools
+  return s && s.length === 2 && s[1]!.railM < s[0]!.railM
+})
+</script>
+
+<template>
+  <div v-if="line">
+    <h2>Braces of {{ line.name }}</h2>
+    <p class="small quiet-text">
+      Every end of a pull, what it carries and what gives first.
+      <RuleChips :rules="['B8', 'B9', 'B13', 'P18']" />
+      Strengths of ground and timber are low typical values: a pull test and the supplier's sheet decide.
+    </p>
+    <table class="sheet" data-test="braces">
+      <thead>
+        <tr>
+          <th>Station</th>
+          <th>Held by</th>
+          <th class="right">Rail</th>
+          <th class="right">Pull</th>
+          <th class="right">Uplift</th>
+          <th class="right">Reserve</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="(b, i) in line.braces.slice(0, 400)"
+          :key="i"
+          :class="{ here: b === open }"
+          @click="job.cursorM = b.strongStationM"
+        >
+          <td>
+            <button class="link">{{ stationText(b.strongStationM, job.units) }} {{ where(b) }}</button>
+          </td>
+          <td>{{ braceKinds[b.kind] }}</td>
+          <td class="right number">{{ b.railM ? l(b.railM) : '' }}</td>
+          <td class="right number">{{ f(b.load.pullN) }}</td>
+          <td class="right number">{{ b.load.upliftN ? f(b.load.upliftN) : '' }}</td>
+          <td class="right number" :class="{ weak: b.load.safety < 1.5 }" :title="b.load.weakest">
+            {{ reserve(b.load) }}
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <template v-if="open">
+      <h3>At {{ stationText(open.strongStationM, job.units) }}: both schools</h3>
+      <table v-if="open.schools.length" class="sheet" data-test="both-schools">
+        <thead>
+          <tr>
+            <th>School</th>
+            <th class="right">Rail</th>
+            <th class="right">Rail pressed</th>
+            <th class="right">Diagonal</th>
+            <th class="right">End post lifted</th>
+            <th class="right">Reserve</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="s in open.schools" :key="s.rule" :class="{ here: s.rule === open.load.rule }">
+            <td>{{ s.rule }}{{ s.rule === open.load.rule ? ', as built' : '' }}</td>
+            <td class="right number">{{ l(s.railM) }}</td>
+            <td class="right number">{{ f(s.compressionN) }} of {{ f(s.bucklingN) }}</td>
+            <td class="right number">{{ f(s.diagonalN) }} of {{ f(s.strandBreakingN) }}</td>
+            <td class="right number">{{ f(s.upliftN) }} of {{ f(s.holdN) }}</td>
+            <td class="right number">{{ reserve(s) }}: {{ s.weakest }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="reversal" class="small">
+        On this low fence the rail by height (B2) is the shorter one, and lifts the end post more than 8 ft.
+      </p>
+      <p v-if="!open.schools.length" class="small">
+        {{ braceKinds[open.kind] }}: the post tips at about {{ f(open.load.holdN) }}; the wires pull
+        {{ f(open.load.pullN) }}.
+      </p>
+      <p class="small quiet-text">
+        M = {{ Math.round(open.load.momentNm) }} Nm; C = M ÷ rail height; D = C ÷ cos θ in two strands; U = M
+        ÷ rail length. Do not over-tighten the diagonal before the wires pull.
+      </p>
+    </template>
+    <h2 class="mt-6">Pulls</h2>
+    <p class="small quiet-text">
+      Between two terminations; sag in the widest span. <RuleChips :rules="['S1', 'S4', 'S8', 'S14']" /> Eye
+      and hand protection; no ratchet handle that can spin back under load.
+    </p>
+    <table class="sheet" data-test="pulls">
+      <thead>
+        <tr>
+          <th>From – to</th>
+          <th>Wire</th>
+          <th class="right">Pull</th>
+          <th class="right">Sag</th>
+          <th class="right">Cold</th>
+          <th class="right">Iced</th>
+          <th class="right">Joints</th>
+        </tr>
+      </thead>
+      <tbody>
+        <template v-for="(p, i) in line.pulls.slice(0, 200)" :key="i">
+          <tr v-for="(w, k) in p.wires" :key="`${i}-${k}`">
+            <td>
+              <template v-if="k === 0"
+                >{{ stationText(p.fromM, job.units) }} – {{ stationText(p.toM, job.units) }}<br /><span
+                  class="small quiet-text"
+                  >strain at {{ stationText(p.strainerStationM, job.units) }}</span
+                ></template
+              >
+            </td>
+            <td>{{ w.count }} {{ w.role.toLowerCase() }}, {{ conductor(w.conductor) }}</td>
+            <td class="right number">{{ f(w.tensionN) }}</td>
+            <td class="right number">{{ l(w.sagM) }}</td>
+            <td class="right number">{{ f(w.coldN) }}</td>
+            <td class="right number">{{ job.plan!.spec.build.season.iceM ? f(w.icedN) : '' }}</td>
+            <td class="right number">{{ w.joinersM.length || '' }}</td>
+          </tr>
+        </template>
+      </tbody>
+    </table>
+  </div>
+  <p v-else class="quiet-text">Nothing laid out yet.</p>
+</template>
+
+<style scoped>
+.here td {
+  background: var(--accent-wash);
+}
+.weak {
+  color: var(--broken);
+  font-weight: 700;
+}
+.link {
+  color: var(--accent);
+  text-decoration: underline;
+}
+h3 {
+  margin-top: 16px;
+}
+</style>

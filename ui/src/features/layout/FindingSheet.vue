@@ -1,0 +1,147 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Finding, Position } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/features/job/jobStore'
+import { stationText } from '@/shared/units'
+
+const job = useJob()
+const order = { WARN: 0, CAUTION: 1, NOTE: 2 }
+const words = { WARN: 'to mend', NOTE: 'to know', CAUTION: 'caution' }
+const findings = computed(() =>
+  [...(job.design?.layout.findings ?? [])].sort(
+    (a, b) =>
+      Number(a.accepted !== null) - Number(b.accepted !== null) || order[a.severity] - order[b.severity],
+  ),
+)
+const open = ref<Finding | null>(null)
+const reason = ref('')
+
+function go(f: Finding) {
+  if (f.lineId === null) return
+  job.lineId = f.lineId
+  job.cursorM = f.stationM
+}
+/** The place of a finding, by the post nearest to its station: it is known again there. */
+function placeOf(f: Finding): Position | null {
+  const line = job.design?.layout.lines.find((l) => l.lineId === f.lineId)
+  if (!line || f.stationM === null) return null
+  const near = line.posts.reduce((a, b) =>
+    Math.abs(b.stationM - f.stationM!) < Math.abs(a.stationM - f.stationM!) ? b : a,
+  )
+  return Math.abs(near.stationM - f.stationM) < 5 ? [near.lonDeg, near.latDeg] : null
+}
+function accept(f: Finding) {
+  const why = reason.value.trim()
+  if (!why) return
+  job.change((p) => ({
+    ...p,
+    decisions: {
+      ...p.decisions,
+      accepted: [
+        ...p.decisions.accepted,
+        { rule: f.rule, lineId: f.lineId, at: placeOf(f), message: f.message, reason: why },
+      ],
+    },
+  }))
+  open.value = null
+  reason.value = ''
+}
+function withdraw(f: Finding) {
+  job.change((p) => ({
+    ...p,
+    decisions: {
+      ...p.decisions,
+      accepted: p.decisions.accepted.filter(
+        (a) => !(a.rule === f.rule && a.lineId === f.lineId && a.reason === f.accepted),
+      ),
+    },
+  }))
+}
+</script>
+
+<template>
+  <div>
+    <h2>Findings</h2>
+    <p class="small quiet-text">
+      A click goes there on plan and ribbon. One you take upon yourself is kept with its reason; the local
+      code and licensed people have the last word.
+    </p>
+    <ul class="list" data-test="finding-list">
+      <li v-for="(f, i) in findings" :key="i" :class="[f.severity, { accepted: f.accepted !== null }]">
+        <button class="say" :disabled="f.lineId === null" @click="go(f)">
+          <b
+            >{{ words[f.severity]
+            }}<template v-if="f.stationM !== null"> at {{ stationText(f.stationM, job.units) }}</template></b
+          >
+          {{ f.message }}
+        </button>
+        <RuleChips :rules="[f.rule]" />
+        <span v-if="f.accepted !== null" class="small"
+          >accepted: {{ f.accepted }}
+          <button class="link" @click="withdraw(f)">take back</button>
+        </span>
+        <button
+          v-else-if="f.severity === 'WARN' && open !== f"
+          class="link"
+          data-test="accept"
+          @click="open = f"
+        >
+          accept it …
+        </button>
+        <form v-if="open === f" class="why" @submit.prevent="accept(f)">
+          <label>because <input v-model="reason" data-test="accept-reason" /></label>
+          <v-btn type="submit" :disabled="!reason.trim()" data-test="accept-it">Accept</v-btn>
+          <v-btn class="quiet" @click="open = null">Leave it</v-btn>
+        </form>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.list {
+  list-style: none;
+  padding: 0;
+}
+.list li {
+  border-left: 4px solid var(--rule);
+  padding: 5px 9px;
+  margin-bottom: 6px;
+  background: var(--band);
+  font-size: 13px;
+}
+.list li.WARN {
+  border-left-color: var(--accent);
+  background: var(--accent-wash);
+}
+.list li.CAUTION {
+  border-left-color: var(--ink);
+}
+.list li.accepted {
+  background: none;
+  border-left-style: dotted;
+}
+.say {
+  text-align: left;
+}
+.say:disabled {
+  cursor: default;
+}
+.link {
+  color: var(--accent);
+  text-decoration: underline;
+}
+.why {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin-top: 6px;
+}
+.why input {
+  border: 1px solid var(--rule-strong);
+  padding: 4px 6px;
+  background: var(--paper);
+  color: var(--ink);
+}
+</style>

@@ -1,0 +1,55 @@
+import type { FenceLine, LineBook, Plan, Position, PostOverride, Spec } from '@/api/types'
+
+/** Edits of what is kept along a line, and of how it is built; each answers a new plan. */
+
+export const emptyBook: LineBook = {
+  overrides: [],
+  issued: [],
+  standing: [],
+  turned: false,
+  closingCorner: null,
+  onExisting: false,
+  beside: null,
+}
+
+export function changeLine(plan: Plan, lineId: string, change: (line: FenceLine) => FenceLine): Plan {
+  const lines = plan.site.lines.map((l) => (l.id === lineId ? change(l) : l))
+  return { ...plan, site: { ...plan.site, lines } }
+}
+
+export const changeBook = (plan: Plan, lineId: string, change: Partial<LineBook>): Plan =>
+  changeLine(plan, lineId, (l) => ({ ...l, book: { ...l.book, ...change } }))
+
+export function addOverride(plan: Plan, lineId: string, override: Omit<PostOverride, 'id'>): Plan {
+  const line = plan.site.lines.find((l) => l.id === lineId)
+  const taken = line?.book.overrides.map((o) => o.id) ?? []
+  let n = 1
+  while (taken.includes(`own-${n}`)) n++
+  return changeBook(plan, lineId, {
+    overrides: [...(line?.book.overrides ?? []), { ...override, id: `own-${n}` }],
+  })
+}
+
+/** A post that stands otherwise than planned; said again at the same place, the newer word counts. */
+export function setStanding(plan: Plan, lineId: string, at: Position, depthM: number, note: string): Plan {
+  const line = plan.site.lines.find((l) => l.id === lineId)
+  const others = (line?.book.standing ?? []).filter((s) => !samePlace(s.at, at))
+  return changeBook(plan, lineId, { standing: [...others, { at, depthM, note }] })
+}
+
+export function samePlace(a: Position, b: Position): boolean {
+  return Math.abs(a[0]! - b[0]!) < 4e-6 && Math.abs(a[1]! - b[1]!) < 3e-6
+}
+
+type Build = Spec['build']
+export function withBuild<K extends keyof Build>(plan: Plan, part: K, change: Partial<Build[K]>): Plan {
+  const build = { ...plan.spec.build, [part]: { ...plan.spec.build[part], ...change } }
+  return { ...plan, spec: { ...plan.spec, build } }
+}
+
+/** Wires of a line's own, or the job's again with null. */
+export function setLineWires(plan: Plan, lineId: string, schedule: Spec['schedule'] | null): Plan {
+  const others = plan.spec.build.lines.filter((l) => l.lineId !== lineId)
+  const lines = schedule ? [...others, { lineId, schedule }] : others
+  return { ...plan, spec: { ...plan.spec, build: { ...plan.spec.build, lines } } }
+}
