@@ -143,6 +143,10 @@ const reversal = computed(() => {
 </template>
 
 <style scoped>
+.sheet th,
+.sheet td {
+  padding: 4px 6px;
+}
 .here td {
   background: var(--accent-wash);
 }

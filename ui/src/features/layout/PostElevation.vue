@@ -7,8 +7,19 @@ import { tapedText } from '@/shared/units'
 const props = defineProps<{ post: Post; wires: Wire[]; braces: Brace[]; units: UnitSystem }>()
 const H = 280
 const above = computed(() => props.post.lengthM - props.post.depthM)
-const perM = computed(() => (H - 24) / Math.max(0.5, props.post.lengthM))
-const y = (heightM: number) => 12 + (above.value - heightM) * perM.value
+/** What is in the ground is drawn shorter than what stands. */
+const GROUND_PX = 64
+const perM = computed(() => (H - 24 - GROUND_PX) / Math.max(0.3, above.value))
+const y = (heightM: number) =>
+  heightM >= 0
+    ? 12 + (above.value - heightM) * perM.value
+    : H - 12 - GROUND_PX - (heightM / props.post.depthM) * (GROUND_PX - 10)
+/** Labels of wires that hang close keep apart. */
+const LABEL_PX = 13
+const labels = computed(() => {
+  let last = Infinity
+  return props.wires.map((w) => (last = Math.min(y(w.heightM) + 4, last - LABEL_PX)))
+})
 const wide = computed(() =>
   ['LINE', 'TIE_DOWN'].includes(props.post.kind) ? 12 : props.post.kind === 'LIGHT' ? 4 : 20,
 )
@@ -27,7 +38,7 @@ const fitting = (w: Wire) =>
   <svg :viewBox="`0 0 310 ${H}`" width="310" :height="H" role="img" aria-label="Elevation of the post">
     <rect x="0" :y="y(0)" width="310" :height="H - y(0)" class="earth-band" />
     <path :d="`M0 ${y(0)}H310`" class="ground" />
-    <rect :x="60 - wide / 2" :y="12" :width="wide" :height="post.lengthM * perM" class="post" />
+    <rect :x="60 - wide / 2" :y="12" :width="wide" :height="y(-post.depthM) - 12" class="post" />
     <path
       v-if="post.kind === 'TIE_DOWN'"
       :d="`M66 ${y(0)}L84 ${H - 14}M78 ${H - 18}L90 ${H - 10}`"
@@ -42,14 +53,13 @@ const fitting = (w: Wire) =>
       </template>
     </template>
     <g v-for="(w, i) in wires" :key="i">
-      <path :d="`M${post.ends ? 60 : 8} ${y(w.heightM)}H112`" class="wire" :class="w.role" />
-      <text x="118" :y="y(w.heightM) + 4">
+      <path :d="`M${post.ends ? 60 : 8} ${y(w.heightM)}H106`" class="wire" :class="w.role" />
+      <path :d="`M106 ${y(w.heightM)}L121 ${labels[i]! - 4}`" class="lead" />
+      <text x="124" :y="labels[i]">
         {{ tapedText(w.heightM, units) }} {{ words[w.role] }}, {{ fitting(w) }}
       </text>
     </g>
-    <text x="118" :y="Math.min(H - 4, y(-post.depthM / 2) + 4)">
-      {{ tapedText(post.depthM, units) }} deep
-    </text>
+    <text x="118" :y="y(-post.depthM / 2) + 4">{{ tapedText(post.depthM, units) }} deep</text>
   </svg>
 </template>
 
@@ -74,6 +84,9 @@ text {
 .brace {
   stroke: var(--ink);
   fill: none;
+}
+.lead {
+  stroke: var(--rule);
 }
 .wire {
   stroke: var(--hot);

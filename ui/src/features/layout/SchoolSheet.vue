@@ -208,6 +208,13 @@ const change = (value: number, base: number, text: (n: number) => string) => {
 </template>
 
 <style scoped>
+.sheet th,
+.sheet td {
+  padding: 5px 5px;
+}
+.sheet td:first-child {
+  width: 36%;
+}
 h3 {
   margin-top: 14px;
 }

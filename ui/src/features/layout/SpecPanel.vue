@@ -149,9 +149,6 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
 </template>
 
 <style scoped>
-.spec {
-  padding: 12px 14px 20px;
-}
 label {
   display: block;
   margin-top: 9px;

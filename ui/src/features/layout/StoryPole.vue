@@ -5,10 +5,16 @@ import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
 import { withSpec } from '@/features/job/planEdit'
 import { lengthText, tapedText } from '@/shared/units'
-import { setLineWires } from './bookEdit'
+import { setLineSpec, setLineWires } from './bookEdit'
+import { useMaterials } from './useMaterials'
+import type { Spec } from '@/api/types'
 import WireTable from './WireTable.vue'
 
 const job = useJob()
+const materials = useMaterials()
+type LineSpec = Spec['build']['lines'][number]
+const ownSpec = computed(() => job.plan!.spec.build.lines.find((l) => l.lineId === job.line?.lineId))
+const word = (e: Event) => (e.target as HTMLSelectElement).value || null
 const own = computed(() =>
   job.plan!.spec.build.lines.find((l) => l.lineId === job.line?.lineId && l.schedule),
 )
@@ -51,18 +57,30 @@ async function combine() {
       />
       this line has wires of its own
     </label>
+    <div v-if="job.line && job.plan!.site.lines.length > 1" class="pair">
+      <label
+        >its hot wire
+        <select
+          :value="ownSpec?.hot ?? ''"
+          data-test="own-hot"
+          @change="job.change((p) => setLineSpec(p, job.line!.lineId, { hot: word($event) as LineSpec['hot'] }))"
+        >
+          <option value="">as the job</option>
+          <option v-for="c in materials?.conductors" :key="c.id" :value="c.id">{{ c.text }}</option>
+        </select>
+      </label>
+      <label
+        >its braces
+        <select
+          :value="ownSpec?.brace ?? ''"
+          @change="job.change((p) => setLineSpec(p, job.line!.lineId, { brace: word($event) as LineSpec['brace'] }))"
+        >
+          <option value="">as the job</option>
+          <option v-for="b in materials?.braces" :key="b.id" :value="b.id">{{ b.text }}</option>
+        </select>
+      </label>
+    </div>
     <WireTable :schedule="schedule" :units="job.units" @change="setSchedule" />
-    <h3>Several animals together <RuleChips :rules="['W19']" /></h3>
-    <select v-model="mix" multiple size="6" aria-label="Wire schedules to combine" data-test="mix-presets">
-      <option v-for="p in job.catalogue?.presets" :key="p.id" :value="p.id">
-        {{ p.rule }} · {{ p.name }}
-      </option>
-    </select>
-    <v-btn class="mt-2" :disabled="mix.length < 2" data-test="mix" @click="combine">Combine them</v-btn>
-    <p v-if="refused" class="problems" role="alert">{{ refused }}</p>
-    <ul v-if="merged.length" class="small">
-      <li v-for="m in merged" :key="m">{{ m }}</li>
-    </ul>
     <h3>Story pole</h3>
     <p class="small quiet-text">
       Marked once on a stick and carried from post to post. On paper it comes at full size, in strips.
@@ -83,6 +101,17 @@ async function combine() {
       <a :href="`/api/jobs/${job.id}/story-pole.pdf?paper=LETTER`">Letter</a>
       <span class="small quiet-text"> top wire {{ lengthText(topM, job.units) }}</span>
     </p>
+    <h3>Several animals together <RuleChips :rules="['W19']" /></h3>
+    <select v-model="mix" multiple size="6" aria-label="Wire schedules to combine" data-test="mix-presets">
+      <option v-for="p in job.catalogue?.presets" :key="p.id" :value="p.id">
+        {{ p.rule }} · {{ p.name }}
+      </option>
+    </select>
+    <v-btn class="mt-2" :disabled="mix.length < 2" data-test="mix" @click="combine">Combine them</v-btn>
+    <p v-if="refused" class="problems" role="alert">{{ refused }}</p>
+    <ul v-if="merged.length" class="small">
+      <li v-for="m in merged" :key="m">{{ m }}</li>
+    </ul>
   </div>
 </template>
 

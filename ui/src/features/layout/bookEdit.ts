@@ -49,7 +49,16 @@ export function withBuild<K extends keyof Build>(plan: Plan, part: K, change: Pa
 
 /** Wires of a line's own, or the job's again with null. */
 export function setLineWires(plan: Plan, lineId: string, schedule: Spec['schedule'] | null): Plan {
+  return setLineSpec(plan, lineId, { schedule })
+}
+
+type LineSpec = Spec['build']['lines'][number]
+
+/** What a line has otherwise than the job; nothing of its own is not kept. */
+export function setLineSpec(plan: Plan, lineId: string, change: Partial<LineSpec>): Plan {
+  const known = plan.spec.build.lines.find((l) => l.lineId === lineId)
+  const own = { lineId, schedule: null, brace: null, hot: null, ...known, ...change }
   const others = plan.spec.build.lines.filter((l) => l.lineId !== lineId)
-  const lines = schedule ? [...others, { lineId, schedule }] : others
+  const lines = own.schedule || own.brace || own.hot ? [...others, own] : others
   return { ...plan, spec: { ...plan.spec, build: { ...plan.spec.build, lines } } }
 }

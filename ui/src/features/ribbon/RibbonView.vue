@@ -65,7 +65,10 @@ const sections = computed(() => {
   const standing = new Map((job.assessment?.sections ?? []).map((s) => [s.sectionId, s.standing]))
   return (job.design?.layout.sections ?? []).flatMap((section) =>
     section.stretches
-      .filter((s) => s.lineId === line.value?.lineId)
+      .filter(
+        (s) =>
+          s.lineId === line.value?.lineId && s.toM > part.fromM.value && s.fromM < part.toM.value,
+      )
       .map((s) => ({
         ...s,
         name: section.live ? section.name : `${section.name}, dead`,
@@ -291,7 +294,7 @@ onUnmounted(() => observer?.disconnect())
             :width="Math.max(1, scale.x(s.toM) - scale.x(s.fromM) - 2)"
             height="18"
           />
-          <text :x="scale.x(s.fromM) + 8" :y="baseY + 16">
+          <text :x="Math.max(30, scale.x(s.fromM) + 8)" :y="baseY + 16">
             {{ s.name }}
             <template v-if="s.standing">· {{ words[s.standing] }}</template>
           </text>

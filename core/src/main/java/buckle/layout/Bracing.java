@@ -55,7 +55,9 @@ final class Bracing {
 
     /** @param towards +1 when the pull goes on with rising stations */
     Brace brace(BraceKind kind, double strongM, int towards, Ground ground, double depthM) {
-        double width = spec.build().posts().strong().widthM();
+        double width = kind == BraceKind.PIPE
+                ? Values.B6_FOOTING_M
+                : spec.build().posts().strong().widthM();
         double at = strongM + towards * reachM(kind);
         List<BraceLoad> schools = new ArrayList<>();
         if (kind.framed()) {

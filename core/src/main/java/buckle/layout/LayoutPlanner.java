@@ -51,7 +51,7 @@ public final class LayoutPlanner {
         findings.addAll(network.findings());
         feedFindings(feed, spec, lines, findings);
         GateFindings.of(layers, lines, new FedSide(lines, tees, feed), spec, findings);
-        ScheduleFindings.of(layers, lines, spec, plane, findings);
+        ScheduleFindings.of(layers, lines, spec, findings);
         findings.addAll(LandFindings.of(layers, lines, feed, around, spec, plane));
         cautions(lines, findings);
         List<TestPoint> points = TestPoints.of(lines, layers, feed, network, plane);

@@ -58,7 +58,7 @@ final class LineLayer {
             Terrain terrain,
             List<Finding> findings) {
         this.line = line;
-        this.spec = spec;
+        this.spec = spec.forLine(line.id());
         this.plane = plane;
         this.branches = branches;
         this.terrain = terrain;
@@ -67,9 +67,9 @@ final class LineLayer {
                 line.corners().stream().map(c -> plane.toPlane(c.at())).toList();
         this.stationing = new Stationing(corners, line.closed());
         this.contacts = land.of(stationing);
-        this.schedule = spec.scheduleOf(line.id());
-        this.pulling = new Pulling(spec, schedule);
-        this.bracing = new Bracing(spec, schedule.topM(), pulling);
+        this.schedule = this.spec.schedule();
+        this.pulling = new Pulling(this.spec, schedule);
+        this.bracing = new Bracing(this.spec, schedule.topM(), pulling);
         this.soil = new SoilAlong(contacts);
     }
 
@@ -109,7 +109,7 @@ final class LineLayer {
         stops.forEach(this::brace);
         List<Post> posts = posts(marks, gates, places, profile);
         List<Pull> pulls = pulls(stops, posts, profile);
-        PostFindings.of(line, posts, braces, pulls, spec, soil, findings);
+        PostFindings.of(line, posts, braces, pulls, spec, findings);
         double lengthM = stationing.lengthM();
         return new LineLayout(
                 line.id(),

@@ -91,6 +91,7 @@ final class Network {
                 for (int other = 0; other < lines.size(); other++) {
                     if (other != i
                             && !branches(other, i)
+                            && !beside(i, other)
                             && layers.get(other).stationing().nearest(at).offsetM() <= JOINED_M) {
                         findings.add(Finding.at(
                                 "J1",
@@ -109,6 +110,16 @@ final class Network {
     private boolean joined(int line, boolean atStart) {
         String id = lines.get(line).lineId();
         return tees.stream().anyMatch(t -> t.lineId().equals(id) && t.atStart() == atStart);
+    }
+
+    /** The rows of a double fence run beside each other on purpose. */
+    private boolean beside(int one, int two) {
+        return rowOf(one, two) || rowOf(two, one);
+    }
+
+    private boolean rowOf(int outer, int inner) {
+        String id = lines.get(inner).lineId();
+        return layers.get(outer).line().book().beside().filter(id::equals).isPresent();
     }
 
     private boolean branches(int line, int onLine) {

@@ -28,13 +28,7 @@ final class PostFindings {
     }
 
     static void of(
-            FenceLine line,
-            List<Post> posts,
-            List<Brace> braces,
-            List<Pull> pulls,
-            Spec spec,
-            SoilAlong soil,
-            List<Finding> findings) {
+            FenceLine line, List<Post> posts, List<Brace> braces, List<Pull> pulls, Spec spec, List<Finding> findings) {
         PostFindings all = new PostFindings(line, spec, findings);
         all.lifted(posts);
         all.pushed(posts);
@@ -42,7 +36,6 @@ final class PostFindings {
         all.standing(posts);
         all.braces(braces);
         all.wires(pulls);
-        all.stone(posts, soil);
         if (line.book().onExisting()) {
             all.add(
                     "I4",
@@ -154,7 +147,7 @@ final class PostFindings {
                                     Locale.ROOT, "%.0f %%", 100 * b.load().safety()) + " of its load.");
         }
         boolean framed = braces.stream().anyMatch(b -> b.kind().framed());
-        boolean hot = spec.scheduleOf(line.id()).count(WireRole.HOT) > 0;
+        boolean hot = spec.schedule().count(WireRole.HOT) > 0;
         if (framed && hot) {
             add(
                     "I8",
@@ -210,25 +203,6 @@ final class PostFindings {
                         + length(pull.widestSpanM()) + (broken ? ", over half of what breaks it" : "")
                         + ". Let wires out 2 to 3 in in 1000 ft before a big load: that takes about " + force(relief)
                         + " off while the wire is taut (S9).");
-    }
-
-    private void stone(List<Post> posts, SoilAlong soil) {
-        long count = posts.stream()
-                .filter(p -> !p.shared() && soil.stony(p.stationM(), p.depthM()))
-                .count();
-        if (count > 0) {
-            Post first = posts.stream()
-                    .filter(p -> !p.shared() && soil.stony(p.stationM(), p.depthM()))
-                    .findFirst()
-                    .orElseThrow();
-            add(
-                    "P14",
-                    Severity.NOTE,
-                    first.stationM(),
-                    counted((int) count, "post meets", "posts meet")
-                            + " stone: bar or auger a " + length(Values.P14_PILOT_M)
-                            + " pilot hole first, and record each post that stops on a stone with its real depth.");
-        }
     }
 
     private interface Say {

@@ -89,7 +89,7 @@ final class PostSetter {
         double at = mark.stationM();
         PostStock stock = stock(mark, strong);
         StandingPost found = standing.get(i);
-        double depth = found == null ? depthM(mark, strong) : found.depthM();
+        double depth = found == null ? depthM(mark, strong, stock) : found.depthM();
         double length =
                 topM + Values.P11_ABOVE_TOP_WIRE_M + depth + stock.family().driverAllowanceM();
         double push =
@@ -132,7 +132,7 @@ final class PostSetter {
                 .orElse(plan.line());
     }
 
-    private double depthM(Mark mark, boolean strong) {
+    private double depthM(Mark mark, boolean strong, PostStock stock) {
         Build.PostPlan plan = build.posts();
         if (strong) {
             boolean freezes = soil.at(mark.stationM())
@@ -142,7 +142,10 @@ final class PostSetter {
                     ? Math.max(plan.strongDepthM(), build.season().frostDepthM())
                     : plan.strongDepthM();
         }
-        if (mark.kind() == PostKind.LIGHT || plan.line().family() == PostStock.Family.STEP_IN) {
+        if (stock.family() == PostStock.Family.STEP_IN) {
+            return Values.P12_STEP_IN_DEPTH_M;
+        }
+        if (mark.kind() == PostKind.LIGHT || stock.family() == PostStock.Family.FIBREGLASS) {
             return Math.min(Values.P12_LIGHT_DEPTH_M, plan.lineDepthM());
         }
         return soil.stony(mark.stationM(), plan.lineDepthM())

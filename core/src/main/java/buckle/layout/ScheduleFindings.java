@@ -4,8 +4,6 @@ import buckle.land.Contact;
 import buckle.land.Traits.Soil;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
-import buckle.site.LocalPlane;
-import buckle.site.PlanePoint;
 import buckle.site.Stationing;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
@@ -18,11 +16,10 @@ import java.util.Optional;
 final class ScheduleFindings {
     private ScheduleFindings() {}
 
-    static void of(
-            List<LineLayer> layers, List<LineLayout> lines, Spec spec, LocalPlane plane, List<Finding> findings) {
+    static void of(List<LineLayer> layers, List<LineLayout> lines, Spec spec, List<Finding> findings) {
         for (int i = 0; i < lines.size(); i++) {
             returns(layers.get(i), lines.get(i), spec, findings);
-            beside(i, layers, lines, spec, plane, findings);
+            beside(i, layers, lines, spec, findings);
         }
         spec.build().lines().stream()
                 .filter(s -> lines.stream().noneMatch(l -> l.lineId().equals(s.lineId())))
@@ -66,12 +63,7 @@ final class ScheduleFindings {
 
     /** W9 and P7: the outer row 30 in out, its posts opposite the inner ones. */
     private static void beside(
-            int i,
-            List<LineLayer> layers,
-            List<LineLayout> lines,
-            Spec spec,
-            LocalPlane plane,
-            List<Finding> findings) {
+            int i, List<LineLayer> layers, List<LineLayout> lines, Spec spec, List<Finding> findings) {
         FenceLine outer = layers.get(i).line();
         Optional<String> partner = outer.book().beside();
         if (partner.isEmpty()) {
@@ -82,12 +74,13 @@ final class ScheduleFindings {
                 Stationing inner = layers.get(k).stationing();
                 double worst = 0;
                 double at = 0;
-                for (var corner : outer.corners()) {
-                    PlanePoint p = plane.toPlane(corner.at());
-                    double off = Math.abs(inner.nearest(p).offsetM() - Values.W9_APART_M);
+                Stationing row = layers.get(i).stationing();
+                for (int side = 0; side < row.sideCount(); side++) {
+                    double middle = (row.cornerStationM(side) + row.cornerStationM(side + 1)) / 2;
+                    double off = Math.abs(inner.nearest(row.at(middle, side)).offsetM() - Values.W9_APART_M);
                     if (off > worst) {
                         worst = off;
-                        at = layers.get(i).stationing().nearest(p).stationM();
+                        at = middle;
                     }
                 }
                 boolean far = worst > 0.5 * Values.W9_APART_M;

@@ -76,7 +76,9 @@ public final class Rulebook {
             practice("P6", "More posts where snow and ice load the wires."),
             practice("P7", "Outer row of a double fence 30 in out, its posts opposite the inner ones."),
             practice("P8", "Temporary runs about 400 ft."),
-            practice("P12", "Light fibreglass goes in to the 18 in mark."),
+            practice(
+                    "P12",
+                    "Light fibreglass goes in to the 18 in mark; step-in posts to their foot plate, taken as 8 in."),
             practice(
                     "P14",
                     "In stone: a bar or a 4 in pilot hole first; a post that stops on a stone is recorded and judged again."),
@@ -111,7 +113,7 @@ public final class Rulebook {
             practice(
                     "B5",
                     "Light fence: back-stake 6 to 8 in outside the corner on the bisector; light is a pull under 200 lbf in all, by our convention."),
-            practice("B6", "Steel pipe corners, set in concrete."),
+            practice("B6", "Steel pipe corners, set in concrete; 12 in across by our convention."),
             practice("B7", "Do not over-tighten the diagonal before the wires pull."),
             rule(
                     "B8",

@@ -143,6 +143,9 @@ public final class Values {
     /** P12: light posts go in to the 18 in mark. */
     public static final double P12_LIGHT_DEPTH_M = Lengths.in(18);
 
+    /** P12: step-in posts go in to their foot plate. */
+    public static final double P12_STEP_IN_DEPTH_M = Lengths.in(8);
+
     /** P17: a post stands where the slope of the ground changes by more than this. */
     public static final double P17_SLOPE_CHANGE = 0.10;
 
@@ -199,6 +202,9 @@ public final class Values {
 
     /** B14: rail under the top wire. */
     public static final double B14_UNDER_TOP_M = Lengths.in(4);
+
+    /** B6: concrete round a pipe post, across; our convention. */
+    public static final double B6_FOOTING_M = Lengths.in(12);
 
     /** B11: foot of a diagonal brace this many fence heights away. */
     public static final double B11_FOOT_PER_HEIGHT = 2;

@@ -96,6 +96,10 @@ public record Build(
             between("build.wires.midRunFromM", midRunFromM, 5, 5000);
         }
 
+        WirePlan withHot(Conductor newHot) {
+            return new WirePlan(newHot, earth, plain, tension, midRunFromM, springs, earthTied, jumperPieces);
+        }
+
         public Conductor of(WireRole role) {
             return switch (role) {
                 case HOT -> hot;
@@ -144,8 +148,13 @@ public record Build(
         }
     }
 
-    /** What one line has otherwise than the job. */
-    public record LineSpec(String lineId, Optional<WireSchedule> schedule) {}
+    /**
+     * What one line has otherwise than the job.
+     *
+     * @param hot conductor of its hot wires
+     */
+    public record LineSpec(
+            String lineId, Optional<WireSchedule> schedule, Optional<BraceKind> brace, Optional<Conductor> hot) {}
 
     public Build with(PostPlan newPosts) {
         return new Build(newPosts, braces, wires, season, fittings, lines);

@@ -80,13 +80,20 @@ public record Spec(
         return Math.min(takeoff.coilM(), build.wires().of(role).coilsM().getLast());
     }
 
-    /** The wires of a line: its own where it has some, otherwise the job's. */
-    public WireSchedule scheduleOf(String lineId) {
-        return build.lines().stream()
-                .filter(l -> l.lineId().equals(lineId))
-                .flatMap(l -> l.schedule().stream())
-                .findFirst()
-                .orElse(schedule);
+    /** What a line is built by: the job's spec with what that line has otherwise. */
+    public Spec forLine(String lineId) {
+        Spec result = this;
+        for (Build.LineSpec own : build.lines()) {
+            if (own.lineId().equals(lineId)) {
+                Build.BracePlan b = build.braces();
+                Build changed = build.with(
+                                new Build.BracePlan(own.brace().orElse(b.kind()), b.inlineFromM(), b.railDiameterM()))
+                        .with(build.wires()
+                                .withHot(own.hot().orElse(build.wires().hot())));
+                result = with(animals, own.schedule().orElse(schedule)).with(changed);
+            }
+        }
+        return result;
     }
 
     /** The hardest animal decides; empty when no need is known for any of them. */

@@ -7,6 +7,7 @@ import buckle.layout.Post;
 import buckle.layout.PostKind;
 import buckle.layout.Pull;
 import buckle.site.GateKind;
+import buckle.spec.Build;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
@@ -22,7 +23,15 @@ record Counts(List<Line> lines, double widestM, double leastM) {
      * @param turning posts that wires pass and turn at
      * @param brackets posts of an old fence that carry brackets
      */
-    record Line(LineLayout layout, long straight, long turning, long brackets, int hot, int earth, int plain) {
+    record Line(
+            LineLayout layout,
+            Build.WirePlan conductors,
+            long straight,
+            long turning,
+            long brackets,
+            int hot,
+            int earth,
+            int plain) {
         int pulls() {
             return layout.pulls().size();
         }
@@ -78,6 +87,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
             }
             lines.add(new Line(
                     line,
+                    spec.forLine(line.lineId()).build().wires(),
                     straight,
                     turning,
                     brackets,

@@ -12,8 +12,10 @@ import buckle.spec.WireRole;
 import buckle.takeoff.TakeoffLine.Pack;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.TreeMap;
 import java.util.function.Predicate;
@@ -54,17 +56,29 @@ public final class Takeoff {
     }
 
     private void wire(WireRole role, String item, String name) {
-        Conductor conductor = spec.build().wires().of(role);
+        Map<Conductor, List<Counts.Line>> heaps = new LinkedHashMap<>();
+        heaps.put(spec.build().wires().of(role), new ArrayList<>());
+        for (Counts.Line line : counts.lines()) {
+            heaps.computeIfAbsent(line.conductors().of(role), c -> new ArrayList<>())
+                    .add(line);
+        }
+        heaps.forEach((conductor, lines) -> {
+            boolean usual = conductor == spec.build().wires().of(role);
+            String key = usual ? item : item + "." + conductor.name().toLowerCase(Locale.ROOT);
+            wire(role, key, name + ", " + conductor.text(), lines, conductor);
+        });
+    }
+
+    private void wire(WireRole role, String item, String name, List<Counts.Line> lines, Conductor conductor) {
         double slack = spec.takeoff().wireSlackPercent();
-        double bare = counts.lines().stream()
-                .mapToDouble(l -> l.count(role) * l.slopeM())
-                .sum();
+        double bare =
+                lines.stream().mapToDouble(l -> l.count(role) * l.slopeM()).sum();
         double quantity = bare * (1 + slack / 100);
         if (quantity == 0) {
             return;
         }
         List<String> parts = new ArrayList<>();
-        counts.lines().stream()
+        lines.stream()
                 .collect(Collectors.groupingBy(
                         l -> l.count(role), TreeMap::new, Collectors.summingDouble(Counts.Line::slopeM)))
                 .forEach((wires, metres) -> {
@@ -72,13 +86,15 @@ public final class Takeoff {
                         parts.add(Tally.plural(wires, "wire") + " × " + tally.whole(metres));
                     }
                 });
+        long pulls = lines.stream().mapToLong(Counts.Line::pulls).sum();
+        double coil = Math.min(spec.takeoff().coilM(), conductor.coilsM().getLast());
         tally.add(
                 item,
-                name + ", " + conductor.text(),
+                name,
                 quantity,
                 "m",
-                Optional.of(Pack.covering("coil", spec.coilM(role), quantity)),
-                String.join(" + ", parts) + " along the slope in " + Tally.plural(counts.pulls(), "pull") + " + "
+                Optional.of(Pack.covering("coil", coil, quantity)),
+                String.join(" + ", parts) + " along the slope in " + Tally.plural(pulls, "pull") + " + "
                         + Tally.number(slack) + " % slack and tails = " + tally.whole(quantity),
                 "L1",
                 "S11");
@@ -204,7 +220,7 @@ public final class Takeoff {
     private long number(Counts.Line line, Predicate<Conductor> which) {
         long count = 0;
         for (WireRole role : WireRole.values()) {
-            count += which.test(spec.build().wires().of(role)) ? line.count(role) : 0;
+            count += which.test(line.conductors().of(role)) ? line.count(role) : 0;
         }
         return count;
     }

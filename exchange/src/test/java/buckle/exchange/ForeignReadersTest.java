@@ -58,7 +58,7 @@ class ForeignReadersTest {
 
     @Test
     void ogrinfoReadsTheLayout() throws Exception {
-        assertThat(features("layout.geojson", "layout", "kind = 'fence-line'")).isEqualTo(3);
+        assertThat(features("layout.geojson", "layout", "kind = 'fence-line'")).isEqualTo(6);
         long posts = design.layout().lines().stream()
                 .mapToLong(l -> l.posts().size())
                 .sum();
@@ -74,15 +74,15 @@ class ForeignReadersTest {
 
     @Test
     void ogrinfoReadsTheJobFile() throws Exception {
-        assertThat(features("job.geojson", "job", "kind = 'fence-line'")).isEqualTo(3);
-        assertThat(features("job.geojson", "job", "kind = 'gate'")).isEqualTo(3);
+        assertThat(features("job.geojson", "job", "kind = 'fence-line'")).isEqualTo(6);
+        assertThat(features("job.geojson", "job", "kind = 'gate'")).isEqualTo(7);
         assertThat(features("job.geojson", "job", "kind = 'energizer'")).isEqualTo(1);
     }
 
     @Test
     void ogrinfoAndGpsbabelReadTheGpx() throws Exception {
         assertThat(features("posts.gpx", "waypoints", "1 = 1")).isEqualTo(own);
-        assertThat(features("posts.gpx", "tracks", "1 = 1")).isEqualTo(3);
+        assertThat(features("posts.gpx", "tracks", "1 = 1")).isEqualTo(6);
         String csv = run(
                 "gpsbabel", "-w", "-i", "gpx", "-f", folder.resolve("posts.gpx").toString(), "-o", "unicsv", "-F", "-");
         assertThat(csv.lines().skip(1).count()).isEqualTo(own);
@@ -108,7 +108,7 @@ class ForeignReadersTest {
     void ogrinfoReadsTheDrawing() throws Exception {
         double length =
                 design.layout().lines().stream().mapToDouble(l -> l.lengthM()).sum();
-        assertThat(features("plan.dxf", "entities", "Layer = 'FENCE_LINE'")).isEqualTo(3);
+        assertThat(features("plan.dxf", "entities", "Layer = 'FENCE_LINE'")).isEqualTo(6);
         assertThat(totalLengthM("plan.dxf", "entities", "Layer = 'FENCE_LINE'")).isCloseTo(length, within(0.01));
         assertThat(features("plan.dxf", "entities", "Layer = 'POST_LINE'"))
                 .isEqualTo(design.layout().count(PostKind.LINE));
@@ -126,7 +126,7 @@ class ForeignReadersTest {
                 .results()
                 .mapToLong(m -> Long.parseLong(m.group(1)))
                 .sum();
-        assertThat(all).isEqualTo(3 + own + job.land().features().size());
+        assertThat(all).isEqualTo(6 + own + job.land().features().size());
         Tracks back = KmlReader.read(Files.readAllBytes(folder.resolve("map.kml")), Swap.NONE);
         assertThat(back.walks().getFirst().name()).isEqualTo("Boundary");
         String csv = run("ogrinfo", "-ro", "-so", folder.resolve("posts.csv").toString(), "posts");

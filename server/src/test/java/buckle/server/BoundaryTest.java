@@ -92,8 +92,11 @@ class BoundaryTest {
             delimiter = ';',
             quoteCharacter = '~',
             value = {
-                "spacingM; 0; plan.spec.posts",
-                "spacingM; 1e400; plan.spec.posts",
+                "spacingM; 0; plan.site.lines[0].book.overrides[0]",
+                "spacingM; 1e400; plan.site.lines[0].book.overrides[0]",
+                "braceFromDeg; 0; plan.spec.braces",
+                "iceM; 9; plan.spec.build.season",
+                "hot; ~\"STRING\"~; plan.spec.build.wires.hot",
                 "heightM; -1; plan.spec.schedule.wires[0]",
                 "openingM; 0; plan.site.lines[0].gates[0]",
                 "units; ~\"YARDS\"~; plan.spec.units"
