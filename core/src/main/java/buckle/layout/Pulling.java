@@ -16,6 +16,8 @@ import java.util.Map;
 
 /** How hard the wires of a line pull, what a span of them does in frost and ice, and where their coils end. */
 final class Pulling {
+    private static final double HAIR_M = 0.01;
+
     private final Spec spec;
     private final Build build;
     private final WireSchedule schedule;
@@ -114,12 +116,12 @@ final class Pulling {
                 rest[0] = coil;
             }
             double done = 0;
-            while (need - done > rest[0]) {
+            while (need - done > rest[0] + HAIR_M) {
                 done += rest[0];
                 rest[0] = coil;
                 joints.add(outOfBrace(fromM + (toM - fromM) * done / need, braces));
             }
-            rest[0] -= need - done;
+            rest[0] = Math.max(0, rest[0] - (need - done));
         }
         return joints;
     }

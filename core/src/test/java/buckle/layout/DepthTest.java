@@ -1,0 +1,510 @@
+package buckle.layout;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
+import static org.assertj.core.api.Assertions.within;
+
+import buckle.Fences;
+import buckle.land.Land;
+import buckle.land.LandFeature;
+import buckle.land.LandKind;
+import buckle.land.Surroundings;
+import buckle.land.Terrain;
+import buckle.land.Traits;
+import buckle.material.Conductor;
+import buckle.material.PostStock;
+import buckle.rulebook.Values;
+import buckle.site.FenceLine;
+import buckle.site.Gate;
+import buckle.site.Gate.GateEnd;
+import buckle.site.GateKind;
+import buckle.site.GeoPoint;
+import buckle.site.LineBook;
+import buckle.site.LineBook.IssuedPost;
+import buckle.site.LineBook.PostOverride;
+import buckle.site.LineBook.StandingPost;
+import buckle.site.Site;
+import buckle.spec.BraceKind;
+import buckle.spec.Build;
+import buckle.spec.Decisions;
+import buckle.spec.Plan;
+import buckle.spec.Preset;
+import buckle.spec.RailSchool;
+import buckle.spec.School;
+import buckle.spec.Spec;
+import buckle.spec.Topic;
+import buckle.spec.WireRole;
+import buckle.takeoff.Design;
+import buckle.takeoff.SchoolEffect;
+import buckle.takeoff.TakeoffLine;
+import buckle.units.Forces;
+import buckle.units.Lengths;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.function.Function;
+import java.util.stream.Collectors;
+import org.junit.jupiter.api.Test;
+
+/** What the layout knows beyond places: material, loads, numbers that stay, choices that survive, schools. */
+class DepthTest {
+    private static final Spec SPEC = Spec.usual();
+
+    private static FenceLine straight() {
+        return Fences.line("l", false, 0, 0, 200, 0);
+    }
+
+    private static LineLayout lay(FenceLine line, Spec spec) {
+        return LayoutPlanner.layOut(Fences.site(0, -4, line), spec).lines().getFirst();
+    }
+
+    private static Layout all(Spec spec, FenceLine... lines) {
+        return LayoutPlanner.layOut(Fences.site(0, -4, lines), spec);
+    }
+
+    private static GeoPoint at(Post p) {
+        return GeoPoint.of(p.lonDeg(), p.latDeg());
+    }
+
+    private static PostOverride override(double fromM, double toM, OptionalDouble spacing, Optional<PostStock> stock) {
+        return new PostOverride(
+                "o" + fromM, Fences.at(fromM, 0), Fences.at(toM, 0), spacing, stock, OptionalInt.empty(), "own choice");
+    }
+
+    @Test
+    void choicesOnAStretchSurviveANewLayoutAndAreListedWhenTheirPlaceIsGone() {
+        LineBook book = LineBook.EMPTY.withOverrides(List.of(
+                override(60, 100, OptionalDouble.of(2), Optional.empty()),
+                override(120, 150, OptionalDouble.empty(), Optional.of(PostStock.STEEL_TEE))));
+        FenceLine line = straight().withBook(book);
+        for (Spec spec : List.of(SPEC, SPEC.with(new Spec.Posts(9)))) {
+            LineLayout laid = lay(line, spec);
+            List<Post> dense = laid.posts().stream()
+                    .filter(p -> p.stationM() > 59.9 && p.stationM() < 100.1)
+                    .toList();
+            assertThat(dense).hasSize(21);
+            assertThat(laid.posts())
+                    .filteredOn(p -> p.kind() == PostKind.LINE && p.stationM() > 120 && p.stationM() < 150)
+                    .isNotEmpty()
+                    .allMatch(p -> p.stock() == PostStock.STEEL_TEE);
+        }
+        FenceLine moved = Fences.line("l", false, 0, 90, 200, 90).withBook(book);
+        Layout layout = all(SPEC, moved);
+        assertThat(layout.findings())
+                .filteredOn(f -> f.rule().equals("P19"))
+                .hasSize(2)
+                .allMatch(f -> f.message().contains("kept but not applied"));
+        LineBook twice = LineBook.EMPTY.withOverrides(List.of(
+                override(60, 100, OptionalDouble.of(2), Optional.empty()),
+                override(70, 90, OptionalDouble.of(3), Optional.empty())));
+        assertThat(all(SPEC, straight().withBook(twice)).findings())
+                .anyMatch(f -> f.message().contains("contradicts"));
+    }
+
+    @Test
+    void givenNumbersStayWithTheirPosts() {
+        List<Post> first = lay(straight(), SPEC).posts();
+        List<IssuedPost> issued =
+                first.stream().map(p -> new IssuedPost(p.number(), at(p))).toList();
+        FenceLine longer = Fences.line("l", false, 0, 0, 200, 0, 200, 80).withBook(LineBook.EMPTY.withIssued(issued));
+        List<Post> second = lay(longer, SPEC).posts();
+        Map<Integer, Post> byNumber = second.stream().collect(Collectors.toMap(Post::number, Function.identity()));
+        assertThat(byNumber).hasSize(second.size());
+        for (Post p : first) {
+            assertThat(byNumber.get(p.number()).stationM())
+                    .as("post %d", p.number())
+                    .isCloseTo(p.stationM(), within(Values.P19_SAME_POST_M));
+        }
+        assertThat(second.stream().filter(p -> p.stationM() > 200.6)).allMatch(p -> p.number() > first.size());
+        List<Post> gated = lay(
+                        straight()
+                                .withGates(List.of(Fences.gate("g", GateKind.SWING, 100, 0, 5)))
+                                .withBook(LineBook.EMPTY.withIssued(issued)),
+                        SPEC)
+                .posts();
+        assertThat(gated.stream().map(Post::number)).doesNotHaveDuplicates();
+        assertThat(gated.getFirst().number()).isEqualTo(1);
+        assertThat(gated.getLast().number()).isEqualTo(first.size());
+    }
+
+    @Test
+    void aLineCountedFromItsOtherEndMovesNoReadingAndNoChoice() {
+        FenceLine line = straight()
+                .withGates(List.of(Fences.gate("g", GateKind.HANDLE, 50, 0, 4)))
+                .withCutOuts(List.of(Fences.cutOut("x", 120, 0)))
+                .withBook(LineBook.EMPTY.withOverrides(
+                        List.of(override(140, 180, OptionalDouble.of(2), Optional.empty()))));
+        Map<String, TestPoint> before = points(all(SPEC, line));
+        Map<String, TestPoint> after = points(all(SPEC, line.reversed()));
+        assertThat(after.keySet()).isEqualTo(before.keySet());
+        before.forEach((id, p) -> {
+            assertThat(after.get(id).lonDeg()).as(id).isCloseTo(p.lonDeg(), within(1e-9));
+            assertThat(after.get(id).latDeg()).as(id).isCloseTo(p.latDeg(), within(1e-9));
+        });
+        assertThat(after.get("gate:g:a").stationM()).isCloseTo(200 - 48, within(0.01));
+        assertThat(lay(line.reversed(), SPEC).posts().stream().filter(p -> p.stationM() > 19.9 && p.stationM() < 60.1))
+                .hasSize(21);
+        assertThat(line.reversed().reversed()).isEqualTo(line);
+    }
+
+    @Test
+    void aRingCountedFromAnotherCornerStaysOpenWhereItWas() {
+        FenceLine ring = Fences.line("l", true, 0, 0, 100, 0, 100, 60, 0, 60)
+                .withCutOuts(List.of(Fences.cutOut("x", 100, 30), Fences.cutOut("y", 0, 30)));
+        FenceLine turned = ring.zeroAt("c3");
+        Layout before = all(SPEC, ring);
+        Layout after = all(SPEC, turned);
+        assertThat(after.lines().getFirst().posts().getFirst().label()).isEqualTo("A");
+        assertThat(after.lines().getFirst().closingM()).isCloseTo(160, within(0.01));
+        assertThat(after.sections().stream().map(s -> Math.round(s.lengthM())).sorted())
+                .isEqualTo(before.sections().stream()
+                        .map(s -> Math.round(s.lengthM()))
+                        .sorted()
+                        .toList());
+        Map<String, TestPoint> was = points(before);
+        points(after)
+                .forEach((id, p) ->
+                        assertThat(p.lonDeg()).as(id).isCloseTo(was.get(id).lonDeg(), within(1e-9)));
+        assertThat(points(after).keySet()).isEqualTo(was.keySet());
+        assertThatThrownBy(() -> straight().zeroAt("c1")).hasMessageContaining("closed line");
+    }
+
+    private static Map<String, TestPoint> points(Layout layout) {
+        return layout.testPoints().stream().collect(Collectors.toMap(TestPoint::id, Function.identity()));
+    }
+
+    /** A quarter circle in nine corners of 10° is one bend: no brace, and each post takes 2 T sin(φ/2) (B9). */
+    @Test
+    void aRoundedOutlineSharesItsLoad() {
+        double[] places = new double[2 * 12];
+        double heading = 0;
+        for (int i = 1; i < 12; i++) {
+            places[2 * i] = places[2 * i - 2] + (i == 1 || i == 11 ? 50 : 6) * Math.cos(heading);
+            places[2 * i + 1] = places[2 * i - 1] + (i == 1 || i == 11 ? 50 : 6) * Math.sin(heading);
+            heading += i < 10 ? Math.toRadians(9) : Math.toRadians(9);
+        }
+        LineLayout laid = lay(Fences.line("l", false, places), SPEC);
+        assertThat(laid.bends()).hasSize(1);
+        Bend bend = laid.bends().getFirst();
+        assertThat(Math.abs(bend.turnDeg())).isCloseTo(90, within(0.1));
+        double pull = 2 * Forces.lbf(250);
+        assertThat(bend.sideN()).isCloseTo(2 * pull * Math.sin(Math.toRadians(9) / 2), within(0.5));
+        assertThat(laid.braces()).hasSize(2);
+        assertThat(laid.posts())
+                .filteredOn(p -> p.sideN() > 0)
+                .hasSize(10)
+                .allMatch(p -> Math.abs(p.sideN() - bend.sideN()) < 0.5);
+    }
+
+    /** A dip of 1 in 4 on both sides: T × change of slope lifts the post in it. */
+    @Test
+    void aHollowLiftsItsPostAndIsTiedDown() {
+        Terrain valley = new Terrain() {
+            @Override
+            public OptionalDouble heightM(GeoPoint at) {
+                double east = (at.lonDeg() - Fences.at(0, 0).lonDeg())
+                        / (Fences.at(1, 0).lonDeg() - Fences.at(0, 0).lonDeg());
+                return OptionalDouble.of(100 + 0.25 * Math.abs(east - 103));
+            }
+
+            @Override
+            public double stepM() {
+                return 1;
+            }
+        };
+        Design design = Design.of(Fences.site(0, -4, straight()), new Surroundings(Land.NONE, valley), SPEC);
+        LineLayout laid = design.layout().lines().getFirst();
+        Post low = laid.posts().stream()
+                .filter(p -> p.kind() == PostKind.TIE_DOWN)
+                .findFirst()
+                .orElseThrow();
+        assertThat(low.stationM()).as("a post stands in the hollow").isCloseTo(103, within(1.6));
+        assertThat(low.upliftN()).isBetween(0.5 * 2 * Forces.lbf(250) * 0.25, 2 * Forces.lbf(250) * 0.5);
+        assertThat(design.takeoff()).anyMatch(t -> t.item().equals("tie-down") && t.quantity() == 1);
+        assertThat(laid.slopeLengthM()).isCloseTo(200 * Math.hypot(1, 0.25), within(0.5));
+    }
+
+    @Test
+    void aPostThatStoppedOnAStoneIsJudgedByItsRealDepth() {
+        FenceLine corner = Fences.line("l", false, 0, 0, 100, 0, 190, 20);
+        Post planned = lay(corner, SPEC).posts().stream()
+                .filter(p -> p.kind() == PostKind.CORNER)
+                .findFirst()
+                .orElseThrow();
+        FenceLine refused =
+                corner.withBook(LineBook.EMPTY.withStanding(List.of(new StandingPost(at(planned), 0.35, "stone"))));
+        Layout layout = all(SPEC, refused);
+        Post stands = layout.lines().getFirst().posts().get(planned.number() - 1);
+        assertThat(stands.depthM()).isEqualTo(0.35);
+        assertThat(planned.holds()).isTrue();
+        assertThat(stands.holds()).isFalse();
+        assertThat(layout.findings()).anyMatch(f -> f.rule().equals("B9") && f.severity() == Severity.WARN);
+    }
+
+    /** Source: rules B1, B2, B8: a 30 in fence gets a 6 ft 3 in rail by height, shorter than 8 ft, with more uplift. */
+    @Test
+    void onALowFenceTheRailByHeightLiftsMore() {
+        for (double[] fence : new double[][] {{20, 30}, {20, 48}}) {
+            Spec spec = SPEC.with(
+                    SPEC.animals(),
+                    new buckle.spec.WireSchedule(
+                            "own",
+                            List.of(
+                                    new buckle.spec.Wire(Lengths.in(fence[0]), WireRole.HOT),
+                                    new buckle.spec.Wire(Lengths.in(fence[1]), WireRole.HOT))));
+            BraceLoad eight =
+                    lay(straight(), spec).braces().getFirst().schools().get(RailSchool.EIGHT_FOOT.ordinal());
+            BraceLoad high = lay(straight(), spec).braces().getFirst().schools().get(RailSchool.BY_HEIGHT.ordinal());
+            double moment = Forces.lbf(250) * Lengths.in(fence[0] + fence[1]);
+            assertThat(eight.upliftN()).isCloseTo(moment / Lengths.ft(8), within(0.01));
+            assertThat(high.upliftN()).isCloseTo(moment / (2.5 * Lengths.in(fence[1])), within(0.01));
+            assertThat(high.upliftN() > eight.upliftN()).as("%s in", fence[1]).isEqualTo(fence[1] == 30);
+        }
+    }
+
+    @Test
+    void longPullsArePartedAndLightFencesAreStaked() {
+        LineLayout laid = lay(Fences.line("l", false, 0, 0, 1000, 0), SPEC);
+        assertThat(laid.posts().stream().filter(p -> p.kind() == PostKind.INLINE))
+                .hasSize(2);
+        assertThat(laid.pulls()).hasSize(3).allMatch(Pull::midRun);
+        assertThat(laid.braces()).hasSize(6);
+        assertThat(lay(straight(), SPEC).pulls().getFirst().midRun()).isFalse();
+        Spec tape = SPEC.with(SPEC.build()
+                .with(new Build.WirePlan(
+                        Conductor.POLYTAPE,
+                        Conductor.POLYTAPE,
+                        Conductor.POLYTAPE,
+                        SPEC.build().wires().tension(),
+                        200,
+                        true,
+                        true,
+                        true)));
+        assertThat(lay(straight(), tape).braces()).allMatch(b -> b.kind() == BraceKind.BACK_STAKE);
+        Map<String, TakeoffLine> t = Design.of(Fences.site(0, -4, straight()), tape).takeoff().stream()
+                .collect(Collectors.toMap(TakeoffLine::item, Function.identity()));
+        assertThat(t)
+                .doesNotContainKeys("strainer", "crimp", "spring", "brace.rail")
+                .containsKey("tie");
+    }
+
+    /** S14: 5 wires of 900 m from coils of 500 m, the rest of each used on: no joint within a brace. */
+    @Test
+    void coilsAreUsedUpAndJoinedClearOfBraces() {
+        Spec spec = SPEC.with(
+                        List.of(SPEC.animals().getFirst()), Preset.of("W5").schedule())
+                .with(SPEC.build().with(new Build.BracePlan(BraceKind.SINGLE_H, 5000, 0.1)));
+        Spec coils = new Spec(
+                spec.animals(),
+                spec.schedule(),
+                spec.posts(),
+                spec.braces(),
+                spec.underGate(),
+                spec.feed(),
+                new Spec.Takeoff(0, 500, 25, 100, 50, 50, 50),
+                false,
+                spec.units(),
+                spec.build());
+        LineLayout laid = lay(Fences.line("l", false, 0, 0, 900, 0), coils);
+        List<Double> joints = laid.pulls().getFirst().wires().getFirst().joinersM();
+        assertThat(joints)
+                .as("4500 m from 9 coils: 8 joints less those at wire ends")
+                .hasSizeBetween(5, 8);
+        for (double j : joints) {
+            assertThat(laid.braces())
+                    .noneMatch(b -> j > Math.min(b.strongStationM(), b.braceStationM()) - 0.01
+                            && j < Math.max(b.strongStationM(), b.braceStationM()) + 0.01);
+        }
+    }
+
+    @Test
+    void gatesKnowWhichSideIsFed() {
+        FenceLine line = straight()
+                .withGates(List.of(
+                        new Gate("h", "handles", GateKind.HANDLE, Fences.at(40, 0), 4, Optional.of(GateEnd.FIRST)),
+                        new Gate("s", "springs", GateKind.SPRING_SET, Fences.at(80, 0), 4, Optional.of(GateEnd.FIRST)),
+                        new Gate("r", "rigid", GateKind.RIGID, Fences.at(150, 0), 4, Optional.empty())));
+        Layout layout = all(SPEC, line);
+        assertThat(layout.findings())
+                .anyMatch(
+                        f -> f.severity() == Severity.WARN && f.message().startsWith("handles is drawn the wrong way"))
+                .noneMatch(f -> f.message().startsWith("springs is drawn the wrong way"));
+        assertThat(layout.sections()).filteredOn(s -> !s.live()).hasSize(1);
+        Layout turned = LayoutPlanner.layOut(Fences.site(200, -4, line), SPEC);
+        assertThat(turned.findings())
+                .anyMatch(f -> f.severity() == Severity.NOTE && f.message().startsWith("handles: no power")
+                        || f.message().startsWith("springs"));
+        Map<Joint.Kind, Long> kinds =
+                layout.joints().stream().collect(Collectors.groupingBy(Joint::kind, Collectors.counting()));
+        assertThat(kinds)
+                .containsEntry(Joint.Kind.JUMPER, 4L)
+                .containsEntry(Joint.Kind.HANDLE, 1L)
+                .containsEntry(Joint.Kind.CABLE, 1L)
+                .containsEntry(Joint.Kind.OPEN, 1L)
+                .containsEntry(Joint.Kind.FEED, 1L);
+    }
+
+    /** A wall across the straight way: over its nearer end, as worked with Pythagoras. */
+    @Test
+    void theLeadOutGoesRoundWhatIsInTheWay() {
+        LandFeature barn = new LandFeature(
+                "b",
+                LandKind.BUILDING,
+                "barn",
+                LandKind.Shape.AREA,
+                List.of(Fences.at(-10, 20), Fences.at(90, 20), Fences.at(90, 24), Fences.at(-10, 24)),
+                Traits.NONE,
+                "");
+        Land land = new Land(List.of(barn), List.of(), Optional.empty(), OptionalDouble.empty(), List.of(), List.of());
+        FenceLine line = straight();
+        FeedPlace feed = LayoutPlanner.layOut(Fences.site(0, 44, line), new Surroundings(land, Terrain.NONE), SPEC)
+                .feed()
+                .orElseThrow();
+        double shortest = 2 * Math.hypot(10.5, 20) + 4;
+        assertThat(feed.leadOutM()).isCloseTo(shortest, within(0.2));
+        assertThat(feed.path()).hasSizeGreaterThan(2);
+        assertThat(feed.schools()).extracting(s -> s.school().rule()).containsExactly("G1", "G2", "G3", "G4");
+    }
+
+    @Test
+    void cutOutsAreAdvisedWhereTheyHalve() {
+        FenceLine line = straight();
+        Optional<CutOutAdvisor.Advice> one = CutOutAdvisor.next(Fences.site(0, -4, line), Surroundings.NONE, SPEC);
+        assertThat(one.orElseThrow().stationM()).isCloseTo(100, within(7.0));
+        Site site = one.get().site();
+        for (int i = 0; i < 2; i++) {
+            site = CutOutAdvisor.next(site, Surroundings.NONE, SPEC)
+                    .orElseThrow()
+                    .site();
+        }
+        assertThat(LayoutPlanner.layOut(site, SPEC).sections()).hasSize(4).allMatch(s -> s.lengthM() < 65);
+    }
+
+    @Test
+    void signsStandAtGatesAndNeverFurtherApartThanAsked() {
+        FenceLine line =
+                Fences.line("l", false, 0, 0, 400, 0).withGates(List.of(Fences.gate("g", GateKind.SWING, 130, 0, 5)));
+        List<Sign> signs = all(SPEC, line).signs();
+        assertThat(signs).anyMatch(s -> s.why().equals("gate g"));
+        for (int i = 1; i < signs.size(); i++) {
+            assertThat(signs.get(i).stationM() - signs.get(i - 1).stationM()).isLessThanOrEqualTo(75);
+        }
+    }
+
+    @Test
+    void anAcceptedFindingIsKnownAgainAtItsPlaceAndNotElsewhere() {
+        FenceLine low = straight()
+                .withBook(LineBook.EMPTY.withStanding(List.of(
+                        new StandingPost(at(lay(straight(), SPEC).posts().get(10)), 0.2, "rock"))));
+        Site site = Fences.site(0, -4, low);
+        Finding open = LayoutPlanner.layOut(site, SPEC).findings().stream()
+                .filter(f -> f.rule().equals("P14"))
+                .findFirst()
+                .orElseThrow();
+        GeoPoint place = Fences.at(open.stationM().orElseThrow(), 0);
+        Decisions taken = new Decisions(
+                List.of(new Decisions.Accepted("P14", open.lineId(), Optional.of(place), "", "braced by the old oak")),
+                List.of());
+        Plan plan = new Plan(site, SPEC, taken);
+        assertThat(LayoutPlanner.layOut(plan, Surroundings.NONE).findings())
+                .filteredOn(f -> f.accepted().isPresent())
+                .singleElement()
+                .satisfies(f -> assertThat(f.accepted()).contains("braced by the old oak"));
+        Decisions elsewhere = new Decisions(
+                List.of(new Decisions.Accepted(
+                        "P14", open.lineId(), Optional.of(Fences.at(150, 0)), "", "another post")),
+                List.of());
+        assertThat(LayoutPlanner.layOut(new Plan(site, SPEC, elsewhere), Surroundings.NONE)
+                        .findings())
+                .noneMatch(f -> f.accepted().isPresent());
+        assertThatThrownBy(() -> new Decisions.Accepted("P14", Optional.empty(), Optional.empty(), "", " "))
+                .hasMessageContaining("reason");
+    }
+
+    @Test
+    void everySchoolChangesTheJobTheWayItSays() {
+        Plan plan = new Plan(Fences.site(0, -4, straight()), SPEC, Decisions.NONE);
+        List<SchoolEffect> effects = SchoolEffect.of(plan, Surroundings.NONE);
+        assertThat(effects).hasSize(School.values().length);
+        Map<School, SchoolEffect> by =
+                effects.stream().collect(Collectors.toMap(SchoolEffect::school, Function.identity()));
+        for (Topic topic : Topic.values()) {
+            assertThat(School.of(topic)).as(topic.text()).hasSizeGreaterThan(1);
+            assertThat(School.of(topic).stream().filter(s -> by.get(s).chosen()))
+                    .as(topic.text())
+                    .hasSize(1);
+            assertThat(School.chosen(topic, SPEC)).isPresent();
+        }
+        for (School s : School.values()) {
+            assertThat(s.chosenIn(s.applied(SPEC))).as(s.name()).isTrue();
+        }
+        assertThat(by.get(School.TENSION_HEAVY).upliftN())
+                .isCloseTo(2 * by.get(School.TENSION_MEDIUM).upliftN(), within(0.1));
+        assertThat(by.get(School.BRACE_DOUBLE).strongPosts())
+                .isEqualTo(by.get(School.BRACE_SINGLE).strongPosts() + 2);
+        assertThat(by.get(School.SUPPORTS_30).linePosts())
+                .isLessThan(by.get(School.SUPPORTS_20).linePosts());
+        assertThat(by.get(School.RODS_ONE_LONG).rods()).isEqualTo(1);
+        assertThat(by.get(School.RAIL_EIGHT_FOOT).items()).isEmpty();
+        assertThat(by.get(School.BRACE_DOUBLE).items()).isNotEmpty();
+        assertThatThrownBy(() -> new School.House(List.of(School.RAIL_BY_HEIGHT, School.RAIL_EIGHT_FOOT)))
+                .hasMessageContaining("two ways");
+    }
+
+    /** W19 by hand: cattle 20 and 34, pigs 6, 12, 18, 30, 42: 20 falls to 18, the rest stay. */
+    @Test
+    void mixedSpeciesGetTheUnionOfTheirWires() {
+        buckle.spec.Mixed mixed = buckle.spec.Mixed.of(List.of(Preset.of("W1"), Preset.of("W5")));
+        assertThat(mixed.schedule().wires().stream().map(w -> Math.round(w.heightM() / Lengths.M_PER_IN)))
+                .containsExactly(6L, 12L, 18L, 30L, 34L, 42L);
+        assertThat(mixed.merged())
+                .singleElement()
+                .asString()
+                .contains("W1 at 20 in")
+                .contains("W5 at 18 in");
+    }
+
+    @Test
+    void theOuterRowAndTheOldFenceAreKnown() {
+        FenceLine outer = Fences.line("o", false, 0, 0.762, 200, 0.762)
+                .withBook(LineBook.EMPTY.withNeighbours(false, Optional.of("l")));
+        FenceLine far =
+                Fences.line("f", false, 0, 2, 200, 2).withBook(LineBook.EMPTY.withNeighbours(false, Optional.of("l")));
+        assertThat(all(SPEC, straight(), outer).findings())
+                .anyMatch(f -> f.rule().equals("W9") && f.severity() == Severity.NOTE)
+                .noneMatch(f -> f.rule().equals("J1") && f.severity() == Severity.WARN);
+        assertThat(all(SPEC, straight(), far).findings())
+                .anyMatch(f -> f.rule().equals("W9") && f.severity() == Severity.WARN);
+        FenceLine old = straight().withBook(LineBook.EMPTY.withNeighbours(true, Optional.empty()));
+        Map<String, TakeoffLine> t = Design.of(Fences.site(0, -4, old), SPEC).takeoff().stream()
+                .collect(Collectors.toMap(TakeoffLine::item, Function.identity()));
+        assertThat(t).containsKey("insulator.offset").doesNotContainKey("post.line");
+    }
+
+    @Test
+    void winterIsJudged() {
+        Build.Season hard = new Build.Season(0.6, 0.03, -30, 35, 15);
+        Spec spec = SPEC.with(new Spec.Posts(30)).with(SPEC.build().with(hard));
+        Layout layout = all(spec, straight());
+        Pull pull = layout.lines().getFirst().pulls().getFirst();
+        Pull.PullWire wire = pull.wires().getFirst();
+        assertThat(wire.coldN()).isGreaterThan(wire.tensionN());
+        assertThat(wire.icedSagM()).isGreaterThan(wire.sagM());
+        assertThat(layout.findings()).anyMatch(f -> f.rule().equals("S6"));
+        assertThat(layout.lines().getFirst().posts().stream()
+                        .filter(p -> p.kind().strong()))
+                .allMatch(p -> p.depthM() >= Values.P10_STRONG_DEPTH_M);
+        List<String> problems = new ArrayList<>();
+        for (double[] bad : new double[][] {{9, 0, -15, 35, 15}, {0, 1, -15, 35, 15}, {0, 0, 20, 35, 15}}) {
+            try {
+                new Build.Season(bad[0], bad[1], bad[2], bad[3], bad[4]);
+            } catch (IllegalArgumentException e) {
+                problems.add(String.valueOf(e.getMessage()));
+            }
+        }
+        assertThat(problems).hasSize(3).allMatch(p -> p.startsWith("build.season."));
+    }
+}
