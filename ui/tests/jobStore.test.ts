@@ -246,7 +246,10 @@ describe('the open job', () => {
 
   it('says nothing of a plan left in the browser that the server has already', async () => {
     const { spec, site, decisions } = plan()
-    localStorage.setItem(`buckle.draft.${server.jobId}`, JSON.stringify({ saveNo: 1, plan: { decisions, spec, site } }))
+    localStorage.setItem(
+      `buckle.draft.${server.jobId}`,
+      JSON.stringify({ saveNo: 1, plan: { decisions, spec, site } }),
+    )
     server.saveNo = 4
     const job = await opened()
     await job.saveNow()

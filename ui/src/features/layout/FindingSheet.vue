@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, shallowRef } from 'vue'
 import type { Finding, Position } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
@@ -14,7 +14,7 @@ const findings = computed(() =>
       Number(a.accepted !== null) - Number(b.accepted !== null) || order[a.severity] - order[b.severity],
   ),
 )
-const open = ref<Finding | null>(null)
+const open = shallowRef<Finding | null>(null)
 const reason = ref('')
 
 function go(f: Finding) {

@@ -133,8 +133,9 @@ const change = (value: number, base: number, text: (n: number) => string) => {
                   @click="choose(s.id)"
                 >
                   <span class="dot" :class="{ on: s.effect?.chosen }" />
-                  <span>{{ s.text }} <RuleChips :rules="[s.rule]" /></span>
+                  <span>{{ s.text }}</span>
                 </button>
+                <RuleChips :rules="[s.rule]" class="rule" />
               </td>
               <template v-if="s.effect && now">
                 <td class="right number">
@@ -226,6 +227,9 @@ h3 {
   gap: 8px;
   text-align: left;
   align-items: baseline;
+}
+.rule {
+  margin-left: 18px;
 }
 .dot {
   flex: none;

@@ -63,7 +63,9 @@ async function combine() {
         <select
           :value="ownSpec?.hot ?? ''"
           data-test="own-hot"
-          @change="job.change((p) => setLineSpec(p, job.line!.lineId, { hot: word($event) as LineSpec['hot'] }))"
+          @change="
+            job.change((p) => setLineSpec(p, job.line!.lineId, { hot: word($event) as LineSpec['hot'] }))
+          "
         >
           <option value="">as the job</option>
           <option v-for="c in materials?.conductors" :key="c.id" :value="c.id">{{ c.text }}</option>
@@ -73,7 +75,9 @@ async function combine() {
         >its braces
         <select
           :value="ownSpec?.brace ?? ''"
-          @change="job.change((p) => setLineSpec(p, job.line!.lineId, { brace: word($event) as LineSpec['brace'] }))"
+          @change="
+            job.change((p) => setLineSpec(p, job.line!.lineId, { brace: word($event) as LineSpec['brace'] }))
+          "
         >
           <option value="">as the job</option>
           <option v-for="b in materials?.braces" :key="b.id" :value="b.id">{{ b.text }}</option>

@@ -65,10 +65,7 @@ const sections = computed(() => {
   const standing = new Map((job.assessment?.sections ?? []).map((s) => [s.sectionId, s.standing]))
   return (job.design?.layout.sections ?? []).flatMap((section) =>
     section.stretches
-      .filter(
-        (s) =>
-          s.lineId === line.value?.lineId && s.toM > part.fromM.value && s.fromM < part.toM.value,
-      )
+      .filter((s) => s.lineId === line.value?.lineId && s.toM > part.fromM.value && s.fromM < part.toM.value)
       .map((s) => ({
         ...s,
         name: section.live ? section.name : `${section.name}, dead`,

@@ -1,5 +1,10 @@
 package buckle.bench;
 
+import buckle.land.GridTerrain;
+import buckle.land.Land;
+import buckle.land.Surroundings;
+import buckle.layout.Layout;
+import buckle.layout.LayoutPlanner;
 import buckle.site.Corner;
 import buckle.site.EnergizerPlace;
 import buckle.site.FenceLine;
@@ -7,6 +12,9 @@ import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Site;
+import buckle.spec.Animal;
+import buckle.spec.Preset;
+import buckle.spec.Spec;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
 import java.util.List;
@@ -18,7 +26,49 @@ import java.util.Random;
 final class Jobs {
     private static final LocalPlane PLANE = new LocalPlane(GeoPoint.of(0.8841, 44.1372));
 
+    /** A terrain grid under all of them. */
+    static final Surroundings HILLS = hills();
+
     private Jobs() {}
+
+    private static Surroundings hills() {
+        int columns = 4000;
+        int rows = 1000;
+        float[] heights = new float[columns * rows];
+        for (int i = 0; i < heights.length; i++) {
+            int column = i % columns;
+            int row = i / columns;
+            heights[i] = (float) (200 + 20 * Math.sin(column / 7.0) + 9 * Math.cos(row / 5.0));
+        }
+        GridTerrain grid = new GridTerrain(columns, rows, 0.8841 - 2, 44.1372 - 0.5, 0.001, heights);
+        return new Surroundings(Land.NONE, grid);
+    }
+
+    /** Heap that a layout of 100 km holds for each of its posts, in bytes. */
+    static double bytesAPost() {
+        Site site = line(100_000);
+        Spec spec = Spec.usual().with(List.of(Animal.ALPACAS), Preset.of("W16").schedule());
+        List<Layout> kept = new ArrayList<>();
+        long before = used();
+        long posts = 0;
+        for (int i = 0; i < 8; i++) {
+            Layout layout = LayoutPlanner.layOut(site, HILLS, spec);
+            posts += layout.lines().getFirst().posts().size();
+            kept.add(layout);
+        }
+        long after = used();
+        if (kept.isEmpty()) {
+            throw new IllegalStateException("nothing was kept");
+        }
+        return (after - before) / (double) posts;
+    }
+
+    private static long used() {
+        for (int i = 0; i < 4; i++) {
+            System.gc();
+        }
+        return Runtime.getRuntime().totalMemory() - Runtime.getRuntime().freeMemory();
+    }
 
     /** A meandering line of the given length with sides of about 300 m and heights every 25 m. */
     static Site line(double lengthM) {

@@ -43,4 +43,10 @@ public class LayoutBench {
     public Design layOut() {
         return Design.of(site, spec);
     }
+
+    /** With loads and findings over a terrain grid. */
+    @Benchmark
+    public Design overTerrain() {
+        return Design.of(site, Jobs.HILLS, spec);
+    }
 }

@@ -28,7 +28,9 @@ public final class Main {
             String[] parts = r.getParams().getBenchmark().split("\\.");
             String type = parts[parts.length - 2];
             String name = switch (type) {
-                case "LayoutBench" -> type + " " + r.getParams().getParam("lengthKm");
+                case "LayoutBench" ->
+                    (parts[parts.length - 1].equals("overTerrain") ? "Terrain " : type + " ")
+                            + r.getParams().getParam("lengthKm");
                 case "WalkBench" -> type + " " + r.getParams().getParam("fixes");
                 default -> type + " " + parts[parts.length - 1];
             };
@@ -41,6 +43,10 @@ public final class Main {
                 medianMs.get("LayoutBench 200") / medianMs.get("LayoutBench 100"),
                 2.3,
                 "times");
+        goal("100 km over a terrain grid, with loads", medianMs.get("Terrain 100"), 80, "ms");
+        goal("the same, 200 km ÷ 100 km", medianMs.get("Terrain 200") / medianMs.get("Terrain 100"), 2.3, "times");
+        goal("10 km after a corner moved, laid out whole", medianMs.get("Terrain 10"), 15, "ms");
+        goal("a layout in memory, for each post", Jobs.bytesAPost(), 400, "bytes");
         goal("GPX of 100,000 points to a clean line", medianMs.get("WalkBench 100000"), 1500, "ms");
         goal(
                 "the same, 100,000 ÷ 50,000 points",

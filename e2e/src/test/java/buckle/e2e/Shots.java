@@ -28,6 +28,26 @@ class Shots {
                 screen.page.keyboard().press(">");
             }
             shoot(screen.page, "layout");
+            screen.test("sheet-schools").click();
+            screen.test("school-RAIL_BY_HEIGHT").waitFor();
+            screen.page.waitForTimeout(1500);
+            shoot(screen.page, "schools");
+            screen.open("Alpaca paddocks", "layout");
+            screen.test("sheet-braces").click();
+            screen.page.keyboard().press(">");
+            screen.page.keyboard().press(">");
+            screen.page.waitForTimeout(500);
+            screen.test("both-schools").scrollIntoViewIfNeeded();
+            shoot(screen.page, "braces");
+            screen.test("sheet-joints").click();
+            screen.test("joint").first().scrollIntoViewIfNeeded();
+            shoot(screen.page, "joints");
+            screen.test("sheet-posts").click();
+            screen.test("loads").check();
+            for (int i = 0; i < 7; i++) {
+                screen.test("ribbon-closer").click();
+            }
+            shoot(screen.page, "posts");
             screen.open("Orchard ring", "survey");
             screen.test("sheet-land").click();
             screen.page.locator("[data-test=land-findings]").scrollIntoViewIfNeeded();

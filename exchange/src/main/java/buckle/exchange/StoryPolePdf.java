@@ -108,8 +108,7 @@ public final class StoryPolePdf {
             g.setColor(Color.BLACK);
             g.setStroke(new BasicStroke(0.3f));
             g.draw(new Rectangle2D.Double(left, TOP_MM, STRIP_WIDE_MM - 4, STRIP_MM));
-            String name = "strip " + (first + k + 1)
-                    + (bottomMm == 0 ? ", foot on the ground" : ", on top of " + (first + k));
+            String name = "" + (first + k + 1) + (bottomMm == 0 ? ", from the ground" : ", on top of " + (first + k));
             g.setColor(QUIET);
             g.drawString(name, (float) left, (float) (TOP_MM + STRIP_MM + 4));
             for (int mm = 0; mm <= STRIP_MM; mm += 10) {

@@ -81,10 +81,11 @@ public final class StripPdf {
             high = Math.max(high, ground(s));
         }
         double tall = height - 44;
-        double pxUp = Math.min(tall / (high - low + topM + 0.9), 22);
-        double zero = height - 26 + low * pxUp - 0.5 * pxUp;
-        Frame f = new Frame(g, fromM, toM, pxPerM, pxUp, zero);
-        g.setFont(Pdf.awtFont(8));
+        double pxUp = Math.min(tall * 0.62 / (topM + 0.6), 70);
+        double groundPx = Math.min(tall * 0.34 / Math.max(0.01, high - low), pxUp);
+        double zero = height - 26 + low * groundPx - 0.4 * pxUp;
+        Frame f = new Frame(g, fromM, toM, pxPerM, pxUp, groundPx, zero);
+        g.setFont(Pdf.awtFont(9));
         groundLine(f, height);
         wires(f);
         for (Brace b : line.braces()) {
@@ -239,14 +240,16 @@ public final class StripPdf {
         private final double toM;
         private final double pxPerM;
         private final double pxUp;
+        private final double groundPx;
         private final double zero;
 
-        Frame(Graphics2D g, double fromM, double toM, double pxPerM, double pxUp, double zero) {
+        Frame(Graphics2D g, double fromM, double toM, double pxPerM, double pxUp, double groundPx, double zero) {
             this.g = g;
             this.fromM = fromM;
             this.toM = toM;
             this.pxPerM = pxPerM;
             this.pxUp = pxUp;
+            this.groundPx = groundPx;
             this.zero = zero;
         }
 
@@ -259,7 +262,7 @@ public final class StripPdf {
         }
 
         double y(double stationM, double aboveM) {
-            return zero - (ground(stationM) + aboveM) * pxUp;
+            return zero - ground(stationM) * groundPx - aboveM * pxUp;
         }
 
         void text(String text, double stationM, double y) {

@@ -4,10 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.land.GridTerrain;
+import buckle.layout.LineLayout;
 import buckle.layout.PostKind;
 import buckle.setout.SetOut;
 import buckle.setout.SetOutPlanner;
 import buckle.site.GeoPoint;
+import buckle.spec.Wire;
 import buckle.takeoff.Design;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
@@ -202,6 +204,67 @@ class ForeignReadersTest {
             }
             String pages = run("pdfinfo", file.toString());
             assertThat(pages).contains(paper == Paper.A4 ? "(A4)" : "(letter)");
+        }
+    }
+
+    /** The story pole at full size: heights as pdftotext reads them, and lines where the bar of 100 mm says they are. */
+    @Test
+    void popplerReadsTheStoryPoleAndItsSizeIsTrue() throws Exception {
+        Path file = folder.resolve("pole.pdf");
+        Files.write(
+                file, StoryPolePdf.write(job.name(), design.layout(), job.spec().units(), Paper.A4));
+        String text = run("pdftotext", "-layout", file.toString(), "-");
+        for (LineLayout line : design.layout().lines()) {
+            assertThat(text).contains(line.name());
+            for (Wire w : line.schedule().wires()) {
+                assertThat(text).contains(String.valueOf(Math.round(w.heightM() * 1000)));
+            }
+        }
+        Path page = folder.resolve("pole");
+        run("pdftoppm", "-r", "254", "-f", "2", "-l", "2", "-gray", "-png", file.toString(), page.toString());
+        Path png = Files.list(folder)
+                .filter(p -> p.getFileName().toString().startsWith("pole-"))
+                .findFirst()
+                .orElseThrow();
+        var image = javax.imageio.ImageIO.read(png.toFile());
+        int longest = 0;
+        for (int y = 0; y < 400; y++) {
+            int run = 0;
+            for (int x = 0; x < image.getWidth(); x++) {
+                run = (image.getRGB(x, y) & 0xff) < 128 ? run + 1 : 0;
+                longest = Math.max(longest, run);
+            }
+        }
+        assertThat(longest).as("the bar of 100 mm at 10 pixels a millimetre").isBetween(990, 1015);
+    }
+
+    @Test
+    void popplerReadsTheStrip() throws Exception {
+        Path file = folder.resolve("strip.pdf");
+        Files.write(file, StripPdf.write(job.name(), design.layout(), job.spec().units(), Paper.LETTER));
+        String text = run("pdftotext", "-raw", file.toString(), "-");
+        for (LineLayout line : design.layout().lines()) {
+            assertThat(text).contains(line.name());
+        }
+        run(
+                "pdftoppm",
+                "-r",
+                "60",
+                "-gray",
+                "-png",
+                file.toString(),
+                folder.resolve("strip").toString());
+        for (Path page : Files.list(folder)
+                .filter(p -> p.getFileName().toString().matches("strip-.*png"))
+                .toList()) {
+            var image = javax.imageio.ImageIO.read(page.toFile());
+            long ink = 0;
+            for (int y = 0; y < image.getHeight(); y++) {
+                for (int x = 0; x < image.getWidth(); x++) {
+                    ink += (image.getRGB(x, y) & 0xff) < 128 ? 1 : 0;
+                }
+            }
+            assertThat(ink).as("posts and wires on " + page.getFileName()).isGreaterThan(1500);
         }
     }
 }
