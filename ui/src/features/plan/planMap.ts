@@ -19,6 +19,9 @@ import { underlayLayer } from './underlayLayer'
 type Job = ReturnType<typeof useJob>
 const MERCATOR = 'EPSG:3857'
 
+/** The scale counts as settled when it has not changed for so long. */
+const STILL_MS = 160
+
 /** The plan as an OpenLayers map without tiles: a paper grid, the fence, the cursor, and what the pointer does. */
 export function createPlanMap(
   target: HTMLElement,
@@ -131,14 +134,24 @@ export function createPlanMap(
     const metres = roundStep((metresPerPx * 90) / unit) * unit
     onScale({ px: Math.round(metres / metresPerPx), text: lengthText(metres, job.units) })
   }
-  /** Names appear and go with the scale; a pan alone changes nothing that is drawn. */
+  /**
+   * Names appear and go with the scale; a pan alone changes nothing that is drawn, and while the scale still changes what was
+   * drawn for the last one will do.
+   */
   let drawnAt = 0
+  let rescaled: ReturnType<typeof setTimeout> | undefined
   map.on('moveend', () => {
     const resolution = view.getResolution() ?? 1
     if (resolution === drawnAt) return
-    drawnAt = resolution
     scaleBar()
-    draw()
+    clearTimeout(rescaled)
+    rescaled = setTimeout(
+      () => {
+        drawnAt = view.getResolution() ?? 1
+        draw()
+      },
+      drawnAt === 0 ? 0 : STILL_MS,
+    )
   })
 
   /** For tests: where on the screen a place is drawn. */
@@ -163,6 +176,9 @@ export function createPlanMap(
     pixelAt,
     draft: pointer.draft,
     live: pointer.live,
-    dispose: () => map.setTarget(undefined),
+    dispose: () => {
+      clearTimeout(rescaled)
+      map.setTarget(undefined)
+    },
   }
 }
