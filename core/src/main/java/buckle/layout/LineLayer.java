@@ -164,17 +164,19 @@ final class LineLayer {
             places.add(place(gate));
         }
         places.sort(Comparator.comparingDouble(GatePlace::fromM));
-        for (int i = places.size() - 1; i > 0; i--) {
-            if (places.get(i).fromM() < places.get(i - 1).toM()) {
-                GatePlace gone = places.remove(i);
+        List<GatePlace> kept = new ArrayList<>();
+        for (GatePlace gate : places) {
+            if (kept.isEmpty() || gate.fromM() >= kept.getLast().toM()) {
+                kept.add(gate);
+            } else {
                 warn(
                         "J5",
-                        gone.fromM(),
-                        gone.name() + " overlaps " + places.get(i - 1).name()
+                        gate.fromM(),
+                        gate.name() + " overlaps " + kept.getLast().name()
                                 + " and is left out of the layout. Move one of them.");
             }
         }
-        return places;
+        return kept;
     }
 
     private GatePlace place(Gate gate) {

@@ -140,6 +140,21 @@ class LayoutPlannerTest {
                 .hasSize(5);
     }
 
+    /** A long gate under two short ones: both that overlap it are left out, also when they do not overlap each other. */
+    @Test
+    void gatesThatOverlapAreLeftOutAndNamed() {
+        FenceLine line = Fences.line("l", false, 0, 0, 100, 0)
+                .withGates(List.of(
+                        Fences.gate("long", GateKind.SWING, 50, 0, 12),
+                        Fences.gate("a", GateKind.SWING, 47, 0, 2),
+                        Fences.gate("b", GateKind.HANDLE, 53, 0, 2)));
+        Layout layout = LayoutPlanner.layOut(Fences.site(0, -4, line), wires(2, 34));
+        assertThat(layout.lines().getFirst().gates()).extracting(GatePlace::id).containsExactly("long");
+        assertThat(layout.findings())
+                .filteredOn(f -> f.message().contains("overlaps gate long"))
+                .hasSize(2);
+    }
+
     @Test
     void slopeLengthensTheWireButNotTheStations() {
         FenceLine flat = Fences.line("l", false, 0, 0, 300, 0);
