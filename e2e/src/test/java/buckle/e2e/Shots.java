@@ -34,8 +34,7 @@ class Shots {
             shoot(screen.page, "schools");
             screen.open("Alpaca paddocks", "layout");
             screen.test("sheet-braces").click();
-            screen.page.keyboard().press(">");
-            screen.page.keyboard().press(">");
+            screen.test("braces").locator("button").first().click();
             screen.page.waitForTimeout(500);
             screen.test("both-schools").scrollIntoViewIfNeeded();
             shoot(screen.page, "braces");

@@ -8,6 +8,7 @@ import buckle.site.Corner;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
 import buckle.site.LineBook;
+import buckle.spec.Decisions;
 import java.util.ArrayList;
 import java.util.List;
 import tools.jackson.databind.node.ArrayNode;
@@ -32,6 +33,9 @@ public final class JobFileWriter {
         about.put("client", job.client());
         about.put("property", job.property());
         buckle.set("spec", Json.MAPPER.valueToTree(job.spec()));
+        if (!job.decisions().equals(Decisions.NONE)) {
+            buckle.set("decisions", Json.MAPPER.valueToTree(job.decisions()));
+        }
         buckle.set("readings", Json.MAPPER.valueToTree(job.readings()));
         land(buckle.putObject("land"), job.land());
         job.grid().ifPresent(grid -> grid(buckle.putObject("terrain"), grid));

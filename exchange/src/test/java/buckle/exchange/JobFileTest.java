@@ -3,7 +3,14 @@ package buckle.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import buckle.layout.Joint;
+import buckle.layout.PostKind;
 import buckle.site.BadInput;
+import buckle.site.GateKind;
+import buckle.site.LineBook;
+import buckle.spec.BraceKind;
+import buckle.spec.Build;
+import buckle.spec.Decisions;
 import buckle.takeoff.Design;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
@@ -12,12 +19,14 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.EnumSet;
 import java.util.List;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.MethodSource;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 class JobFileTest {
     private static final Path DEMO = Path.of("..", "demo");
@@ -112,6 +121,90 @@ class JobFileTest {
         JsonNode own = Json.parse(
                 "{\"schedule\":{\"wires\":[{\"heightM\":0.4,\"role\":\"EARTH\"}]}}".getBytes(StandardCharsets.UTF_8));
         assertThat(SpecReader.read(own, "spec").schedule().preset()).isEqualTo("own");
+    }
+
+    /** What schema 3 brought: an unknown conductor, a choice without bounds, an acceptance without reason, each at its place. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            quoteCharacter = '~',
+            value = {
+                "\"hot\" : \"HT_12_5\"; \"hot\" : \"GOLD\"; buckle.spec.build.wires.hot; json.value",
+                "\"spacingM\" : 4.5; \"spacingM\" : 450; features[0].properties.book.overrides[0]; json.value",
+                "\"depthM\" : 0.41; \"depthM\" : -1; features[0].properties.book.standing[0]; json.value",
+                "\"reason\" : \"the side; \"because\" : \"the side; buckle.decisions.accepted[0].reason; json.value",
+                "\"iceM\" : 0.01; \"iceM\" : 3; buckle.spec.build.season; json.value",
+                "\"number\" : 1,; \"number\" : 0,; features[0].properties.book.issued[0]; json.value",
+                "\"strong\" : \"TIMBER_140\"; \"strong\" : \"TIMBER_139\"; buckle.spec.build.posts.strong; json.value"
+            })
+    void aSpoiledBookIsRefusedWithItsPlace(String from, String to, String path, String code) throws IOException {
+        String text = new String(
+                JobFileWriter.write(JobFileReader.read(demo("orchard-ring.geojson"))), StandardCharsets.UTF_8);
+        assertThat(text).contains(from);
+        String spoiled =
+                text.replaceFirst(java.util.regex.Pattern.quote(from), java.util.regex.Matcher.quoteReplacement(to));
+        assertThatThrownBy(() -> JobFileReader.read(Json.parse(spoiled.getBytes(StandardCharsets.UTF_8))))
+                .isInstanceOfSatisfying(BadInput.class, e -> {
+                    assertThat(e.problems().getFirst().path()).isEqualTo(path);
+                    assertThat(e.problems().getFirst().code()).isEqualTo(code);
+                });
+    }
+
+    /** A file of schema 2 has no build, book, hangs and decisions: it is read, and laid out the usual way. */
+    @Test
+    void anOlderFileIsRead() throws IOException {
+        ObjectNode root = (ObjectNode) demo("orchard-ring.geojson").deepCopy();
+        ObjectNode head = (ObjectNode) root.path("buckle");
+        head.put("schema", 2);
+        head.remove("decisions");
+        ((ObjectNode) head.path("spec")).remove("build");
+        root.path("features").forEach(f -> {
+            var properties = (ObjectNode) f.path("properties");
+            properties.remove("book");
+            properties.remove("hangs");
+        });
+        JobFile old = JobFileReader.read(root);
+        assertThat(old.spec().build()).isEqualTo(Build.USUAL);
+        assertThat(old.decisions()).isEqualTo(Decisions.NONE);
+        assertThat(old.site().lines()).allMatch(l -> l.book().equals(LineBook.EMPTY));
+        assertThat(Design.of(old.plan(), old.around()).layout().sections()).hasSize(4);
+    }
+
+    /** The three demo jobs together use every kind of post, brace, gate and joint, a bend, and an accepted finding. */
+    @Test
+    void theDemoUsesEveryElement() throws IOException {
+        var posts = EnumSet.noneOf(PostKind.class);
+        var braces = EnumSet.noneOf(BraceKind.class);
+        var gates = EnumSet.noneOf(GateKind.class);
+        var joints = EnumSet.noneOf(Joint.Kind.class);
+        int bends = 0;
+        long accepted = 0;
+        for (String name : List.of("orchard-ring", "alpaca-paddocks", "donkey-winter-track")) {
+            JobFile job = JobFileReader.read(demo(name + ".geojson"));
+            var layout = Design.of(job.plan(), job.around()).layout();
+            for (var line : layout.lines()) {
+                line.posts().forEach(p -> posts.add(p.kind()));
+                line.braces().forEach(b -> braces.add(b.kind()));
+                line.gates().forEach(g -> gates.add(g.kind()));
+                bends += line.bends().size();
+            }
+            layout.joints().forEach(j -> joints.add(j.kind()));
+            accepted += layout.findings().stream()
+                    .filter(f -> f.accepted().isPresent())
+                    .count();
+        }
+        assertThat(posts).containsExactlyInAnyOrder(PostKind.values());
+        assertThat(gates).containsExactlyInAnyOrder(GateKind.values());
+        assertThat(joints).containsExactlyInAnyOrder(Joint.Kind.values());
+        assertThat(braces)
+                .contains(
+                        BraceKind.SINGLE_H,
+                        BraceKind.DOUBLE_H,
+                        BraceKind.DIAGONAL,
+                        BraceKind.PIPE,
+                        BraceKind.BACK_STAKE);
+        assertThat(bends).isPositive();
+        assertThat(accepted).isEqualTo(2);
     }
 
     @Test
