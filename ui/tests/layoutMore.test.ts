@@ -1,5 +1,6 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it } from 'vitest'
+import GateForm from '@/features/layout/GateForm.vue'
 import MaterialSheet from '@/features/layout/MaterialSheet.vue'
 import StoryPole from '@/features/layout/StoryPole.vue'
 import { withBuild } from '@/features/layout/bookEdit'
@@ -213,5 +214,38 @@ describe('what the ribbon tells beyond posts and wires', () => {
       '480 N',
       '2.49 kN',
     ])
+  })
+})
+
+describe('the gate that is chosen on the plan', () => {
+  it('is named, given a kind and an opening, and taken out', async () => {
+    const { job, answers } = openJob()
+    answers['/api/materials'] = materials
+    const gate = {
+      id: 'gate-1',
+      name: 'gate 1',
+      kind: 'SWING' as const,
+      at: [1, 44],
+      openingM: 5,
+      hangs: null,
+    }
+    job.plan = {
+      ...job.plan!,
+      site: { ...job.plan!.site, lines: [{ ...job.plan!.site.lines[0]!, gates: [gate] }] },
+    }
+    job.selected = { kind: 'gate', lineId: 'line-1', id: 'gate-1' }
+    const wrapper = mount(GateForm, { global: { stubs } })
+    await flushPromises()
+    const now = () => job.plan!.site.lines[0]!.gates[0]
+    await wrapper.find('[data-test=gate-opening]').setValue('16 ft')
+    expect(now()!.openingM).toBeCloseTo(4.8768)
+    await wrapper.find('[data-test=gate-opening]').setValue('4000 ft')
+    expect(now()!.openingM).toBeCloseTo(4.8768)
+    await wrapper.find('.name').setValue('')
+    expect(now()!.name).toBe('gate 1')
+    await wrapper.find('.name').setValue('yard gate')
+    expect(now()!.name).toBe('yard gate')
+    await wrapper.find('.link').trigger('click')
+    expect(now()).toBeUndefined()
   })
 })
