@@ -83,6 +83,7 @@ class LayoutTest {
                 .as("the ribbon draws two rails and two diagonals an end")
                 .hasSize(1 + 8 * 4);
         sheet("braces");
+        screen.test("braces").locator("tbody tr").nth(7).waitFor();
         assertThat(screen.test("braces").locator("tbody tr").count()).isEqualTo(8);
         assertThat(screen.test("braces").innerText()).contains("double H").doesNotContain("single H");
 
@@ -144,6 +145,7 @@ class LayoutTest {
         screen.page.waitForTimeout(800);
         screen.saved();
         screen.page.waitForSelector("text=numbers are given");
+        screen.test("override-kept").waitFor();
         assertThat(screen.test("override-kept").count()).isEqualTo(1);
     }
 
@@ -187,7 +189,7 @@ class LayoutTest {
             }
             assertThat(screen.page.locator("[role=alert]").allInnerTexts()).allMatch(String::isBlank);
             sheet("joints");
-            assertThat(screen.test("joint").count()).isGreaterThan(2);
+            screen.test("joint").nth(2).waitFor();
             for (int i = 0; i < 12; i++) {
                 screen.test("ribbon-closer").click();
             }
