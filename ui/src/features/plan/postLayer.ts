@@ -11,7 +11,7 @@ interface Dots {
   layout: Layout
   /** x, y and kind (0 line, 1 brace, 2 strong) in turn. */
   data: Float64Array
-  /** Least distance of line posts that follow each other, map units. */
+  /** Usual distance of line posts that follow each other, map units. */
   spacing: number
 }
 
@@ -25,20 +25,21 @@ export function postLayer(layout: () => Layout | undefined, project: (at: Positi
   let taken = new Uint8Array(0)
 
   function collect(now: Layout): Dots {
-    const posts = now.lines.flatMap((l) => l.posts)
+    const posts = now.lines.flatMap((l) => l.posts.filter((p) => p.kind !== 'LIGHT'))
     const data = new Float64Array(posts.length * 3)
-    let spacing = Infinity
+    const gaps: number[] = []
     let last: Position | null = null
     posts.forEach((p, i) => {
       const at = project([p.lonDeg, p.latDeg])
       data[3 * i] = at[0]!
       data[3 * i + 1] = at[1]!
       data[3 * i + 2] = strongKinds.includes(p.kind) ? 2 : p.kind === 'BRACE' ? 1 : 0
-      const spaced = !strongKinds.includes(p.kind) && p.kind !== 'BRACE'
-      if (spaced && last) spacing = Math.min(spacing, Math.hypot(at[0]! - last[0]!, at[1]! - last[1]!))
+      const spaced = p.kind === 'LINE' || p.kind === 'TIE_DOWN'
+      if (spaced && last) gaps.push(Math.hypot(at[0]! - last[0]!, at[1]! - last[1]!))
       last = spaced ? at : null
     })
-    return { layout: now, data, spacing }
+    gaps.sort((a, b) => a - b)
+    return { layout: now, data, spacing: gaps[gaps.length >> 1] ?? Infinity }
   }
 
   return sheetLayer((context, frame, width, height) => {

@@ -41,7 +41,9 @@ final class LineLayer {
     private final List<Tees.Tee> branches;
     private final Terrain terrain;
     private final List<Contact> contacts;
+    /** Two for each pull, in order. */
     private final List<Brace> braces = new ArrayList<>();
+
     private final List<Bend> bends = new ArrayList<>();
     private final WireSchedule schedule;
     private final Pulling pulling;
@@ -324,7 +326,8 @@ final class LineLayer {
     private List<Pull> pulls(List<Stop> stops, List<Post> posts, Profile profile) {
         List<Pull> pulls = new ArrayList<>();
         int at = 0;
-        for (Stop stop : stops) {
+        for (int k = 0; k < stops.size(); k++) {
+            Stop stop = stops.get(k);
             double widest = 0;
             while (at < posts.size() && posts.get(at).stationM() < stop.fromM() - SAME_PLACE_M) {
                 at++;
@@ -338,7 +341,11 @@ final class LineLayer {
             widest = Math.max(widest, stop.toM() - last);
             at = Math.max(at, i - 1);
             pulls.add(pulling.pull(
-                    stop.fromM(), stop.toM(), profile.slopeLengthM(stop.fromM(), stop.toM()), widest, braces));
+                    stop.fromM(),
+                    stop.toM(),
+                    profile.slopeLengthM(stop.fromM(), stop.toM()),
+                    widest,
+                    braces.subList(2 * k, 2 * k + 2)));
         }
         return pulls;
     }
@@ -410,11 +417,11 @@ final class LineLayer {
             int frames = b.kind().posts();
             for (int k = 1; k <= frames; k++) {
                 double at = b.strongStationM() + (b.braceStationM() - b.strongStationM()) * k / frames;
-                fixed.removeIf(m -> m.kind() == PostKind.LINE && Math.abs(m.stationM() - at) < CROWDED_M);
                 fixed.add(Mark.of(PostKind.BRACE, at));
             }
         }
         fixed.sort(Comparator.comparingDouble(Mark::stationM));
+        fixed = clearOfBraces(fixed);
         fixed = with(fixed, places.wanted(contacts, profile, marks), gates);
         List<Mark> all = new ArrayList<>();
         for (int i = 0; i < fixed.size(); i++) {
@@ -444,6 +451,24 @@ final class LineLayer {
         }
         return new PostSetter(line, spec.build(), schedule.topM(), pulling, stationing, plane, soil, profile, places)
                 .set(all, lift);
+    }
+
+    /** A bend's post that a brace post would crowd gives way to it. */
+    private static List<Mark> clearOfBraces(List<Mark> sorted) {
+        List<Mark> kept = new ArrayList<>(sorted.size());
+        for (int i = 0; i < sorted.size(); i++) {
+            boolean crowded = sorted.get(i).kind() == PostKind.LINE
+                    && (i > 0 && crowds(sorted.get(i - 1), sorted.get(i))
+                            || i + 1 < sorted.size() && crowds(sorted.get(i + 1), sorted.get(i)));
+            if (!crowded) {
+                kept.add(sorted.get(i));
+            }
+        }
+        return kept;
+    }
+
+    private static boolean crowds(Mark brace, Mark mark) {
+        return brace.kind() == PostKind.BRACE && Math.abs(brace.stationM() - mark.stationM()) < CROWDED_M;
     }
 
     /** Posts wanted on the way are set where nothing stands and no gate opens. */

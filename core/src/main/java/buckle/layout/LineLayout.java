@@ -10,6 +10,7 @@ import java.util.List;
  * @param corners where the corners really are: the end of a branch lies on the line it branches from
  * @param profileGaps stretches where no height of the ground is known
  * @param land features of the property met along the line
+ * @param braces what holds each pull, two for each in order: at its start and at its end
  * @param schedule its wires
  * @param closingM station where a closed line's hot wires stay open
  */

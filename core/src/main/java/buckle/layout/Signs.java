@@ -40,11 +40,12 @@ final class Signs {
                 }
             }
         }
+        List<Sign> needed = List.copyOf(here);
         double every = spec.takeoff().signEveryM();
         int n = (int) Math.max(1, Math.ceil(line.lengthM() / every - 1e-9));
         for (int k = 0; k < n; k++) {
             double at = line.lengthM() * (k + 0.5) / n;
-            boolean served = here.stream().anyMatch(s -> Math.abs(s.stationM() - at) < every / 2);
+            boolean served = needed.stream().anyMatch(s -> Math.abs(s.stationM() - at) < every / 2);
             if (!served) {
                 here.add(new Sign(line.lineId(), at, "along the line"));
             }

@@ -62,7 +62,7 @@ final class Wiring {
             if (schedule.wires().size() > 1) {
                 add(
                         line,
-                        inside(line, pull),
+                        inside(line.braces().get(2 * k), pull),
                         Joint.Kind.JUMPER,
                         "jumper set",
                         "hot with hot" + (schedule.count(WireRole.EARTH) > 1 ? ", earth with earth" : "") + ", " + how);
@@ -85,13 +85,8 @@ final class Wiring {
     }
 
     /** Clear of the brace, so that no jumper touches its diagonal. */
-    private static double inside(LineLayout line, Pull pull) {
-        for (Brace b : line.braces()) {
-            if (b.strongStationM() == pull.fromM() && b.braceStationM() > pull.fromM()) {
-                return Math.min(b.braceStationM() + 0.3, pull.toM());
-            }
-        }
-        return pull.fromM();
+    private static double inside(Brace first, Pull pull) {
+        return first.braceStationM() > pull.fromM() ? Math.min(first.braceStationM() + 0.3, pull.toM()) : pull.fromM();
     }
 
     private void between(LineLayout line, Pull one, Pull next) {

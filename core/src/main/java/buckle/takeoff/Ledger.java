@@ -11,8 +11,10 @@ import buckle.units.Forces;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
 import java.util.Optional;
 import java.util.function.Predicate;
 import java.util.stream.Collectors;
@@ -90,9 +92,11 @@ final class Ledger {
         List<TakeoffLine> wires =
                 takeoff.stream().filter(t -> t.item().startsWith("wire.")).toList();
         double total = wires.stream().mapToDouble(TakeoffLine::quantity).sum();
-        String note = wires.stream()
-                .map(w -> w.pack().map(p -> plural(p.count(), "coil")).orElse("") + " "
-                        + w.name().toLowerCase(Locale.ROOT).replaceAll(" wire.*", ""))
+        Map<String, Integer> coils = new LinkedHashMap<>();
+        wires.forEach(w -> coils.merge(
+                w.item().split("\\.")[1], w.pack().map(p -> p.count()).orElse(0), Integer::sum));
+        String note = coils.entrySet().stream()
+                .map(c -> plural(c.getValue(), "coil") + " " + c.getKey())
                 .collect(Collectors.joining(", "));
         return new LedgerFigure(
                 "wire",
