@@ -1,5 +1,6 @@
 package buckle.layout;
 
+import buckle.rulebook.Values;
 import buckle.site.Gate;
 import buckle.site.Gate.GateEnd;
 import buckle.site.GateKind;
@@ -10,8 +11,6 @@ import java.util.Optional;
 
 /** What openings do to the pulse, and on which post they hang. */
 final class GateFindings {
-    private static final double WIDE_HANDLE_M = 8;
-
     private GateFindings() {}
 
     static void of(List<LineLayer> layers, List<LineLayout> lines, FedSide fed, Spec spec, List<Finding> findings) {
@@ -72,14 +71,15 @@ final class GateFindings {
                     place.name()
                             + ": its hanging part has its own switch on dry ground; open it before the flood comes."));
         }
-        if (place.kind() == GateKind.HANDLE && place.openingM() > WIDE_HANDLE_M) {
+        if (place.kind() == GateKind.HANDLE && place.openingM() > Values.J10_WIDEST_HANDLES_M) {
             findings.add(Finding.at(
-                    "J5",
+                    "J10",
                     Severity.NOTE,
                     line.lineId(),
                     place.fromM(),
                     place.name() + " is wider than spring handles hang well (about "
-                            + Lengths.text(WIDE_HANDLE_M, spec.units()) + "); one strand closes it better."));
+                            + Lengths.text(Values.J10_WIDEST_HANDLES_M, spec.units())
+                            + "); one strand closes it better."));
         }
     }
 }

@@ -119,7 +119,7 @@ final class PostFindings {
     private void standing(List<Post> posts) {
         worst(
                 posts,
-                p -> p.depthM() < 0.3 && p.stock().family() != PostStock.Family.STEP_IN,
+                p -> p.depthM() < Values.P21_LEAST_DEPTH_M && p.stock().family() != PostStock.Family.STEP_IN,
                 p -> -p.depthM(),
                 (post, count) -> add(
                         "P14",

@@ -98,6 +98,10 @@ public final class Rulebook {
                     PHYSICS),
             practice("P20", "Where the ground freezes, strong posts go below the frost."),
             rule(
+                    "P21",
+                    "A driven post that stands less than 12 in deep is set again or braced; step-in posts are not meant.",
+                    CONVENTION),
+            rule(
                     "P19",
                     "A number given to a post stays with it: a post within 0.5 m of the place keeps it, new posts take numbers after the highest.",
                     CONVENTION),
@@ -194,6 +198,7 @@ public final class Rulebook {
             practice(
                     "J8",
                     "A creek is crossed by a hanging part with its own switch on dry ground, so that the rest stays live in a flood."),
+            rule("J10", "Spring handles hang well across up to about 8 m; wider gaps take one strand.", CONVENTION),
             rule(
                     "J9",
                     "Cut-outs go where they halve the longest section, at a strong post and above the flood.",

@@ -211,4 +211,10 @@ public final class Values {
 
     /** P11: post above the top wire, so that the staple holds. */
     public static final double P11_ABOVE_TOP_WIRE_M = 0.05;
+
+    /** P21: a post less deep than this is asked to be set again. */
+    public static final double P21_LEAST_DEPTH_M = Lengths.in(12);
+
+    /** J10: spring handles hang well up to about this opening. */
+    public static final double J10_WIDEST_HANDLES_M = 8;
 }

@@ -96,6 +96,18 @@ public record Build(
             between("build.wires.midRunFromM", midRunFromM, 5, 5000);
         }
 
+        WirePlan with(TensionSchool newTension) {
+            return new WirePlan(hot, earth, plain, newTension, midRunFromM, springs, earthTied, jumperPieces);
+        }
+
+        WirePlan withEarthTied(boolean tied) {
+            return new WirePlan(hot, earth, plain, tension, midRunFromM, springs, tied, jumperPieces);
+        }
+
+        WirePlan withJumperPieces(boolean pieces) {
+            return new WirePlan(hot, earth, plain, tension, midRunFromM, springs, earthTied, pieces);
+        }
+
         WirePlan withHot(Conductor newHot) {
             return new WirePlan(newHot, earth, plain, tension, midRunFromM, springs, earthTied, jumperPieces);
         }

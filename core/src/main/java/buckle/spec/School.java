@@ -47,32 +47,12 @@ public enum School {
             Topic.EARTH_WIRES,
             "W18",
             "tied back to the energizer's earth terminal (true hot and earth)",
-            s -> wires(
-                    s,
-                    w -> new Build.WirePlan(
-                            w.hot(),
-                            w.earth(),
-                            w.plain(),
-                            w.tension(),
-                            w.midRunFromM(),
-                            w.springs(),
-                            true,
-                            w.jumperPieces()))),
+            s -> wires(s, w -> w.withEarthTied(true))),
     EARTH_ALONG(
             Topic.EARTH_WIRES,
             "W18",
             "grounded along the way by rods of their own",
-            s -> wires(
-                    s,
-                    w -> new Build.WirePlan(
-                            w.hot(),
-                            w.earth(),
-                            w.plain(),
-                            w.tension(),
-                            w.midRunFromM(),
-                            w.springs(),
-                            false,
-                            w.jumperPieces()))),
+            s -> wires(s, w -> w.withEarthTied(false))),
     SUPPORTS_20(Topic.SUPPORTS, "P1", "line posts every 20 ft", s -> supports(s, Values.P1_SPACING_M, 0)),
     SUPPORTS_30(Topic.SUPPORTS, "P3", "light fence: posts every 30 ft", s -> supports(s, Values.P3_LIGHT_SPACING_M, 0)),
     SUPPORTS_LIGHT(
@@ -84,32 +64,12 @@ public enum School {
             Topic.JUMPERS,
             "J1",
             "separate pieces from wire to wire: easier to make and to mend",
-            s -> wires(
-                    s,
-                    w -> new Build.WirePlan(
-                            w.hot(),
-                            w.earth(),
-                            w.plain(),
-                            w.tension(),
-                            w.midRunFromM(),
-                            w.springs(),
-                            w.earthTied(),
-                            true))),
+            s -> wires(s, w -> w.withJumperPieces(true))),
     JUMPERS_ONE(
             Topic.JUMPERS,
             "J1",
             "one continuous piece with stripped windows: fewer joints",
-            s -> wires(
-                    s,
-                    w -> new Build.WirePlan(
-                            w.hot(),
-                            w.earth(),
-                            w.plain(),
-                            w.tension(),
-                            w.midRunFromM(),
-                            w.springs(),
-                            w.earthTied(),
-                            false)));
+            s -> wires(s, w -> w.withJumperPieces(false)));
 
     private final Topic topic;
     private final String rule;
@@ -166,17 +126,7 @@ public enum School {
     }
 
     private static Spec tension(Spec s, TensionSchool tension) {
-        return wires(
-                s,
-                w -> new Build.WirePlan(
-                        w.hot(),
-                        w.earth(),
-                        w.plain(),
-                        tension,
-                        w.midRunFromM(),
-                        w.springs(),
-                        w.earthTied(),
-                        w.jumperPieces()));
+        return wires(s, w -> w.with(tension));
     }
 
     private static Spec rods(Spec s, GroundSchool school) {
