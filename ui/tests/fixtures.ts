@@ -90,6 +90,7 @@ export function laidSquare(): LineLayout {
     upliftN: i === 10 ? 420 : 0,
     sideN: 0,
     holds: i !== 10,
+    wiresInside: false,
   }))
   return {
     lineId: 'line-1',

@@ -38,7 +38,15 @@ beforeEach(() => localStorage.clear())
 describe('what is kept along a line', () => {
   it('gives each choice an id of its own and leaves the old plan alone', () => {
     const before = plan()
-    const want = { from: [1, 44], to: [1.001, 44], spacingM: 2, stock: null, lightPerGap: null, reason: 'x' }
+    const want = {
+      from: [1, 44],
+      to: [1.001, 44],
+      spacingM: 2,
+      stock: null,
+      lightPerGap: null,
+      use: null,
+      reason: 'x',
+    }
     const once = addOverride(before, 'line-1', want)
     const twice = addOverride(once, 'line-1', want)
     expect(twice.site.lines[0]!.book.overrides.map((o) => o.id)).toEqual(['own-1', 'own-2'])

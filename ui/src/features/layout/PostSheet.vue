@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
-import type { Post, PostOverride } from '@/api/types'
+import type { LineBook, Post, PostOverride } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
 import { announce } from '@/shared/announce'
@@ -30,7 +30,7 @@ const at = (p: Post) => [p.lonDeg, p.latDeg]
 /** A choice of posts for a stretch: from one post to another. */
 const from = ref<Post | null>(null)
 const to = ref<Post | null>(null)
-const want = ref({ spacing: '', stock: '', light: '', reason: '' })
+const want = ref({ spacing: '', stock: '', light: '', use: '', reason: '' })
 const refused = ref('')
 function override() {
   refused.value = ''
@@ -39,12 +39,16 @@ function override() {
     refused.value = 'A spacing lies between 0.5 m (20 in) and 60 m (197 ft).'
     return
   }
-  if (!from.value || !to.value || from.value.stationM === to.value.stationM) {
+  if (!from.value || !to.value) {
     refused.value = 'Say from which post to which: point at one, press “from here”, at the other, “to here”.'
     return
   }
-  if (spacing === null && !want.value.stock && want.value.light === '') {
-    refused.value = 'Say a spacing, another post or light posts.'
+  if (from.value.stationM === to.value.stationM && (spacing !== null || want.value.light !== '')) {
+    refused.value = 'A spacing and light posts need a stretch from one post to another.'
+    return
+  }
+  if (spacing === null && !want.value.stock && want.value.light === '' && !want.value.use) {
+    refused.value = 'Say a spacing, another post, light posts or what the posts do.'
     return
   }
   const made: Omit<PostOverride, 'id'> = {
@@ -53,16 +57,18 @@ function override() {
     spacingM: spacing,
     stock: (want.value.stock || null) as PostOverride['stock'],
     lightPerGap: want.value.light === '' ? null : Number(want.value.light),
+    use: (want.value.use || null) as PostOverride['use'],
     reason: want.value.reason.trim() || 'own choice',
   }
   job.change((p) => addOverride(p, line.value!.lineId, made))
   from.value = to.value = null
-  want.value = { spacing: '', stock: '', light: '', reason: '' }
+  want.value = { spacing: '', stock: '', light: '', use: '', reason: '' }
 }
 function overrideText(o: PostOverride) {
   return [
     o.spacingM === null ? '' : `every ${lengthText(o.spacingM, job.units)}`,
     o.stock ? stock(o.stock) : '',
+    o.use ? `as ${postKinds[o.use].toLowerCase()}` : '',
     o.lightPerGap === null ? '' : `${o.lightPerGap} light in each gap`,
   ]
     .filter(Boolean)
@@ -130,7 +136,7 @@ async function turn(zeroCornerId: string | null) {
         <v-btn type="submit" data-test="record-depth">Record</v-btn>
       </form>
     </template>
-    <h3>Own choice on a stretch <RuleChips :rules="['P19']" /></h3>
+    <h3>Own choice on a stretch or a post <RuleChips :rules="['P19']" /></h3>
     <div class="pair">
       <v-btn data-test="from-here" @click="from = post ?? null">
         {{ from ? `from post ${from.number}` : 'from here' }}
@@ -154,6 +160,15 @@ async function turn(zeroCornerId: string | null) {
       <select v-model="want.stock" data-test="override-stock">
         <option value="">as planned</option>
         <option v-for="p in materials?.posts" :key="p.id" :value="p.id">{{ p.text }}</option>
+      </select>
+    </label>
+    <label
+      >they do the work of
+      <select v-model="want.use" data-test="override-use">
+        <option value="">as planned</option>
+        <option value="LINE">line posts</option>
+        <option value="TIE_DOWN">tie-down posts</option>
+        <option value="LIGHT">light posts</option>
       </select>
     </label>
     <label
@@ -211,6 +226,24 @@ async function turn(zeroCornerId: string | null) {
         @change="job.change((p) => changeBook(p, line!.lineId, { onExisting: !drawn!.book.onExisting }))" />
       on offset brackets of a fence that stands <RuleChips :rules="['I4', 'C2']"
     /></label>
+    <label
+      >Wires hang on <RuleChips :rules="['I9']" />
+      <select
+        :value="drawn.book.wiresOn ?? ''"
+        data-test="wires-on"
+        @change="
+          job.change((p) =>
+            changeBook(p, line!.lineId, {
+              wiresOn: (($event.target as HTMLSelectElement).value || null) as LineBook['wiresOn'],
+            }),
+          )
+        "
+      >
+        <option value="">the outside of every turn</option>
+        <option value="LEFT">the left, as stations run</option>
+        <option value="RIGHT">the right, as stations run</option>
+      </select>
+    </label>
     <label v-if="job.plan!.site.lines.length > 1"
       >Outer row of <RuleChips :rules="['W9', 'P7']" />
       <select

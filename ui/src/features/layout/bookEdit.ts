@@ -10,6 +10,7 @@ export const emptyBook: LineBook = {
   closingCorner: null,
   onExisting: false,
   beside: null,
+  wiresOn: null,
 }
 
 export function changeLine(plan: Plan, lineId: string, change: (line: FenceLine) => FenceLine): Plan {

@@ -5,6 +5,7 @@ import buckle.land.Surroundings;
 import buckle.site.CutOut;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
+import buckle.site.LocalPlane;
 import buckle.site.Site;
 import buckle.spec.Spec;
 import java.util.ArrayList;
@@ -35,7 +36,7 @@ public final class CutOutAdvisor {
             return Optional.empty();
         }
         Advice best = null;
-        for (Candidate c : candidates(now, longest.get())) {
+        for (Candidate c : candidates(now, longest.get(), new Floods(around, site.plane()), site.plane())) {
             Site with = with(site, c);
             double inThis = partLeft(with, spec, longest.get());
             if (inThis < longest.get().lengthM() - 1 && (best == null || inThis < best.longestAfterM())) {
@@ -59,7 +60,7 @@ public final class CutOutAdvisor {
                 .orElse(0);
     }
 
-    private static List<Candidate> candidates(Layout now, Section section) {
+    private static List<Candidate> candidates(Layout now, Section section, Floods floods, LocalPlane plane) {
         List<Candidate> strong = new ArrayList<>();
         List<Candidate> other = new ArrayList<>();
         for (LineLayout line : now.lines()) {
@@ -71,7 +72,11 @@ public final class CutOutAdvisor {
                 boolean gate = line.gates().stream()
                         .anyMatch(g ->
                                 p.stationM() > g.fromM() - CLEAR_OF_GATE_M && p.stationM() < g.toM() + CLEAR_OF_GATE_M);
-                if (inside && !gate && !wet(line, p) && p.kind() != PostKind.LIGHT) {
+                if (inside
+                        && !gate
+                        && !wet(line, p)
+                        && !(floods.deepestM(plane.toPlane(GeoPoint.of(p.lonDeg(), p.latDeg()))) > 0)
+                        && p.kind() != PostKind.LIGHT) {
                     (p.kind().strong() ? strong : other).add(new Candidate(line.lineId(), p));
                 }
             }

@@ -10,7 +10,6 @@ import buckle.land.Traits;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
-import buckle.site.PlanePoint;
 import buckle.site.Stationing;
 import buckle.spec.Spec;
 import buckle.units.Lengths;
@@ -30,11 +29,13 @@ final class LandFindings {
     private final Surroundings around;
     private final Spec spec;
     private final LocalPlane plane;
+    private final Floods floods;
 
     private LandFindings(Surroundings around, Spec spec, LocalPlane plane) {
         this.around = around;
         this.spec = spec;
         this.plane = plane;
+        this.floods = new Floods(around, plane);
     }
 
     static List<Finding> of(
@@ -326,10 +327,7 @@ final class LandFindings {
 
     /** Stations that lie under the flood of a creek: lower than its bed at the nearest place plus the rise. */
     private void floods(LineLayer layer, LineLayout line) {
-        for (LandFeature creek : around.land().features()) {
-            if (creek.kind() != LandKind.CREEK || creek.traits().floodRiseM().isEmpty()) {
-                continue;
-            }
+        for (LandFeature creek : floods.creeks()) {
             if (around.terrain().equals(Terrain.NONE)) {
                 if (layer.contacts().stream().anyMatch(c -> c.feature() == creek)) {
                     add(
@@ -348,14 +346,12 @@ final class LandFindings {
 
     private void flooded(Stationing stationing, LineLayout line, LandFeature creek) {
         double rise = creek.traits().floodRiseM().orElseThrow();
-        Stationing course =
-                new Stationing(creek.points().stream().map(plane::toPlane).toList(), false);
         double from = -1;
         double deepest = 0;
         double last = 0;
         double step = Math.max(around.terrain().stepM(), line.lengthM() / 2000);
         for (double s = 0; ; s = Math.min(line.lengthM(), s + step)) {
-            double depth = depthM(stationing.at(s), course, rise);
+            double depth = floods.depthM(stationing.at(s), creek);
             boolean end = s >= line.lengthM();
             if (depth > 0) {
                 from = from < 0 ? s : from;
@@ -378,16 +374,6 @@ final class LandFindings {
                 return;
             }
         }
-    }
-
-    private double depthM(PlanePoint p, Stationing course, double rise) {
-        Stationing.Place near = course.nearest(p);
-        if (near.offsetM() > Values.L2_FLOOD_REACH_M) {
-            return -1;
-        }
-        OptionalDouble bed = around.terrain().heightM(plane.toGeo(course.at(near.stationM(), near.side())));
-        OptionalDouble ground = around.terrain().heightM(plane.toGeo(p));
-        return bed.isPresent() && ground.isPresent() ? bed.getAsDouble() + rise - ground.getAsDouble() : -1;
     }
 
     /** Ground rods stand at the energizer; a building's earth is taken to be at the building. */

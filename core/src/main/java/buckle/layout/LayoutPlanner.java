@@ -10,8 +10,11 @@ import buckle.spec.GroundSchool;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.stream.IntStream;
 
 /** Site and spec become the fence. Expects a site without problems ({@link buckle.site.SiteCheck}). */
 public final class LayoutPlanner {
@@ -31,17 +34,24 @@ public final class LayoutPlanner {
         Site site = Tees.settled(given);
         LocalPlane plane = site.plane();
         List<Finding> findings = new ArrayList<>();
-        List<LineLayer> layers = new ArrayList<>();
-        List<LineLayout> lines = new ArrayList<>();
         List<Tees.Tee> tees = Tees.of(site, plane);
         Contacts land = new Contacts(around.land(), plane);
-        for (FenceLine line : site.lines()) {
+        LineLayer[] layer = new LineLayer[site.lines().size()];
+        LineLayout[] laid = new LineLayout[layer.length];
+        for (int i : innerFirst(site)) {
+            FenceLine line = site.lines().get(i);
             List<Tees.Tee> branches =
                     tees.stream().filter(t -> t.onLineId().equals(line.id())).toList();
-            LineLayer layer = new LineLayer(line, spec, plane, branches, land, around.terrain(), findings);
-            layers.add(layer);
-            lines.add(layer.layOut());
+            List<Post> inner = Arrays.stream(laid)
+                    .filter(l -> l != null
+                            && line.book().beside().filter(l.lineId()::equals).isPresent())
+                    .flatMap(l -> l.posts().stream())
+                    .toList();
+            layer[i] = new LineLayer(line, spec, plane, branches, land, around.terrain(), inner, findings);
+            laid[i] = layer[i].layOut();
         }
+        List<LineLayer> layers = List.of(layer);
+        List<LineLayout> lines = List.of(laid);
         if (lines.isEmpty()) {
             return new Layout(
                     plane.origin(), lines, Optional.empty(), List.of(), List.of(), List.of(), List.of(), findings);
@@ -59,6 +69,15 @@ public final class LayoutPlanner {
         List<Sign> signs = Signs.of(layers, lines, spec);
         return new Layout(
                 plane.origin(), lines, Optional.of(feed), network.sections(), points, joints, signs, findings);
+    }
+
+    /** Outer rows of double fences come after the rows whose posts theirs stand opposite. */
+    private static List<Integer> innerFirst(Site site) {
+        return IntStream.range(0, site.lines().size())
+                .boxed()
+                .sorted(Comparator.comparing(
+                        i -> site.lines().get(i).book().beside().isPresent()))
+                .toList();
     }
 
     private static void feedFindings(FeedPlace feed, Spec spec, List<LineLayout> lines, List<Finding> findings) {

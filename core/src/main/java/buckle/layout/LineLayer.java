@@ -4,10 +4,12 @@ import buckle.land.Contact;
 import buckle.land.Contacts;
 import buckle.land.Terrain;
 import buckle.mechanics.Ground;
+import buckle.rulebook.Values;
 import buckle.site.Corner;
 import buckle.site.CutOut;
 import buckle.site.FenceLine;
 import buckle.site.Gate;
+import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Polylines;
@@ -40,6 +42,7 @@ final class LineLayer {
     private final List<Finding> findings;
     private final List<Tees.Tee> branches;
     private final Terrain terrain;
+    private final List<Post> inner;
     private final List<Contact> contacts;
     /** Two for each pull, in order. */
     private final List<Brace> braces = new ArrayList<>();
@@ -50,7 +53,10 @@ final class LineLayer {
     private final Bracing bracing;
     private final SoilAlong soil;
 
-    /** @param branches tees of other lines on this one */
+    /**
+     * @param branches tees of other lines on this one
+     * @param inner posts of the row this one stands outside of, none otherwise
+     */
     LineLayer(
             FenceLine line,
             Spec spec,
@@ -58,12 +64,14 @@ final class LineLayer {
             List<Tees.Tee> branches,
             Contacts land,
             Terrain terrain,
+            List<Post> inner,
             List<Finding> findings) {
         this.line = line;
         this.spec = spec.forLine(line.id());
         this.plane = plane;
         this.branches = branches;
         this.terrain = terrain;
+        this.inner = inner;
         this.findings = findings;
         List<PlanePoint> corners =
                 line.corners().stream().map(c -> plane.toPlane(c.at())).toList();
@@ -99,6 +107,9 @@ final class LineLayer {
         List<Mark> marks = marks(gates);
         inline(marks, gates);
         PostPlaces places = new PostPlaces(line, spec, stationing, plane);
+        List<Stop> stops = stops(marks, gates);
+        stops.forEach(this::brace);
+        List<Post> posts = posts(marks, gates, places, profile);
         places.lost()
                 .forEach(l -> findings.add(Finding.at(
                         "P19",
@@ -107,9 +118,6 @@ final class LineLayer {
                         stationing.nearest(plane.toPlane(l.choice().from())).stationM(),
                         "The choice of posts “" + l.choice().reason() + "” is kept but not applied: " + l.why()
                                 + ". Move it or take it out.")));
-        List<Stop> stops = stops(marks, gates);
-        stops.forEach(this::brace);
-        List<Post> posts = posts(marks, gates, places, profile);
         List<Pull> pulls = pulls(stops, posts, profile);
         PostFindings.of(line, posts, braces, pulls, spec, findings);
         double lengthM = stationing.lengthM();
@@ -422,7 +430,7 @@ final class LineLayer {
         }
         fixed.sort(Comparator.comparingDouble(Mark::stationM));
         fixed = clearOfBraces(fixed);
-        fixed = with(fixed, places.wanted(contacts, profile, marks), gates);
+        fixed = with(fixed, places.wanted(contacts, profile, marks, opposite()), gates);
         List<Mark> all = new ArrayList<>();
         for (int i = 0; i < fixed.size(); i++) {
             Mark mark = fixed.get(i);
@@ -438,6 +446,7 @@ final class LineLayer {
                 places.even(mark.stationM(), Math.min(to, stationing.lengthM()), all);
             }
         }
+        all = places.used(all);
         Map<Double, Double> lift = new HashMap<>();
         for (Brace b : braces) {
             if (b.load().upliftN() > 0) {
@@ -449,8 +458,18 @@ final class LineLayer {
                         Math::max);
             }
         }
-        return new PostSetter(line, spec.build(), schedule.topM(), pulling, stationing, plane, soil, profile, places)
+        return new PostSetter(line, spec, schedule.topM(), pulling, stationing, plane, soil, profile, places)
                 .set(all, lift);
+    }
+
+    /** P7: where the posts of the inner row stand, seen from this one. */
+    private List<Double> opposite() {
+        return inner.stream()
+                .filter(p -> p.kind() != PostKind.LIGHT)
+                .map(p -> stationing.nearest(plane.toPlane(GeoPoint.of(p.lonDeg(), p.latDeg()))))
+                .filter(at -> at.offsetM() <= 2 * Values.W9_APART_M)
+                .map(Stationing.Place::stationM)
+                .toList();
     }
 
     /** A bend's post that a brace post would crowd gives way to it. */

@@ -16,6 +16,7 @@ import buckle.material.PostStock;
  * @param upliftN what wires and brace lift it by; negative where they press it down
  * @param sideN what the turn of the wires pushes it by
  * @param holds whether the ground holds that, {@link buckle.rulebook.Values#P18_SAFETY} times
+ * @param wiresInside whether passing wires hang on the inside of its turn and pull off it
  */
 public record Post(
         int number,
@@ -33,7 +34,8 @@ public record Post(
         double stockM,
         double upliftN,
         double sideN,
-        boolean holds) {
+        boolean holds,
+        boolean wiresInside) {
     Post numbered(int newNumber) {
         return new Post(
                 newNumber,
@@ -51,6 +53,7 @@ public record Post(
                 stockM,
                 upliftN,
                 sideN,
-                holds);
+                holds,
+                wiresInside);
     }
 }

@@ -1,5 +1,7 @@
 package buckle.layout;
 
+import buckle.site.LineBook;
+
 /** What a post does. */
 public enum PostKind {
     END("end post"),
@@ -24,6 +26,14 @@ public enum PostKind {
 
     public String text() {
         return text;
+    }
+
+    static PostKind of(LineBook.Use use) {
+        return switch (use) {
+            case LINE -> LINE;
+            case TIE_DOWN -> TIE_DOWN;
+            case LIGHT -> LIGHT;
+        };
     }
 
     public boolean strong() {

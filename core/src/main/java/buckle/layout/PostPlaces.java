@@ -33,6 +33,12 @@ final class PostPlaces {
         boolean covers(double stationM) {
             return fromM <= toM ? fromM <= stationM && stationM <= toM : stationM >= fromM || stationM <= toM;
         }
+
+        boolean single() {
+            return fromM <= toM
+                    && toM - fromM <= 2 * Values.P19_SAME_POST_M + 2 * LEAST_STRETCH_M
+                    && choice.spacingM().isEmpty();
+        }
     }
 
     /** @param lost overrides that no longer make sense, with the reason */
@@ -48,15 +54,21 @@ final class PostPlaces {
             Stationing.Place b = stationing.nearest(plane.toPlane(o.to()));
             double from = Math.min(a.stationM(), b.stationM());
             double to = Math.max(a.stationM(), b.stationM());
-            Stretch stretch =
-                    line.closed() && to - from > lengthM / 2 ? new Stretch(o, to, from) : new Stretch(o, from, to);
+            boolean single = to - from < LEAST_STRETCH_M
+                    && (o.use().isPresent() || o.stock().isPresent())
+                    && o.spacingM().isEmpty()
+                    && o.lightPerGap().isEmpty();
+            Stretch stretch = single
+                    ? new Stretch(o, from - Values.P19_SAME_POST_M, to + Values.P19_SAME_POST_M)
+                    : line.closed() && to - from > lengthM / 2 ? new Stretch(o, to, from) : new Stretch(o, from, to);
             if (Math.max(a.offsetM(), b.offsetM()) > FAR_OFF_M) {
                 lost.add(new Lost(o, "its place is no longer on the line"));
-            } else if (to - from < LEAST_STRETCH_M) {
+            } else if (!single && to - from < LEAST_STRETCH_M) {
                 lost.add(new Lost(o, "nothing is left of its stretch"));
             } else if (o.spacingM().isEmpty()
                     && o.stock().isEmpty()
-                    && o.lightPerGap().isEmpty()) {
+                    && o.lightPerGap().isEmpty()
+                    && o.use().isEmpty()) {
                 lost.add(new Lost(o, "it asks for nothing"));
             } else {
                 contradicts(stretch)
@@ -73,6 +85,7 @@ final class PostPlaces {
                 .filter(t -> t.covers(middle) || t.covers(s.fromM() + 0.1) && t.covers(s.toM() - 0.1))
                 .filter(t -> t.choice().spacingM().isPresent()
                                 && s.choice().spacingM().isPresent()
+                        || t.choice().use().isPresent() && s.choice().use().isPresent()
                         || t.choice().stock().isPresent() && s.choice().stock().isPresent()
                         || t.choice().lightPerGap().isPresent()
                                 && s.choice().lightPerGap().isPresent())
@@ -111,13 +124,16 @@ final class PostPlaces {
                 .orElse(plan.lightPerGap());
     }
 
-    /** Places between the strong ones where a post must stand: banks, crests and hollows, ends of overridden spacing. */
-    List<Mark> wanted(List<Contact> contacts, Profile profile, List<Mark> strong) {
+    /** Places between the strong ones where a post must stand: banks, crests and hollows, opposite the other row, ends of overridden spacing. */
+    List<Mark> wanted(List<Contact> contacts, Profile profile, List<Mark> strong, List<Double> opposite) {
         List<Mark> marks = new ArrayList<>();
+        opposite.forEach(s -> marks.add(Mark.of(PostKind.LINE, s)));
         for (Stretch s : stretches) {
             if (s.choice().spacingM().isPresent()) {
                 marks.add(Mark.of(PostKind.LINE, s.fromM()));
                 marks.add(Mark.of(PostKind.LINE, s.toM()));
+            } else if (s.single() && s.choice().use().isPresent()) {
+                marks.add(Mark.of(PostKind.LINE, (s.fromM() + s.toM()) / 2));
             }
         }
         for (Contact c : contacts) {
@@ -140,6 +156,31 @@ final class PostPlaces {
         marks.removeIf(m -> m.stationM() < LEAST_STRETCH_M || m.stationM() > lengthM - LEAST_STRETCH_M);
         marks.sort(Comparator.comparingDouble(Mark::stationM));
         return marks;
+    }
+
+    /** Posts between the strong ones do what somebody wants them to; a choice that finds none there is lost. */
+    List<Mark> used(List<Mark> marks) {
+        List<Stretch> asked =
+                stretches.stream().filter(s -> s.choice().use().isPresent()).toList();
+        if (asked.isEmpty()) {
+            return marks;
+        }
+        List<Mark> result = new ArrayList<>(marks);
+        for (Stretch s : asked) {
+            PostKind kind = PostKind.of(s.choice().use().orElseThrow());
+            boolean found = false;
+            for (int i = 0; i < result.size(); i++) {
+                Mark m = result.get(i);
+                if (s.covers(m.stationM()) && (m.kind().spaced() || m.kind() == PostKind.LIGHT)) {
+                    result.set(i, new Mark(m.stationM(), kind, m.label(), m.deflectionDeg(), false));
+                    found = true;
+                }
+            }
+            if (!found) {
+                lost.add(new Lost(s.choice(), "no post stands there but strong ones and brace posts"));
+            }
+        }
+        return result;
     }
 
     /** Posts between two places, with light ones between them. */

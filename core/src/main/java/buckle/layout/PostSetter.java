@@ -7,10 +7,14 @@ import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
 import buckle.site.LineBook.IssuedPost;
+import buckle.site.LineBook.Side;
 import buckle.site.LineBook.StandingPost;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.spec.Build;
+import buckle.spec.Spec;
+import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -22,6 +26,7 @@ import java.util.Set;
 final class PostSetter {
     private final FenceLine line;
     private final Build build;
+    private final UnitSystem units;
     private final double topM;
     private final Pulling pulling;
     private final Stationing stationing;
@@ -33,7 +38,7 @@ final class PostSetter {
 
     PostSetter(
             FenceLine line,
-            Build build,
+            Spec spec,
             double topM,
             Pulling pulling,
             Stationing stationing,
@@ -42,7 +47,8 @@ final class PostSetter {
             Profile profile,
             PostPlaces places) {
         this.line = line;
-        this.build = build;
+        this.build = spec.build();
+        this.units = spec.units();
         this.topM = topM;
         this.pulling = pulling;
         this.stationing = stationing;
@@ -90,8 +96,8 @@ final class PostSetter {
         PostStock stock = stock(mark, strong);
         StandingPost found = standing.get(i);
         double depth = found == null ? depthM(mark, strong, stock) : found.depthM();
-        double length =
-                topM + Values.P11_ABOVE_TOP_WIRE_M + depth + stock.family().driverAllowanceM();
+        double length = Lengths.sawnM(
+                topM + Values.P11_ABOVE_TOP_WIRE_M + depth + stock.family().driverAllowanceM(), units);
         double push =
                 mark.ends() ? 0 : 2 * pulling.totalN() * Math.sin(Math.toRadians(Math.abs(mark.deflectionDeg())) / 2);
         Ground ground = soil.groundAt(at);
@@ -116,7 +122,8 @@ final class PostSetter {
                 stock.stockFor(length),
                 lift,
                 push,
-                !pushed && (!lifted || kind == PostKind.TIE_DOWN));
+                !pushed && (!lifted || kind == PostKind.TIE_DOWN),
+                inside(mark));
     }
 
     private PostStock stock(Mark mark, boolean strong) {
@@ -151,6 +158,14 @@ final class PostSetter {
         return soil.stony(mark.stationM(), plan.lineDepthM())
                 ? Math.min(Values.P11_STONY_DEPTH_M, plan.lineDepthM())
                 : plan.lineDepthM();
+    }
+
+    /** Whether the side the wires hang on is the inside of the turn. */
+    private boolean inside(Mark mark) {
+        Side inner = mark.deflectionDeg() > 0 ? Side.RIGHT : Side.LEFT;
+        return !mark.ends()
+                && mark.deflectionDeg() != 0
+                && line.book().wiresOn().filter(inner::equals).isPresent();
     }
 
     private boolean shared(Mark mark) {

@@ -87,7 +87,10 @@ public final class Rulebook {
                     "P15",
                     "Posts between two strong posts stand at equal spacing, none wider than the spacing.",
                     CONVENTION),
-            rule("P16", "Sizes and lengths of posts are typical ones; the supplier's list decides.", CONVENTION),
+            rule(
+                    "P16",
+                    "Sizes and lengths of posts are typical ones; the supplier's list decides. Lengths to cut are rounded up to 10 mm or the inch.",
+                    CONVENTION),
             rule(
                     "P17",
                     "A post stands at each crest and hollow where the slope changes by more than 10 %, on both banks of a creek and at each tee.",
@@ -175,6 +178,10 @@ public final class Rulebook {
             practice(
                     "I5",
                     "Claw-type insulators where wildlife hits the fence, pin-lock where floods should shed the wire."),
+            rule(
+                    "I9",
+                    "Wires on the outside of a turn press on their posts; where they hang on one side all along, those on the inside of a turn pull off and take another insulator.",
+                    PRACTICE),
             rule("I8", "A hot wire that passes a brace diagonal can arc: insulate it there or tie it off.", PRACTICE),
             // Earth.
             practice("G1", "Three 6 ft ground rods, 10 ft apart."),

@@ -91,7 +91,8 @@ public record FenceLine(
                 survey,
                 endsOn,
                 startsOn,
-                book.withTurn(!book.turned(), book.closingCorner()));
+                book.withTurn(!book.turned(), book.closingCorner())
+                        .withWiresOn(book.wiresOn().map(LineBook.Side::other)));
     }
 
     /**

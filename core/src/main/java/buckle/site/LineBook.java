@@ -15,6 +15,7 @@ import java.util.OptionalInt;
  * @param turned whether the line was reversed since its ends were named; test points keep their names
  * @param closingCorner corner of a closed line where the hot wires stay open, the first when not said
  * @param onExisting whether the wires hang on offset brackets of a fence that stands already
+ * @param wiresOn the side of the posts the wires hang on; always on the outside of a turn when not said
  * @param beside id of the line this one is the outer row of, in a double fence
  */
 public record LineBook(
@@ -24,9 +25,10 @@ public record LineBook(
         boolean turned,
         Optional<String> closingCorner,
         boolean onExisting,
-        Optional<String> beside) {
-    public static final LineBook EMPTY =
-            new LineBook(List.of(), List.of(), List.of(), false, Optional.empty(), false, Optional.empty());
+        Optional<String> beside,
+        Optional<Side> wiresOn) {
+    public static final LineBook EMPTY = new LineBook(
+            List.of(), List.of(), List.of(), false, Optional.empty(), false, Optional.empty(), Optional.empty());
 
     public LineBook {
         overrides = List.copyOf(overrides);
@@ -39,6 +41,7 @@ public record LineBook(
      *
      * @param spacingM none wider than this
      * @param lightPerGap light posts between two line posts
+     * @param use what the posts there do; where both ends are one place, the single post there
      */
     public record PostOverride(
             String id,
@@ -47,6 +50,7 @@ public record LineBook(
             OptionalDouble spacingM,
             Optional<PostStock> stock,
             OptionalInt lightPerGap,
+            Optional<Use> use,
             String reason) {
         public PostOverride {
             if (spacingM.isPresent() && !(spacingM.getAsDouble() >= 0.5 && spacingM.getAsDouble() <= 60)) {
@@ -57,6 +61,23 @@ public record LineBook(
                 throw new IllegalArgumentException(
                         "an override has 0 to 9 light posts a gap, not " + lightPerGap.getAsInt());
             }
+        }
+    }
+
+    /** What somebody wants posts between the strong ones to do. */
+    public enum Use {
+        LINE,
+        TIE_DOWN,
+        LIGHT
+    }
+
+    /** Of a line, as its stations run. */
+    public enum Side {
+        LEFT,
+        RIGHT;
+
+        public Side other() {
+            return this == LEFT ? RIGHT : LEFT;
         }
     }
 
@@ -83,22 +104,26 @@ public record LineBook(
     }
 
     public LineBook withOverrides(List<PostOverride> newOverrides) {
-        return new LineBook(newOverrides, issued, standing, turned, closingCorner, onExisting, beside);
+        return new LineBook(newOverrides, issued, standing, turned, closingCorner, onExisting, beside, wiresOn);
     }
 
     public LineBook withIssued(List<IssuedPost> newIssued) {
-        return new LineBook(overrides, newIssued, standing, turned, closingCorner, onExisting, beside);
+        return new LineBook(overrides, newIssued, standing, turned, closingCorner, onExisting, beside, wiresOn);
     }
 
     public LineBook withStanding(List<StandingPost> newStanding) {
-        return new LineBook(overrides, issued, newStanding, turned, closingCorner, onExisting, beside);
+        return new LineBook(overrides, issued, newStanding, turned, closingCorner, onExisting, beside, wiresOn);
     }
 
     public LineBook withTurn(boolean newTurned, Optional<String> newClosingCorner) {
-        return new LineBook(overrides, issued, standing, newTurned, newClosingCorner, onExisting, beside);
+        return new LineBook(overrides, issued, standing, newTurned, newClosingCorner, onExisting, beside, wiresOn);
+    }
+
+    public LineBook withWiresOn(Optional<Side> newWiresOn) {
+        return new LineBook(overrides, issued, standing, turned, closingCorner, onExisting, beside, newWiresOn);
     }
 
     public LineBook withNeighbours(boolean newOnExisting, Optional<String> newBeside) {
-        return new LineBook(overrides, issued, standing, turned, closingCorner, newOnExisting, newBeside);
+        return new LineBook(overrides, issued, standing, turned, closingCorner, newOnExisting, newBeside, wiresOn);
     }
 }

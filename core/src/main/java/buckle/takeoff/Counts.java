@@ -21,6 +21,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
      *
      * @param straight posts that wires pass without turning
      * @param turning posts that wires pass and turn at
+     * @param inside posts that wires pass on the inside of the turn, so that they pull off the post
      * @param brackets posts of an old fence that carry brackets
      */
     record Line(
@@ -28,6 +29,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
             Build.WirePlan conductors,
             long straight,
             long turning,
+            long inside,
             long brackets,
             int hot,
             int earth,
@@ -45,7 +47,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
         }
 
         long passed() {
-            return straight + turning + brackets;
+            return straight + turning + inside + brackets;
         }
 
         double slopeM() {
@@ -68,6 +70,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
         for (LineLayout line : layout.lines()) {
             long straight = 0;
             long turning = 0;
+            long inside = 0;
             long brackets = 0;
             List<Post> posts = line.posts();
             for (int i = 0; i < posts.size(); i++) {
@@ -76,7 +79,8 @@ record Counts(List<Line> lines, double widestM, double leastM) {
                     boolean old = b.shared() && (b.kind().spaced() || b.kind() == PostKind.LIGHT);
                     boolean turns = Math.abs(b.deflectionDeg()) >= spec.braces().strongerFromDeg();
                     brackets += old ? 1 : 0;
-                    turning += !old && turns ? 1 : 0;
+                    turning += !old && turns && !b.wiresInside() ? 1 : 0;
+                    inside += !old && turns && b.wiresInside() ? 1 : 0;
                     straight += !old && !turns ? 1 : 0;
                 }
                 if (i > 0 && (posts.get(i - 1).kind().spaced() || b.kind().spaced())) {
@@ -90,6 +94,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
                     spec.forLine(line.lineId()).build().wires(),
                     straight,
                     turning,
+                    inside,
                     brackets,
                     line.schedule().count(WireRole.HOT),
                     line.schedule().count(WireRole.EARTH),

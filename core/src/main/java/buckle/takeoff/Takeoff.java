@@ -125,6 +125,15 @@ public final class Takeoff {
                 corner.text(),
                 "I1",
                 "B9");
+        Counts.Sum inside = counts.sum(Counts.Line::hot, "hot wire", Counts.Line::inside, "posts passed inside a turn");
+        tally.packed(
+                "insulator.corner.inside",
+                "Corner insulator, wire on the inside of the turn, pulling off the post",
+                inside.total(),
+                pack,
+                inside.text(),
+                "I1",
+                "I9");
         Counts.Sum bracket = counts.sum(Counts.Line::hot, "hot wire", Counts.Line::brackets, "posts of the old fence");
         tally.packed(
                 "insulator.offset",

@@ -54,6 +54,11 @@ final class Tally {
         return Lengths.text(lengthM, spec.units());
     }
 
+    /** To the inch or 10 mm, as it is cut. */
+    String sawn(double lengthM) {
+        return Lengths.taped(Lengths.sawnM(lengthM, spec.units()), spec.units());
+    }
+
     String whole(double lengthM) {
         return Lengths.whole(lengthM, spec.units());
     }

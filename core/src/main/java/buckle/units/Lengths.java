@@ -82,6 +82,12 @@ public final class Lengths {
         return Math.abs(lengthM) < ft(4) ? trimmed(lengthM / M_PER_IN) + " in" : feetAndInches(lengthM);
     }
 
+    /** What a saw is set to: up to the next 10 mm or the next inch, never short. */
+    public static double sawnM(double lengthM, UnitSystem units) {
+        double step = units == UnitSystem.METRIC ? 0.01 : M_PER_IN;
+        return Math.ceil(lengthM / step - 1e-6) * step;
+    }
+
     /** A long length where inches say nothing: {@code 2,060 ft} or {@code 628 m}. */
     public static String whole(double lengthM, UnitSystem units) {
         return units == UnitSystem.METRIC

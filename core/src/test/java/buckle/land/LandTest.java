@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
 import buckle.land.LandKind.Shape;
+import buckle.layout.CutOutAdvisor;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.LayoutPlanner;
@@ -218,6 +219,14 @@ class LandTest {
         Finding flood = only(layout, "J4", "floods the fence");
         assertThat(flood.stationM().orElseThrow()).isCloseTo(85, within(1.1));
         assertThat(flood.message()).contains("up to 1500 mm deep");
+        Surroundings around = new Surroundings(
+                land(feature("brook", LandKind.CREEK, Shape.LINE, flood(1.5), 100, -80, 100, 80)), valley);
+        double dry = CutOutAdvisor.next(Fences.site(0, -30, EAST), around, Spec.usual())
+                .orElseThrow()
+                .stationM();
+        assertThat(Math.abs(dry - 100))
+                .as("a cut-out halves the fence, yet above the water")
+                .isBetween(15.0, 22.0);
         assertThat(layout.lines().getFirst().slopeLengthM()).isCloseTo(200 * Math.hypot(1, 0.1), within(0.01));
     }
 

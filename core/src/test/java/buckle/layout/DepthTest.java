@@ -22,7 +22,9 @@ import buckle.site.GeoPoint;
 import buckle.site.LineBook;
 import buckle.site.LineBook.IssuedPost;
 import buckle.site.LineBook.PostOverride;
+import buckle.site.LineBook.Side;
 import buckle.site.LineBook.StandingPost;
+import buckle.site.LineBook.Use;
 import buckle.site.Site;
 import buckle.spec.BraceKind;
 import buckle.spec.Build;
@@ -39,6 +41,7 @@ import buckle.takeoff.SchoolEffect;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Forces;
 import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -71,7 +74,14 @@ class DepthTest {
 
     private static PostOverride override(double fromM, double toM, OptionalDouble spacing, Optional<PostStock> stock) {
         return new PostOverride(
-                "o" + fromM, Fences.at(fromM, 0), Fences.at(toM, 0), spacing, stock, OptionalInt.empty(), "own choice");
+                "o" + fromM,
+                Fences.at(fromM, 0),
+                Fences.at(toM, 0),
+                spacing,
+                stock,
+                OptionalInt.empty(),
+                Optional.empty(),
+                "own choice");
     }
 
     @Test
@@ -381,6 +391,105 @@ class DepthTest {
                     .site();
         }
         assertThat(LayoutPlanner.layOut(site, SPEC).sections()).hasSize(4).allMatch(s -> s.lengthM() < 65);
+    }
+
+    /** P7: a post of the outer row stands opposite each inner one, whichever row is drawn first. */
+    @Test
+    void theOuterRowStandsOppositeTheInnerOne() {
+        FenceLine inner = Fences.line("inner", false, 0, 0, 97, 0);
+        FenceLine outer = Fences.line("outer", false, -10, 0.762, 110, 0.762)
+                .withBook(LineBook.EMPTY.withNeighbours(false, Optional.of("inner")));
+        List<LineLayout> rows = all(SPEC, outer, inner).lines();
+        assertThat(rows).extracting(LineLayout::lineId).containsExactly("outer", "inner");
+        List<Double> out =
+                rows.getFirst().posts().stream().map(p -> p.stationM() - 10).toList();
+        List<Post> spaced = rows.get(1).posts().stream()
+                .filter(p -> p.kind() == PostKind.LINE)
+                .toList();
+        assertThat(spaced)
+                .hasSizeGreaterThan(8)
+                .allSatisfy(p -> assertThat(out).anySatisfy(s -> assertThat(s).isCloseTo(p.stationM(), within(0.01))));
+    }
+
+    @Test
+    void aSinglePostDoesWhatSomebodyWantsOfIt() {
+        double at = lay(straight(), SPEC).posts().stream()
+                .filter(p -> p.kind() == PostKind.LINE)
+                .toList()
+                .get(5)
+                .stationM();
+        LineBook book = LineBook.EMPTY.withOverrides(List.of(
+                use("down", at + 0.2, at + 0.2, Use.TIE_DOWN),
+                use("light", 120, 140, Use.LIGHT),
+                use("new", 61.5, 61.5, Use.LINE),
+                use("end", 0, 0, Use.LIGHT)));
+        Layout layout = all(SPEC, straight().withBook(book));
+        List<Post> posts = layout.lines().getFirst().posts();
+        assertThat(posts)
+                .anySatisfy(p -> {
+                    assertThat(p.kind()).isEqualTo(PostKind.TIE_DOWN);
+                    assertThat(p.stationM()).isCloseTo(at, within(0.5));
+                })
+                .anySatisfy(p -> assertThat(p.stationM()).isCloseTo(61.5, within(0.01)));
+        assertThat(posts.stream().filter(p -> p.stationM() >= 120 && p.stationM() <= 140))
+                .hasSizeGreaterThan(2)
+                .allMatch(p -> p.kind() == PostKind.LIGHT);
+        assertThat(layout.findings())
+                .filteredOn(f -> f.rule().equals("P19"))
+                .singleElement()
+                .satisfies(f -> assertThat(f.message()).contains("“end”", "no post stands there"));
+    }
+
+    private static PostOverride use(String id, double fromM, double toM, Use use) {
+        return new PostOverride(
+                id,
+                Fences.at(fromM, 0),
+                Fences.at(toM, 0),
+                OptionalDouble.empty(),
+                Optional.empty(),
+                OptionalInt.empty(),
+                Optional.of(use),
+                id);
+    }
+
+    /** A wire on the right passes the inside of a right turn; counted from the other end it is the left side, and nothing moves. */
+    @Test
+    void wiresOnOneSidePullOffThePostsInsideOfATurn() {
+        FenceLine bent = Fences.line("l", false, 0, 0, 60, 0, 115, -11.7, 170, -11.7);
+        FenceLine right = bent.withBook(LineBook.EMPTY.withWiresOn(Optional.of(Side.RIGHT)));
+        for (FenceLine line : List.of(right, right.reversed())) {
+            List<TakeoffLine> takeoff = Design.of(
+                            new Plan(Fences.site(0, -4, line), SPEC, Decisions.NONE), Surroundings.NONE)
+                    .takeoff();
+            assertThat(quantity(takeoff, "insulator.corner.inside")).isEqualTo(quantity(takeoff, "insulator.corner"));
+            assertThat(lay(line, SPEC).posts())
+                    .filteredOn(Post::wiresInside)
+                    .singleElement()
+                    .satisfies(p -> assertThat(at(p).lonDeg())
+                            .isCloseTo(Fences.at(60, 0).lonDeg(), within(1e-6)));
+        }
+        List<TakeoffLine> usual = Design.of(new Plan(Fences.site(0, -4, bent), SPEC, Decisions.NONE), Surroundings.NONE)
+                .takeoff();
+        assertThat(usual).noneMatch(t -> t.item().equals("insulator.corner.inside"));
+    }
+
+    private static double quantity(List<TakeoffLine> takeoff, String item) {
+        return takeoff.stream()
+                .filter(t -> t.item().equals(item))
+                .findFirst()
+                .orElseThrow()
+                .quantity();
+    }
+
+    /** A saw is set to 10 mm or an inch, and never cuts short. */
+    @Test
+    void lengthsAreCutToWhatASawCanDo() {
+        assertThat(Lengths.sawnM(2.3101, UnitSystem.METRIC)).isCloseTo(2.32, within(1e-9));
+        assertThat(Lengths.sawnM(2.32, UnitSystem.METRIC)).isCloseTo(2.32, within(1e-9));
+        assertThat(Lengths.sawnM(Lengths.in(90.1), UnitSystem.FT_IN)).isCloseTo(Lengths.in(91), within(1e-9));
+        assertThat(lay(straight(), SPEC).posts())
+                .allSatisfy(p -> assertThat(p.lengthM() / Lengths.M_PER_IN)
+                        .isCloseTo(Math.rint(p.lengthM() / Lengths.M_PER_IN), within(1e-6)));
     }
 
     @Test
