@@ -1,0 +1,91 @@
+package buckle.pulse;
+
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+
+/**
+ * A network fed by one energizer.
+ *
+ * @param earthOhm of the ground rods, in series with the fence
+ * @param earthTied whether the earth wires lead back to the energizer's earth terminal: what returns in them passes no rod
+ */
+public record Circuit(
+        String name,
+        LineModel model,
+        Source source,
+        double earthOhm,
+        boolean earthTied,
+        List<Run> runs,
+        List<Fault> faults) {
+    /** More runs than this are not solved. */
+    public static final int MOST_RUNS = 20_000;
+
+    public Circuit {
+        runs = List.copyOf(runs);
+        faults = List.copyOf(faults);
+        Strand.require(earthOhm >= 0 && earthOhm <= 1e6, "earth of " + earthOhm + " Ω is not between 0 and 1 MΩ");
+        Strand.require(runs.size() <= MOST_RUNS, "more than " + MOST_RUNS + " runs");
+        check(runs, faults);
+    }
+
+    private static void check(List<Run> runs, List<Fault> faults) {
+        Map<String, Run> byId = new HashMap<>();
+        for (Run run : runs) {
+            Strand.require(byId.put(run.id(), run) == null, "two runs are called " + run.id());
+        }
+        for (Run run : runs) {
+            run.parent().ifPresent(p -> known(byId, p, "run " + run.id() + " begins at run " + p));
+            run.joins().ifPresent(j -> known(byId, j, "run " + run.id() + " joins run " + j));
+        }
+        Set<String> fed = new HashSet<>();
+        for (Run run : runs) {
+            List<String> way = new ArrayList<>();
+            Run at = run;
+            while (!fed.contains(at.id())) {
+                Strand.require(
+                        !way.contains(at.id()), "run " + run.id() + " begins at itself; close loops with “joins”");
+                way.add(at.id());
+                if (at.parent().isEmpty()) {
+                    break;
+                }
+                at = byId.get(at.parent().get());
+            }
+            fed.addAll(way);
+        }
+        for (Fault fault : faults) {
+            Run run = known(byId, fault.at().runId(), "a fault is on run " + fault.at().runId());
+            Strand.require(
+                    fault.at().distanceM() >= 0 && fault.at().distanceM() <= run.lengthM(),
+                    "a fault lies " + fault.at().distanceM() + " m along run " + run.id() + ", which is " + run.lengthM()
+                            + " m long");
+        }
+    }
+
+    private static Run known(Map<String, Run> byId, String id, String what) {
+        Run run = byId.get(id);
+        if (run == null) {
+            throw new IllegalArgumentException(what + ", which is not there");
+        }
+        return run;
+    }
+
+    public Circuit withFaults(List<Fault> newFaults) {
+        return new Circuit(name, model, source, earthOhm, earthTied, runs, newFaults);
+    }
+
+    public Circuit with(Source newSource) {
+        return new Circuit(name, model, newSource, earthOhm, earthTied, runs, faults);
+    }
+
+    public Circuit withEarth(double newEarthOhm) {
+        return new Circuit(name, model, source, newEarthOhm, earthTied, runs, faults);
+    }
+
+    public Circuit withRuns(List<Run> newRuns) {
+        return new Circuit(name, model, source, earthOhm, earthTied, newRuns, faults);
+    }
+}

@@ -1,0 +1,127 @@
+package buckle.exchange;
+
+import buckle.pulse.Circuit;
+import buckle.pulse.PulseSolver;
+import buckle.pulse.Solution;
+import buckle.site.BadInput;
+import buckle.site.Problem;
+import java.io.IOException;
+import java.io.PrintStream;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.NoSuchFileException;
+import java.nio.file.Path;
+import java.util.List;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * The command {@code circuit FILE [--spice OUT]}: solves a network and prints its peaks as JSON; writes the same network for
+ * ngspice. Exit 0, or 2 with a list of problems.
+ */
+public final class SolveCircuit {
+    private static final String USAGE = "Usage: circuit FILE [--spice OUT] [--section METRES].";
+    private static final double STEP_S = 0.1e-6;
+
+    private SolveCircuit() {}
+
+    public static void main(String[] args) {
+        System.exit(run(args, utf8(System.out), utf8(System.err)));
+    }
+
+    private static PrintStream utf8(PrintStream stream) {
+        return new PrintStream(stream, true, StandardCharsets.UTF_8);
+    }
+
+    /** As the command, with its streams; answers the exit code. */
+    public static int run(String[] args, PrintStream out, PrintStream err) {
+        try {
+            out.println(answer(args).toPrettyString());
+            return 0;
+        } catch (BadInput e) {
+            report(e.problems(), out, err);
+        } catch (NoSuchFileException e) {
+            report(List.of(new Problem("file.missing", e.getFile(), "There is no such file.")), out, err);
+        } catch (IOException e) {
+            report(
+                    List.of(new Problem("file.io", String.valueOf(e.getMessage()), "Reading or writing failed.")),
+                    out,
+                    err);
+        }
+        return 2;
+    }
+
+    private static void report(List<Problem> problems, PrintStream out, PrintStream err) {
+        ObjectNode root = Json.MAPPER.createObjectNode();
+        root.set("problems", Json.MAPPER.valueToTree(problems));
+        out.println(root.toPrettyString());
+        problems.forEach(p -> err.println(p.path() + ": " + p.message()));
+    }
+
+    private static ObjectNode answer(String[] args) throws IOException {
+        Path file = null;
+        Path spice = null;
+        double sectionM = 25;
+        for (int i = 0; i < args.length; i++) {
+            boolean hasValue = i + 1 < args.length;
+            if (args[i].equals("--spice") && hasValue) {
+                spice = Path.of(args[++i]);
+            } else if (args[i].equals("--section") && hasValue) {
+                sectionM = metres(args[++i]);
+            } else if (args[i].startsWith("--") || file != null) {
+                throw new BadInput("arguments", args[i], USAGE);
+            } else {
+                file = Path.of(args[i]);
+            }
+        }
+        if (file == null) {
+            throw new BadInput("arguments", "FILE", USAGE);
+        }
+        if (Files.isDirectory(file)) {
+            throw new BadInput("file.directory", file.toString(), "This is a folder, not a file.");
+        }
+        Limits.checkSize(Files.size(file));
+        CircuitFile given = CircuitFile.read(Json.parse(Files.readAllBytes(file)));
+        Circuit circuit = given.circuit();
+        long begun = System.nanoTime();
+        Solution solution = PulseSolver.solve(circuit, given.points());
+        double wallMs = (System.nanoTime() - begun) / 1e6;
+        if (!solution.solved()) {
+            throw new BadInput("circuit.unsolved", "runs", solution.says());
+        }
+        if (spice != null) {
+            Files.writeString(
+                    spice, SpiceNetlist.write(circuit, given.points(), sectionM, STEP_S, 0.6 * solution.windowS()));
+        }
+        return json(solution, wallMs);
+    }
+
+    private static double metres(String text) {
+        try {
+            double metres = Double.parseDouble(text);
+            if (metres >= 0.5 && metres <= 1000) {
+                return metres;
+            }
+        } catch (NumberFormatException e) {
+            // said below
+        }
+        throw new BadInput("arguments", text, "A section is 0.5 to 1000 m long.");
+    }
+
+    static ObjectNode json(Solution solution, double wallMs) {
+        ObjectNode root = Json.MAPPER.createObjectNode();
+        ArrayNode peaks = root.putArray("peaks");
+        for (Solution.Answer a : solution.answers()) {
+            peaks.addObject()
+                    .put("run", a.place().runId())
+                    .put("distance_m", a.place().distanceM())
+                    .put("peak_V", a.peakV())
+                    .put("t_peak_s", a.atS());
+        }
+        root.putObject("solver")
+                .put("frequencies", solution.frequencies())
+                .put("window_s", solution.windowS())
+                .put("wall_ms", wallMs);
+        return root;
+    }
+}
