@@ -34,6 +34,8 @@ class ArchitectureTest {
             "units",
             "rulebook",
             "material",
+            "pulse",
+            "power",
             "site",
             "tape",
             "land",
@@ -42,6 +44,7 @@ class ArchitectureTest {
             "layout",
             "setout",
             "takeoff",
+            "circuit",
             "readings");
 
     @ArchTest

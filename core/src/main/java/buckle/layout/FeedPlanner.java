@@ -107,7 +107,7 @@ final class FeedPlanner {
             case ONE_LONG_ROD -> new RodCount(school, 1, Values.G3_ROD_M);
             case BY_AREA -> new RodCount(school, byArea(areaM2(lines)), Values.G1_ROD_M);
             case BY_JOULES -> {
-                double lengthM = Values.G4_ROD_M_PER_J * spec.feed().outputJ();
+                double lengthM = Values.G4_ROD_M_PER_J * spec.outputJ();
                 yield new RodCount(
                         school, (int) Math.max(1, Math.ceil(lengthM / Values.G1_ROD_M - 1e-9)), Values.G1_ROD_M);
             }

@@ -37,10 +37,10 @@ public enum Conductor {
             Metal.HIGH_TENSILE_STEEL,
             0.055,
             coils(400.0)),
-    POLYWIRE("polywire, 2.5 mm", Family.WOVEN, 2.5e-3, 0.0025, 800, 20e3, 1e-4, 3.0, coils(200.0, 400.0, 500.0)),
-    POLYTAPE("tape, 40 mm", Family.WOVEN, 40e-3, 0.018, 2000, 60e3, 1e-4, 0.15, coils(200.0, 400.0)),
-    POLYROPE("rope, 6 mm", Family.WOVEN, 6e-3, 0.025, 3500, 50e3, 1e-4, 0.12, coils(200.0, 400.0)),
-    NET("net of woven strands, on its own posts", Family.NET, 2.5e-3, 0.09, 800, 20e3, 1e-4, 3.0, coils(25.0, 50.0)),
+    POLYWIRE("polywire, 2.5 mm", Family.WOVEN, 2.5e-3, 0.0025, 800, 20e3, 1e-4, 3.0, 1, coils(200.0, 400.0, 500.0)),
+    POLYTAPE("tape, 40 mm", Family.WOVEN, 40e-3, 0.018, 2000, 60e3, 1e-4, 0.15, 1, coils(200.0, 400.0)),
+    POLYROPE("rope, 6 mm", Family.WOVEN, 6e-3, 0.025, 3500, 50e3, 1e-4, 0.12, 1, coils(200.0, 400.0)),
+    NET("net of woven strands, on its own posts", Family.NET, 2.5e-3, 0.09, 800, 20e3, 1e-4, 3.0, 1, coils(25.0, 50.0)),
     LEAD_OUT_CABLE(
             "double-insulated lead-out cable, 2.5 mm steel core",
             Family.CABLE,
@@ -84,6 +84,7 @@ public enum Conductor {
     private final double expansionPerK;
     private final double ohmPerM;
     private final List<Double> coilsM;
+    private final double muR;
 
     /** Bare wire: everything follows from diameter and metal. */
     Conductor(String text, Family family, double diameterM, Metal metal, Coils coils) {
@@ -101,6 +102,7 @@ public enum Conductor {
                 area(diameterM) * metal.elasticPa(),
                 metal.expansionPerK(),
                 metal.resistivityOhmM() / area(diameterM),
+                metal.muR(),
                 coils);
     }
 
@@ -113,6 +115,7 @@ public enum Conductor {
             double stiffnessN,
             double expansionPerK,
             double ohmPerM,
+            double muR,
             Coils coils) {
         this.text = text;
         this.family = family;
@@ -122,6 +125,7 @@ public enum Conductor {
         this.stiffnessN = stiffnessN;
         this.expansionPerK = expansionPerK;
         this.ohmPerM = ohmPerM;
+        this.muR = muR;
         this.coilsM = coils.lengthsM();
     }
 
@@ -168,6 +172,16 @@ public enum Conductor {
     /** For direct current; a pulse meets more in steel. */
     public double ohmPerM() {
         return ohmPerM;
+    }
+
+    /** Permeability relative to air; of woven goods with stainless strands about 1. */
+    public double muR() {
+        return muR;
+    }
+
+    /** Diameter of the round wire that lies in the air like it: of a tape half its width. */
+    public double roundM() {
+        return this == POLYTAPE ? diameterM / 2 : diameterM;
     }
 
     /** Lengths it is sold in, shortest first. */

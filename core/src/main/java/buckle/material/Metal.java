@@ -42,6 +42,11 @@ public enum Metal {
         return resistivityOhmM;
     }
 
+    /** Permeability relative to air, about; that of steel differs between lots and falls in strong fields. */
+    public double muR() {
+        return this == HIGH_TENSILE_STEEL || this == SOFT_STEEL ? 100 : 1;
+    }
+
     public double strengthPa() {
         return strengthPa;
     }

@@ -57,11 +57,12 @@ public record Circuit(
             fed.addAll(way);
         }
         for (Fault fault : faults) {
-            Run run = known(byId, fault.at().runId(), "a fault is on run " + fault.at().runId());
+            Run run = known(
+                    byId, fault.at().runId(), "a fault is on run " + fault.at().runId());
             Strand.require(
                     fault.at().distanceM() >= 0 && fault.at().distanceM() <= run.lengthM(),
-                    "a fault lies " + fault.at().distanceM() + " m along run " + run.id() + ", which is " + run.lengthM()
-                            + " m long");
+                    "a fault lies " + fault.at().distanceM() + " m along run " + run.id() + ", which is "
+                            + run.lengthM() + " m long");
         }
     }
 

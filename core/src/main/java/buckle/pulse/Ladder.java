@@ -26,7 +26,8 @@ public record Ladder(double ohmPerM, double henryPerM, double[] stepOhmPerM, dou
         }
         for (int f = 0; f < FREQUENCIES; f++) {
             double w = 2 * Math.PI * LOWEST_HZ * Math.pow(HIGHEST_HZ / LOWEST_HZ, f / (FREQUENCIES - 1.0));
-            Complex z = LineConstants.at(new Complex(0, w), type, perfect, model).seriesOhmPerM();
+            Complex z =
+                    LineConstants.at(new Complex(0, w), type, perfect, model).seriesOhmPerM();
             double weight = 1 / z.norm();
             wanted[2 * f] = z.getReal() * weight;
             wanted[2 * f + 1] = z.getImaginary() * weight;

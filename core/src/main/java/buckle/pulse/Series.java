@@ -15,15 +15,19 @@ import org.hipparchus.complex.Complex;
 record Series(Complex[] ohmPerM, Complex[] share, double faradPerM) {
     private static final int REMEMBERED = 96;
 
-    private record Key(List<Strand> strands, double soilOhmM, Optional<LineType.Cable> cable, Spectrum spectrum, LineModel model) {}
+    private record Key(
+            List<Strand> strands,
+            double soilOhmM,
+            Optional<LineType.Cable> cable,
+            Spectrum spectrum,
+            LineModel model) {}
 
-    private static final Map<Key, Series> KNOWN =
-            Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-                @Override
-                protected boolean removeEldestEntry(Map.Entry<Key, Series> eldest) {
-                    return size() > REMEMBERED;
-                }
-            });
+    private static final Map<Key, Series> KNOWN = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<Key, Series> eldest) {
+            return size() > REMEMBERED;
+        }
+    });
 
     static Series of(LineType type, Spectrum spectrum, LineModel model) {
         Key key = new Key(type.strands(), type.soilOhmM(), type.cable(), spectrum, model);

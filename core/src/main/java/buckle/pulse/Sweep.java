@@ -12,15 +12,19 @@ final class Sweep {
     private final double[] eIm;
     /** Seen down from a node, its shunt included. */
     private final double[] downRe;
+
     private final double[] downIm;
     /** Seen back from a node, without its shunt and what lies beyond. */
     private final double[] backRe;
+
     private final double[] backIm;
     /** Of a segment, seen from its beginning. */
     private final double[] inRe;
+
     private final double[] inIm;
     /** Voltage at a segment's end per volt at its beginning, and at its beginning per volt at its end seen back. */
     private final double[] aheadRe;
+
     private final double[] aheadIm;
     private final double[] behindRe;
     private final double[] behindIm;

@@ -6,6 +6,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.TreeSet;
+import java.util.stream.IntStream;
 
 /**
  * A circuit cut at every fault and at every place that is asked for, parents before children. Segment {@code i} leads from node
@@ -21,10 +22,11 @@ final class Tree {
     final double[] seriesOhm;
     /** Conductance to earth at each node. */
     final double[] shuntS;
+
     final List<LineType> types = new ArrayList<>();
     /** Pairs of nodes that are joined besides the tree. */
     final List<int[]> loops = new ArrayList<>();
-    /** Kind of the first run, whose earth wires lead back to the energizer; -1 in an empty circuit. */
+    /** Kind of the first run over ground, whose earth wires lead back to the energizer; -1 when all is cable. */
     final int firstType;
 
     private final Map<Place, Integer> nodes = new HashMap<>();
@@ -94,7 +96,10 @@ final class Tree {
         seriesOhm = pieces.stream().mapToDouble(Piece::seriesOhm).toArray();
         shuntS = new double[segments + 1];
         shunts.forEach((n, g) -> shuntS[n] = g);
-        firstType = segments == 0 ? -1 : type[0];
+        firstType = IntStream.of(type)
+                .filter(t -> types.get(t).cable().isEmpty())
+                .findFirst()
+                .orElse(-1);
     }
 
     int node(Place place) {

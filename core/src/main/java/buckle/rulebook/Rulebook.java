@@ -210,6 +210,52 @@ public final class Rulebook {
                     "J9",
                     "Cut-outs go where they halve the longest section, at a strong post and above the flood.",
                     CONVENTION),
+            // Electrics.
+            rule(
+                    "V11",
+                    "Peaks are of the whole pulse, from a circuit of capacitor, coil and lossy lines with skin effect and the way back through the ground (docs/electrics.md).",
+                    PHYSICS),
+            rule(
+                    "V12",
+                    "Leakage is assumed until readings tell: 0.05 mS/km clean, 0.5 light, 3 heavy, 8 after rain where the lowest hot wire is at 0.1 m, a tenth of the growth from 0.6 m up.",
+                    CONVENTION),
+            rule(
+                    "V13",
+                    "Low and high come from moving one assumption at a time and adding the squares: leakage, ground a third to three times; steel's permeability 50 to 200; plate 5 %; rods half to double; damping from none to strong.",
+                    CONVENTION),
+            memory(
+                    "G9",
+                    "Earth test: short the fence far out until it reads under about 1 to 2 kV; then less than 0.2 to 0.3 kV at the last rod."),
+            rule("G10", "One rod: R = ρ/(2πL) (ln(4L/a) − 1) (Dwight 1936).", PHYSICS),
+            memory(
+                    "G11",
+                    "n rods about a length apart: R/n × 1.16, 1.29, 1.36, 1.68 for 2, 3, 4, 8 (IEEE Std 142); any arrangement by mutual resistances."),
+            memory(
+                    "G12",
+                    "Resistivity of moist ground, one typical value each: wet 20, clay 50, loam 100, sand 800, stone 2000 Ω·m; four times when dry, twenty times when frozen."),
+            rule(
+                    "G13",
+                    "A foot on the ground is a disc of 50 mm radius, R = ρ/(4r), four side by side; the body 500 Ω as in IEC 60335-2-76, more by fleece and pad, from memory; dry snow 100 kΩ·m.",
+                    PHYSICS),
+            rule(
+                    "G14",
+                    "Earth wires tied to the energizer's earth terminal carry their share of the return past the rods; merely grounded along the way they do not.",
+                    PHYSICS),
+            practice("E1", "A small energizer draws 2 to 2.5 Ah a day at 12 V: 7.2 Ah lasted 3 days, 5 Ah 2 days."),
+            practice("E2", "A 100 W panel with 110 Ah needs no charging in a mild maritime climate."),
+            memory("E4", "Keep lead-acid above half charge; a full one withstands deep frost, an empty one does not."),
+            new Rule(
+                    "E5",
+                    "Sun above the air by latitude and day (FAO Irrigation and Drainage Paper 56, equations 21 to 25), on the ground by its equation 35, on the panel by Liu and Jordan 1960.",
+                    PUBLISHED,
+                    true),
+            memory(
+                    "E6",
+                    "Battery: 1 % of capacity lost a degree under 25 °C, three quarters of what the panel makes is stored, a fifth of the light lost to dirt."),
+            rule(
+                    "E7",
+                    "The recommended energizer is the smallest that holds 1.2 times the need at the weakest point in heavy growth, of no more than 5 J if one does.",
+                    CONVENTION),
             // Cautions.
             practice("C1", "Only a certified energizer feeds a fence, never the mains directly."),
             new Rule(
@@ -234,6 +280,10 @@ public final class Rulebook {
                     PUBLISHED,
                     true),
             memory("C10", "Keep the energizer's earth apart from a building's earth: 10 m (G8)."),
+            practice("C12", "Keep children, wearers of pacemakers and pets in mind."),
+            memory(
+                    "C13",
+                    "More than 5 J into 500 Ω is beyond what a fence people may touch is fed with (IEC 60335-2-76)."),
             practice("C11", "A meter, never a hand, tells whether the wire is live."),
             rule(
                     "L1",

@@ -6,6 +6,45 @@ import java.util.OptionalDouble;
 
 /** The numbers of the rules, in SI, each named by its rule. The catalogue tells what stands behind them. */
 public final class Values {
+    /** V13: how far each assumption is moved, down and up. */
+    public static final double V13_LEAK_FACTOR = 3;
+
+    /** V13: on the ground's resistivity. */
+    public static final double V13_SOIL_FACTOR = 3;
+
+    /** V13: permeability of steel. */
+    public static final double V13_STEEL_LOW = 50;
+
+    /** V13: permeability of steel. */
+    public static final double V13_STEEL_HIGH = 200;
+
+    /** V13: of the plate's voltages. */
+    public static final double V13_PLATE_SHARE = 0.05;
+
+    /** V13: on the resistance of the rods. */
+    public static final double V13_EARTH_FACTOR = 2;
+
+    /** G9: what the fence reads while the earth is tested. */
+    public static final double G9_FENCE_V = 1500;
+
+    /** G9: more at the last rod is too much. */
+    public static final double G9_ROD_V = 300;
+
+    /** G13: radius of a foot. */
+    public static final double G13_FOOT_M = 0.05;
+
+    /** G13: resistivity of dry snow. */
+    public static final double G13_SNOW_OHM_M = 100_000;
+
+    /** G13: body of the standard's load. */
+    public static final double G13_BODY_OHM = 500;
+
+    /** E7: the recommended energizer holds so many times the need in heavy growth. */
+    public static final double E7_SPARE = 1.2;
+
+    /** E6: share of the light lost to dirt and snow. */
+    public static final double E6_DIRT_SHARE = 0.2;
+
     private Values() {}
 
     /** P1: high-tensile line posts every 20 ft. */

@@ -100,7 +100,7 @@ public record Build(
             return new WirePlan(hot, earth, plain, newTension, midRunFromM, springs, earthTied, jumperPieces);
         }
 
-        WirePlan withEarthTied(boolean tied) {
+        public WirePlan withEarthTied(boolean tied) {
             return new WirePlan(hot, earth, plain, tension, midRunFromM, springs, tied, jumperPieces);
         }
 
@@ -108,7 +108,7 @@ public record Build(
             return new WirePlan(hot, earth, plain, tension, midRunFromM, springs, earthTied, pieces);
         }
 
-        WirePlan withHot(Conductor newHot) {
+        public WirePlan withHot(Conductor newHot) {
             return new WirePlan(newHot, earth, plain, tension, midRunFromM, springs, earthTied, jumperPieces);
         }
 

@@ -11,6 +11,7 @@ import java.util.OptionalDouble;
  * What shall be built on the site.
  *
  * @param build how it is built
+ * @param power what drives it
  * @param ringClosed whether a closed line's hot wires are joined at the closing post as well (J7 leaves them open)
  */
 public record Spec(
@@ -23,7 +24,8 @@ public record Spec(
         Takeoff takeoff,
         boolean ringClosed,
         UnitSystem units,
-        Build build) {
+        Build build,
+        Power power) {
 
     public Spec {
         animals = List.copyOf(animals);
@@ -44,35 +46,46 @@ public record Spec(
                 Takeoff.USUAL,
                 false,
                 UnitSystem.FT_IN,
-                Build.USUAL);
+                Build.USUAL,
+                Power.USUAL);
     }
 
     public Spec with(List<Animal> newAnimals, WireSchedule newSchedule) {
-        return new Spec(newAnimals, newSchedule, posts, braces, underGate, feed, takeoff, ringClosed, units, build);
+        return new Spec(
+                newAnimals, newSchedule, posts, braces, underGate, feed, takeoff, ringClosed, units, build, power);
     }
 
     public Spec with(Braces newBraces) {
-        return new Spec(animals, schedule, posts, newBraces, underGate, feed, takeoff, ringClosed, units, build);
+        return new Spec(animals, schedule, posts, newBraces, underGate, feed, takeoff, ringClosed, units, build, power);
     }
 
     public Spec with(Posts newPosts) {
-        return new Spec(animals, schedule, newPosts, braces, underGate, feed, takeoff, ringClosed, units, build);
+        return new Spec(animals, schedule, newPosts, braces, underGate, feed, takeoff, ringClosed, units, build, power);
     }
 
     public Spec with(Feed newFeed) {
-        return new Spec(animals, schedule, posts, braces, underGate, newFeed, takeoff, ringClosed, units, build);
+        return new Spec(animals, schedule, posts, braces, underGate, newFeed, takeoff, ringClosed, units, build, power);
     }
 
     public Spec with(UnitSystem newUnits) {
-        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, newUnits, build);
+        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, newUnits, build, power);
     }
 
     public Spec withRingClosed(boolean closed) {
-        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, closed, units, build);
+        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, closed, units, build, power);
     }
 
     public Spec with(Build newBuild) {
-        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, units, newBuild);
+        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, units, newBuild, power);
+    }
+
+    public Spec with(Power newPower) {
+        return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, units, build, newPower);
+    }
+
+    /** Output the rods are counted by: the chosen energizer's, otherwise as said. */
+    public double outputJ() {
+        return power.energizer().map(e -> e.out500J()).orElse(feed.outputJ());
     }
 
     /** Length of the coils a role's wire comes in: as bought, but no longer than it is sold. */

@@ -310,7 +310,7 @@ public final class Takeoff {
                 "energizer",
                 "Energizer, certified",
                 1,
-                "one for each fence; output " + Tally.number(spec.feed().outputJ()) + " J assumed",
+                "one for each fence; output " + Tally.number(spec.outputJ()) + " J assumed",
                 "C1",
                 "C3");
         double leadOut = feed.leadOutM() + spec.feed().leadOutSpareM();
@@ -352,7 +352,7 @@ public final class Takeoff {
                         + " m² (2 acres) inside the fence, at most " + Values.G2_MOST_RODS;
             case BY_JOULES ->
                 tally.length(Values.G4_ROD_M_PER_J) + " for each of "
-                        + Tally.number(spec.feed().outputJ()) + " J ÷ " + tally.length(feed.rodM())
+                        + Tally.number(spec.outputJ()) + " J ÷ " + tally.length(feed.rodM())
                         + " a rod, rounded up";
         };
     }

@@ -26,14 +26,11 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
     }
 
     public static CircuitFile read(JsonNode root) {
-        LineModel model =
-                switch (text(root, "line_model", "")) {
-                    case "constant" -> LineModel.CONSTANT;
-                    case "frequency_dependent" -> LineModel.FREQUENCY_DEPENDENT;
-                    default ->
-                        throw new BadInput(
-                                "circuit.model", "line_model", "Say “constant” or “frequency_dependent”.");
-                };
+        LineModel model = switch (text(root, "line_model", "")) {
+            case "constant" -> LineModel.CONSTANT;
+            case "frequency_dependent" -> LineModel.FREQUENCY_DEPENDENT;
+            default -> throw new BadInput("circuit.model", "line_model", "Say “constant” or “frequency_dependent”.");
+        };
         List<Run> runs = new ArrayList<>();
         JsonNode list = array(root, "runs", "");
         for (int i = 0; i < list.size(); i++) {
@@ -56,9 +53,8 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
         Source source = checked("energizer", () -> source(root.path("energizer")));
         double earth = number(root, "earth_ohm", "");
         boolean tied = root.path("earth_wires_tied").asBoolean(false);
-        Circuit circuit = checked(
-                "runs",
-                () -> new Circuit(text(root, "name", ""), model, source, earth, tied, runs, faults));
+        Circuit circuit =
+                checked("runs", () -> new Circuit(text(root, "name", ""), model, source, earth, tied, runs, faults));
         return new CircuitFile(circuit, points);
     }
 
@@ -74,7 +70,9 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
                 .orElseThrow(() -> new BadInput("circuit.point", path, "There is no run “" + id + "”."));
         if (!(at >= 0 && at <= run.lengthM())) {
             throw new BadInput(
-                    "circuit.point", path, "Run “" + id + "” is " + run.lengthM() + " m long; " + at + " m is not on it.");
+                    "circuit.point",
+                    path,
+                    "Run “" + id + "” is " + run.lengthM() + " m long; " + at + " m is not on it.");
         }
         return new Place(id, at);
     }
@@ -144,12 +142,11 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
     }
 
     private static Fault fault(JsonNode node, String path) {
-        Fault.Kind kind =
-                switch (text(node, "type", path + ".")) {
-                    case "shunt" -> Fault.Kind.SHUNT;
-                    case "break" -> Fault.Kind.BREAK;
-                    default -> throw new BadInput("circuit.fault", path + ".type", "Say “shunt” or “break”.");
-                };
+        Fault.Kind kind = switch (text(node, "type", path + ".")) {
+            case "shunt" -> Fault.Kind.SHUNT;
+            case "break" -> Fault.Kind.BREAK;
+            default -> throw new BadInput("circuit.fault", path + ".type", "Say “shunt” or “break”.");
+        };
         Place at = new Place(text(node, "run", path + "."), number(node, "distance_m", path + "."));
         OptionalDouble ohm = maybe(node, "ohm", path + ".");
         if (ohm.isEmpty() && kind == Fault.Kind.SHUNT) {

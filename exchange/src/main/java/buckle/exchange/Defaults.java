@@ -3,6 +3,7 @@ package buckle.exchange;
 import buckle.site.LineBook;
 import buckle.spec.Build;
 import buckle.spec.Decisions;
+import buckle.spec.Power;
 import java.util.Map;
 import tools.jackson.databind.BeanDescription;
 import tools.jackson.databind.DeserializationConfig;
@@ -15,8 +16,15 @@ import tools.jackson.databind.module.SimpleModule;
 
 /** Parts that older plans and files do not have yet are read as what they were laid out by then. */
 final class Defaults {
-    private static final Map<Class<?>, Object> BY_TYPE =
-            Map.of(Build.class, Build.USUAL, LineBook.class, LineBook.EMPTY, Decisions.class, Decisions.NONE);
+    private static final Map<Class<?>, Object> BY_TYPE = Map.of(
+            Build.class,
+            Build.USUAL,
+            Power.class,
+            Power.USUAL,
+            LineBook.class,
+            LineBook.EMPTY,
+            Decisions.class,
+            Decisions.NONE);
 
     private Defaults() {}
 

@@ -36,8 +36,7 @@ public final class SpiceNetlist {
      *
      * @param stepS time step of the transient
      */
-    public static String write(
-            Circuit circuit, List<Place> points, double sectionM, double stepS, double windowS) {
+    public static String write(Circuit circuit, List<Place> points, double sectionM, double stepS, double windowS) {
         if (circuit.earthTied() && circuit.earthOhm() > 0) {
             throw new BadInput(
                     "circuit.spice",
@@ -72,8 +71,7 @@ public final class SpiceNetlist {
         }
         line(".options method=gear reltol=1e-4");
         line(".tran %s %s 0 %s uic", stepS, windowS, stepS);
-        IntStream.range(0, points.size())
-                .forEach(i -> line(".meas tran p%d MAX v(%s)", i, nodes.get(points.get(i))));
+        IntStream.range(0, points.size()).forEach(i -> line(".meas tran p%d MAX v(%s)", i, nodes.get(points.get(i))));
         line(".end");
     }
 
@@ -152,6 +150,7 @@ public final class SpiceNetlist {
         for (int i = 0; i < values.length; i++) {
             texts[i] = values[i] instanceof Double d ? String.format(Locale.ROOT, "%.10g", d) : values[i];
         }
-        out.append(values.length == 0 ? format : String.format(Locale.ROOT, format, texts)).append('\n');
+        out.append(values.length == 0 ? format : String.format(Locale.ROOT, format, texts))
+                .append('\n');
     }
 }

@@ -1,0 +1,59 @@
+package buckle.circuit;
+
+import buckle.circuit.Electrics.Shock;
+import buckle.circuit.Solver.Spot;
+import buckle.land.Surroundings;
+import buckle.layout.Layout;
+import buckle.power.Energizers;
+import buckle.pulse.Place;
+import buckle.pulse.Plate;
+import buckle.pulse.PulseSolver;
+import buckle.pulse.Waveform;
+import buckle.spec.Plan;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** The pulse in time at one place, and what an animal there gets. */
+public record AtPoint(double peakV, double stepS, List<Double> volts, List<Shock> shocks) {
+    private static final int MOST_STEPS = 400;
+
+    public AtPoint {
+        volts = List.copyOf(volts);
+        shocks = List.copyOf(shocks);
+    }
+
+    /** Empty where nothing is fed. */
+    public static Optional<AtPoint> of(
+            Plan plan, Layout layout, Surroundings around, Trial trial, String lineId, double stationM) {
+        if (layout.feed().isEmpty()) {
+            return Optional.empty();
+        }
+        Plate plate = plan.spec()
+                .power()
+                .energizer()
+                .filter(p -> p.contradiction().isEmpty())
+                .orElseGet(() -> recommended(plan, layout, around));
+        Solver solver = new Solver(plan, layout, around);
+        Conditions likely = Conditions.likely(plate, plan.spec().power());
+        FenceCircuit fence = solver.fence(likely, trial);
+        Optional<Place> place = fence.place(lineId, stationM);
+        if (place.isEmpty()) {
+            return Optional.empty();
+        }
+        Waveform wave = new PulseSolver(fence.circuit(), List.of(place.get())).waveform(place.get());
+        int every = Math.max(1, wave.volts().length / MOST_STEPS);
+        List<Double> volts = new ArrayList<>();
+        for (int i = 0; i < wave.volts().length; i += every) {
+            volts.add((double) Math.round(wave.volts()[i]));
+        }
+        List<Shock> shocks = new Shocks(plan, solver, likely, trial).at(new Spot(lineId, stationM));
+        return Optional.of(new AtPoint(wave.peakV(), wave.stepS() * every, volts, shocks));
+    }
+
+    private static Plate recommended(Plan plan, Layout layout, Surroundings around) {
+        return ElectricsPlanner.of(plan, layout, around, Trial.NONE, ElectricsPlanner.Depth.CURVE)
+                .map(Electrics::energizer)
+                .orElse(Energizers.GENERIC.getFirst());
+    }
+}

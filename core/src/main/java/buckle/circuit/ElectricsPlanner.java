@@ -1,0 +1,346 @@
+package buckle.circuit;
+
+import buckle.circuit.Electrics.Assumed;
+import buckle.circuit.Electrics.Candidate;
+import buckle.circuit.Electrics.Met;
+import buckle.circuit.Electrics.PulsePoint;
+import buckle.circuit.Electrics.SectionPulse;
+import buckle.circuit.Solver.Solved;
+import buckle.circuit.Solver.Spot;
+import buckle.land.Surroundings;
+import buckle.layout.Finding;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
+import buckle.layout.Section;
+import buckle.layout.Severity;
+import buckle.power.Energizers;
+import buckle.pulse.Plate;
+import buckle.rulebook.Values;
+import buckle.site.GeoPoint;
+import buckle.site.LocalPlane;
+import buckle.site.PlanePoint;
+import buckle.spec.Overgrowth;
+import buckle.spec.Plan;
+import buckle.spec.Power;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** Judges a laid-out fence as a circuit: the energizer, the curve with its range, the sections, the reserve. */
+public final class ElectricsPlanner {
+    private final Plan plan;
+    private final Surroundings around;
+    private final Layout layout;
+    private final Trial trial;
+    private final Solver solver;
+    private final OptionalDouble needV;
+    private final List<Finding> findings = new ArrayList<>();
+
+    /** How much is worked out. */
+    public enum Depth {
+        /** Curve, range and sections: while something is dragged. */
+        CURVE,
+        /** Also energizers compared, earth, battery and what-ifs. */
+        ALL
+    }
+
+    private ElectricsPlanner(Plan plan, Layout layout, Surroundings around, Trial trial) {
+        this.plan = plan;
+        this.around = around;
+        this.layout = layout;
+        this.trial = trial;
+        this.solver = new Solver(plan, layout, around);
+        this.needV = plan.spec().needV();
+    }
+
+    /** Empty when there is no fence yet. */
+    public static Optional<Electrics> of(Plan plan, Layout layout, Surroundings around, Trial trial, Depth depth) {
+        if (layout.feed().isEmpty()) {
+            return Optional.empty();
+        }
+        return Optional.of(new ElectricsPlanner(plan, layout, around, trial).judge(depth));
+    }
+
+    private Electrics judge(Depth depth) {
+        Power power = plan.spec().power();
+        List<Spot> ends = Spots.ends(layout);
+        Optional<Plate> own = power.energizer();
+        own.flatMap(Plate::contradiction).ifPresent(why -> warn("E7", why + " The recommended one is reckoned with."));
+        boolean usable = own.isPresent() && own.get().contradiction().isEmpty();
+        List<Candidate> candidates = depth == Depth.ALL || !usable ? candidates(ends) : List.of();
+        Optional<Candidate> recommended =
+                candidates.stream().filter(Candidate::recommended).findFirst();
+        Plate plate = usable ? own.get() : recommended.map(Candidate::plate).orElse(Energizers.GENERIC.get(5));
+        Conditions likely = Conditions.likely(plate, power);
+
+        List<Spot> spots = Spots.along(layout);
+        Solved middle = solver.solve(likely, trial, spots);
+        if (!middle.solution().solved()) {
+            return unsolved(middle.solution().says(), plate, usable);
+        }
+        Range range = new Range(solver, likely, trial, spots, middle);
+        List<PulsePoint> points = points(spots, middle, range);
+        List<SectionPulse> sections = sections(points, middle);
+        Optional<PulsePoint> weakest =
+                points.stream().filter(p -> p.likelyV() > 0).min(Comparator.comparingDouble(PulsePoint::likelyV));
+        judgeNeed(weakest, middle);
+        if (plate.out500J() > Energizers.MUCH_J) {
+            findings.add(Finding.ofJob(
+                    "C13",
+                    Severity.CAUTION,
+                    plate.name()
+                            + " puts out more than 5 J. Ask whether the local code allows it where people come near."
+                            + " Local code and licensed people decide."));
+        }
+        Reserve reserve = depth == Depth.ALL
+                ? Reserve.of(solver, likely, trial, ends, needV, weakest.map(PulsePoint::likelyV))
+                : new Reserve(OptionalDouble.empty(), "");
+        Consequences more = new Consequences(plan, layout, around, trial, solver, likely, findings);
+        Optional<Spot> spot = weakest.map(w -> new Spot(w.lineId(), w.stationM()));
+        return new Electrics(
+                "",
+                plate,
+                usable,
+                needV,
+                points,
+                sections,
+                weakest,
+                reserve.factor(),
+                reserve.says(),
+                more.earth(depth, spot),
+                more.supply(plate, weakest.map(PulsePoint::likelyV).orElse(0.0)),
+                candidates,
+                recommended.map(this::why).orElse(""),
+                depth == Depth.ALL ? new WhatIfs(plan, layout, around, trial, likely, ends).all() : List.of(),
+                assumed(spots, range, weakest),
+                middle.fence().dead(),
+                findings,
+                middle.fence().circuit().runs().size(),
+                middle.solution().frequencies(),
+                middle.solution().windowS());
+    }
+
+    private Electrics unsolved(String says, Plate plate, boolean chosen) {
+        Consequences more = new Consequences(
+                plan,
+                layout,
+                around,
+                trial,
+                solver,
+                Conditions.likely(plate, plan.spec().power()),
+                findings);
+        return new Electrics(
+                says,
+                plate,
+                chosen,
+                needV,
+                List.of(),
+                List.of(),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                says,
+                more.noEarth(),
+                more.supply(plate, 0),
+                List.of(),
+                "",
+                List.of(),
+                List.of(),
+                List.of(),
+                findings,
+                0,
+                0,
+                0);
+    }
+
+    private List<PulsePoint> points(List<Spot> spots, Solved middle, Range range) {
+        LocalPlane plane = plan.site().plane();
+        List<PulsePoint> points = new ArrayList<>();
+        for (int i = 0; i < spots.size(); i++) {
+            Spot s = spots.get(i);
+            double v = middle.volts(i);
+            GeoPoint at = place(s, plane);
+            points.add(new PulsePoint(
+                    s.lineId(),
+                    s.stationM(),
+                    at.lonDeg(),
+                    at.latDeg(),
+                    range.lowV(i),
+                    v,
+                    range.highV(i),
+                    middle.at().get(i).map(a -> a.atS()).orElse(0.0),
+                    middle.at().get(i).map(a -> a.currentA()).orElse(0.0),
+                    Met.of(v, needV)));
+        }
+        return points;
+    }
+
+    private GeoPoint place(Spot spot, LocalPlane plane) {
+        LineLayout line = layout.lines().stream()
+                .filter(l -> l.lineId().equals(spot.lineId()))
+                .findFirst()
+                .orElseThrow();
+        List<PlanePoint> corners =
+                new ArrayList<>(line.corners().stream().map(plane::toPlane).toList());
+        if (line.closed()) {
+            corners.add(corners.getFirst());
+        }
+        List<Double> stations = new ArrayList<>(line.cornerStationsM());
+        if (line.closed()) {
+            stations.add(line.lengthM());
+        }
+        for (int i = 1; i < stations.size(); i++) {
+            if (spot.stationM() <= stations.get(i) || i == stations.size() - 1) {
+                double side = stations.get(i) - stations.get(i - 1);
+                double share = side <= 0 ? 0 : Math.clamp((spot.stationM() - stations.get(i - 1)) / side, 0, 1);
+                return plane.toGeo(corners.get(i - 1).towards(corners.get(i), share));
+            }
+        }
+        return plane.toGeo(corners.getFirst());
+    }
+
+    private List<SectionPulse> sections(List<PulsePoint> points, Solved middle) {
+        List<SectionPulse> sections = new ArrayList<>();
+        for (Section section : layout.sections()) {
+            List<PulsePoint> inside = points.stream()
+                    .filter(p -> section.stretches().stream()
+                            .anyMatch(s -> s.lineId().equals(p.lineId())
+                                    && p.stationM() > s.fromM() + 0.02
+                                    && p.stationM() < s.toM() - 0.02))
+                    .toList();
+            if (inside.isEmpty()) {
+                inside = points.stream()
+                        .filter(p -> section.stretches().stream()
+                                .anyMatch(s -> s.lineId().equals(p.lineId())
+                                        && p.stationM() >= s.fromM()
+                                        && p.stationM() <= s.toM()))
+                        .toList();
+            }
+            Optional<PulsePoint> weakest = inside.stream().min(Comparator.comparingDouble(PulsePoint::likelyV));
+            boolean on = weakest.filter(p -> p.likelyV() > 1).isPresent();
+            sections.add(new SectionPulse(
+                    section.id(),
+                    section.name(),
+                    on,
+                    weakest,
+                    weakest.map(PulsePoint::met).orElse(Met.UNKNOWN)));
+        }
+        return sections;
+    }
+
+    private void judgeNeed(Optional<PulsePoint> weakest, Solved middle) {
+        if (weakest.isPresent() && needV.isPresent() && weakest.get().met() != Met.MET) {
+            PulsePoint w = weakest.get();
+            findings.add(Finding.at(
+                    "V10",
+                    Severity.WARN,
+                    w.lineId(),
+                    w.stationM(),
+                    "Here the pulse peaks at " + kv(w.likelyV()) + " (" + kv(w.lowV()) + " to " + kv(w.highV())
+                            + "), the animals need " + kv(needV.getAsDouble())
+                            + ". A stronger energizer, less growth, better wire or a second lead-out."));
+        }
+        middle.fence().dead().stream()
+                .findFirst()
+                .ifPresent(d -> findings.add(Finding.at(
+                        "J1", Severity.WARN, d.lineId(), d.fromM(), "From here nothing is fed: " + d.why() + ".")));
+    }
+
+    private void warn(String rule, String message) {
+        findings.add(Finding.ofJob(rule, Severity.WARN, message));
+    }
+
+    /** E7: every generic energizer, and the chosen one, on this very fence. */
+    private List<Candidate> candidates(List<Spot> ends) {
+        Power power = plan.spec().power();
+        List<Plate> plates = new ArrayList<>(Energizers.GENERIC);
+        power.energizer()
+                .filter(p -> p.contradiction().isEmpty() && !plates.contains(p))
+                .ifPresent(plates::add);
+        List<Candidate> tried = new ArrayList<>();
+        for (Plate plate : plates) {
+            double clean = solver.solve(Conditions.likely(plate, Overgrowth.CLEAN, power.ground()), Trial.NONE, ends)
+                    .weakestV();
+            double likely = solver.solve(Conditions.likely(plate, power), Trial.NONE, ends)
+                    .weakestV();
+            double heavy = solver.solve(Conditions.likely(plate, Overgrowth.HEAVY, power.ground()), Trial.NONE, ends)
+                    .weakestV();
+            tried.add(new Candidate(
+                    plate,
+                    clean,
+                    likely,
+                    heavy,
+                    Met.of(likely, needV),
+                    Met.of(heavy, needV),
+                    plate.out500J() * Values.G4_ROD_M_PER_J,
+                    Energizers.drawW(plate, power.mode(), 0.5),
+                    plate.out500J() > Energizers.MUCH_J,
+                    false));
+        }
+        return recommend(tried);
+    }
+
+    private List<Candidate> recommend(List<Candidate> tried) {
+        Comparator<Candidate> small = Comparator.comparingDouble(c -> c.plate().out500J());
+        Optional<Candidate> best = tried.stream()
+                .filter(c -> spare(c) && !c.over5J())
+                .min(small)
+                .or(() -> tried.stream()
+                        .filter(c -> c.met() == Met.MET && !c.over5J())
+                        .max(Comparator.comparingDouble(Candidate::heavyV)))
+                .or(() -> tried.stream().filter(this::spare).min(small))
+                .or(() -> needV.isEmpty()
+                        ? tried.stream().filter(c -> !c.over5J()).max(Comparator.comparingDouble(Candidate::heavyV))
+                        : tried.stream().max(Comparator.comparingDouble(Candidate::heavyV)));
+        return tried.stream()
+                .map(c -> best.filter(b -> b == c).isEmpty()
+                        ? c
+                        : new Candidate(
+                                c.plate(),
+                                c.cleanV(),
+                                c.likelyV(),
+                                c.heavyV(),
+                                c.met(),
+                                c.metHeavy(),
+                                c.rodM(),
+                                c.drawW(),
+                                c.over5J(),
+                                true))
+                .toList();
+    }
+
+    private boolean spare(Candidate c) {
+        return needV.isPresent() && c.heavyV() >= Values.E7_SPARE * needV.getAsDouble();
+    }
+
+    private String why(Candidate c) {
+        String need = needV.isPresent() ? " against the " + kv(needV.getAsDouble()) + " needed" : "";
+        String reason = spare(c)
+                ? "the smallest that holds it in heavy growth with a fifth to spare"
+                : c.metHeavy() == Met.MET
+                        ? "it holds in heavy growth with little to spare, and none up to 5 J holds more"
+                        : c.met() == Met.MET
+                                ? "it holds in today's growth; in heavy growth none up to 5 J does, so keep the fence mown"
+                                : "none does better; the fence itself needs to change";
+        return "The " + c.plate().name() + " energizer: " + kv(c.cleanV()) + " clean and " + kv(c.heavyV())
+                + " in heavy growth at the weakest point" + need + "; " + reason + ".";
+    }
+
+    private List<Assumed> assumed(List<Spot> spots, Range range, Optional<PulsePoint> weakest) {
+        for (int i = 0; i < spots.size(); i++) {
+            Spot s = spots.get(i);
+            if (weakest.isPresent()
+                    && weakest.get().lineId().equals(s.lineId())
+                    && weakest.get().stationM() == s.stationM()) {
+                return range.assumed(i);
+            }
+        }
+        return List.of();
+    }
+
+    static String kv(double volts) {
+        return String.format(Locale.ROOT, "%.1f kV", volts / 1000);
+    }
+}

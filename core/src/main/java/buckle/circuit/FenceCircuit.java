@@ -1,0 +1,42 @@
+package buckle.circuit;
+
+import buckle.pulse.Circuit;
+import buckle.pulse.Place;
+import java.util.List;
+import java.util.Optional;
+
+/**
+ * The circuit of a fence, and where each of its stations is in it.
+ *
+ * @param stretches pieces of line with the run they became
+ * @param dead stretches that nothing feeds
+ */
+public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<DeadStretch> dead, String feedRun) {
+    public FenceCircuit {
+        stretches = List.copyOf(stretches);
+        dead = List.copyOf(dead);
+    }
+
+    /** @param towards whether the pulse runs with the stations */
+    public record LiveStretch(String lineId, double fromM, double toM, String runId, boolean towards) {
+        Place place(double stationM) {
+            double at = Math.clamp(stationM, fromM, toM);
+            return new Place(runId, towards ? at - fromM : toM - at);
+        }
+    }
+
+    /** @param why what keeps the pulse away */
+    public record DeadStretch(String lineId, double fromM, double toM, String why) {}
+
+    public Optional<Place> place(String lineId, double stationM) {
+        LiveStretch best = null;
+        for (LiveStretch s : stretches) {
+            if (s.lineId().equals(lineId) && s.fromM() <= stationM + 1e-6 && stationM <= s.toM() + 1e-6) {
+                if (best == null || s.toM() - s.fromM() > best.toM() - best.fromM()) {
+                    best = s;
+                }
+            }
+        }
+        return Optional.ofNullable(best).map(s -> s.place(stationM));
+    }
+}

@@ -1,0 +1,162 @@
+package buckle.circuit;
+
+import buckle.circuit.Electrics.WhatIf;
+import buckle.circuit.Solver.Solved;
+import buckle.circuit.Solver.Spot;
+import buckle.land.Surroundings;
+import buckle.layout.CutOutAdvisor;
+import buckle.layout.FeedPlace;
+import buckle.layout.Layout;
+import buckle.layout.LayoutPlanner;
+import buckle.material.Conductor;
+import buckle.pulse.Place;
+import buckle.pulse.Run;
+import buckle.site.GeoPoint;
+import buckle.spec.Build;
+import buckle.spec.Overgrowth;
+import buckle.spec.Plan;
+import buckle.spec.Spec;
+import buckle.spec.Wire;
+import buckle.spec.WireRole;
+import buckle.spec.WireSchedule;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+
+/** One thing done otherwise at a time, laid out and solved anew. */
+final class WhatIfs {
+    private final Plan plan;
+    private final Layout layout;
+    private final Surroundings around;
+    private final Trial trial;
+    private final Conditions likely;
+    private final List<Spot> ends;
+    private final List<WhatIf> all = new ArrayList<>();
+
+    WhatIfs(Plan plan, Layout layout, Surroundings around, Trial trial, Conditions likely, List<Spot> ends) {
+        this.plan = plan;
+        this.layout = layout;
+        this.around = around;
+        this.trial = trial;
+        this.likely = likely;
+        this.ends = ends;
+    }
+
+    List<WhatIf> all() {
+        Spec spec = plan.spec();
+        with("as planned", spec, "");
+        Build.WirePlan wires = spec.build().wires();
+        if (wires.hot() != Conductor.ALU_12_5) {
+            with(
+                    "aluminium instead of " + wires.hot().text(),
+                    spec.with(spec.build().with(wires.withHot(Conductor.ALU_12_5))),
+                    "less lost on the way, softer to strain; lines with a conductor of their own keep it");
+        }
+        if (wires.hot() != Conductor.HT_12_5) {
+            with(
+                    "high-tensile steel instead of " + wires.hot().text(),
+                    spec.with(spec.build().with(wires.withHot(Conductor.HT_12_5))),
+                    "holds the pull; lines with a conductor of their own keep it");
+        }
+        WireSchedule schedule = spec.schedule();
+        if (schedule.count(WireRole.EARTH) > 0) {
+            with("all wires hot", spec.with(spec.animals(), roles(schedule, false)), "the ground carries the return");
+            boolean tied = wires.earthTied();
+            with(
+                    tied ? "earth wires merely grounded along the way" : "earth wires tied to the energizer's earth",
+                    spec.with(spec.build().with(wires.withEarthTied(!tied))),
+                    "G14");
+        } else if (schedule.wires().size() > 1) {
+            with(
+                    "every second wire earth, tied to the energizer",
+                    spec.with(spec.animals(), roles(schedule, true))
+                            .with(spec.build().with(wires.withEarthTied(true))),
+                    "the wire carries the return where dry, stony or frozen ground does not");
+        }
+        secondLeadOut();
+        oneMoreCutOut();
+        return all;
+    }
+
+    private static WireSchedule roles(WireSchedule schedule, boolean alternate) {
+        List<Wire> wires = new ArrayList<>();
+        for (int i = 0; i < schedule.wires().size(); i++) {
+            Wire w = schedule.wires().get(i);
+            boolean earth = alternate && i % 2 == 1;
+            wires.add(new Wire(
+                    w.heightM(), w.role() == WireRole.PLAIN ? w.role() : earth ? WireRole.EARTH : WireRole.HOT));
+        }
+        return new WireSchedule(schedule.preset(), wires);
+    }
+
+    private void with(String name, Spec spec, String says) {
+        Plan other = new Plan(plan.site(), spec, plan.decisions());
+        Layout laid = LayoutPlanner.layOut(other, around);
+        Solver solver = new Solver(other, laid, around);
+        List<Spot> spots = Spots.ends(laid);
+        add(name, solver.solve(likely, trial, spots), solver.solve(heavy(), trial, spots), says);
+    }
+
+    private Conditions heavy() {
+        return Conditions.likely(likely.plate(), Overgrowth.HEAVY, likely.ground());
+    }
+
+    private void add(String name, Solved now, Solved heavy, String says) {
+        all.add(new WhatIf(name, now.weakestV(), heavy.weakestV(), says));
+    }
+
+    /** A cable straight to the weakest place: one energizer still, fed at two places. */
+    private void secondLeadOut() {
+        Solver solver = new Solver(plan, layout, around);
+        Solved now = solver.solve(likely, trial, ends);
+        int weakest = -1;
+        for (int i = 0; i < ends.size(); i++) {
+            if (now.at().get(i).isPresent() && (weakest < 0 || now.volts(i) < now.volts(weakest))) {
+                weakest = i;
+            }
+        }
+        if (weakest < 0) {
+            return;
+        }
+        Spot far = ends.get(weakest);
+        FeedPlace feed = layout.feed().orElseThrow();
+        double lengthM = 1.05 * distanceM(feed, far);
+        if (lengthM < 20) {
+            return;
+        }
+        add(
+                "a second lead-out to the weakest place",
+                Solver.solve(second(now.fence(), far, lengthM), ends),
+                Solver.solve(second(solver.fence(heavy(), trial), far, lengthM), ends),
+                Math.round(lengthM) + " m of cable; never a second energizer (C3)");
+    }
+
+    private double distanceM(FeedPlace feed, Spot far) {
+        var post = layout.lines().stream()
+                .filter(l -> l.lineId().equals(far.lineId()))
+                .flatMap(l -> l.posts().stream())
+                .min(java.util.Comparator.comparingDouble(p -> Math.abs(p.stationM() - far.stationM())))
+                .orElseThrow();
+        var plane = plan.site().plane();
+        return plane.toPlane(GeoPoint.of(feed.lonDeg(), feed.latDeg()))
+                .distanceM(plane.toPlane(GeoPoint.of(post.lonDeg(), post.latDeg())));
+    }
+
+    private static FenceCircuit second(FenceCircuit fence, Spot far, double lengthM) {
+        Place place = fence.place(far.lineId(), far.stationM()).orElseThrow();
+        List<Run> runs = new ArrayList<>(fence.circuit().runs());
+        runs.add(new Run(
+                "second lead-out", Optional.empty(), lengthM, Wires.cable(), false, Optional.of(place.runId())));
+        return new FenceCircuit(fence.circuit().withRuns(runs), fence.stretches(), fence.dead(), fence.feedRun());
+    }
+
+    private void oneMoreCutOut() {
+        CutOutAdvisor.next(plan.site(), around, plan.spec())
+                .ifPresent(a -> all.add(new WhatIf(
+                        "one more cut-out",
+                        all.getFirst().weakestV(),
+                        all.getFirst().heavyV(),
+                        "the longest section falls from " + Math.round(a.longestBeforeM()) + " m to "
+                                + Math.round(a.longestAfterM()) + " m: a fault there is found by fewer steps")));
+    }
+}

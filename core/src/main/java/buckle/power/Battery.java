@@ -1,0 +1,131 @@
+package buckle.power;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * A lead-acid battery through the year. Typical values from memory: 1 % of capacity lost a degree under 25 °C down to 40 %, three
+ * quarters of what the panel makes is stored; half a charge is kept (E4).
+ */
+public final class Battery {
+    public static final double VOLTS = 12;
+    /** E4: kept above. */
+    public static final double KEPT_SHARE = 0.5;
+
+    private static final double STORED_SHARE = 0.75;
+    private static final double LOST_PER_C = 0.01;
+    private static final double FULL_AT_C = 25;
+    private static final double LEAST_SHARE = 0.4;
+    private static final int[] MONTH_START = {1, 32, 60, 91, 121, 152, 182, 213, 244, 274, 305, 335, 366};
+    private static final double COLDEST_DAY = 20;
+
+    private Battery() {}
+
+    /**
+     * What lasts.
+     *
+     * @param drawW taken all day
+     * @param panelW at full sun, none for 0
+     * @param dirtShare of the light that dirt and snow keep off
+     */
+    public record Plant(
+            double drawW, double batteryAh, double panelW, double tiltDeg, double dirtShare, double sunshineShare) {}
+
+    public record Climate(double latitudeDeg, double coldC, double warmC) {
+        /** A swing through the year, coldest in late January, in July south of the equator. */
+        double temperatureC(int day) {
+            double turn = 2 * Math.PI * (day - COLDEST_DAY - (latitudeDeg < 0 ? 182.5 : 0)) / 365;
+            return (warmC + coldC) / 2 - (warmC - coldC) / 2 * Math.cos(turn);
+        }
+    }
+
+    /**
+     * One month.
+     *
+     * @param lowestShare lowest charge of the month, of what the battery holds warm
+     */
+    public record Month(int month, double sunMjPerM2, double madeAhPerDay, double usedAhPerDay, double lowestShare) {}
+
+    public static double capacityShare(double temperatureC) {
+        return Math.clamp(1 - LOST_PER_C * (FULL_AT_C - temperatureC), LEAST_SHARE, 1);
+    }
+
+    /** Sunny less in the dark half: a fifth less in midwinter, a fifth more in midsummer. */
+    private static double clearness(Plant plant, Climate climate, int day) {
+        double turn = 2 * Math.PI * (day - 10 - (climate.latitudeDeg() < 0 ? 182.5 : 0)) / 365;
+        return Sun.clearness(Math.clamp(plant.sunshineShare() * (1 - 0.2 * Math.cos(turn)), 0, 1));
+    }
+
+    private static double madeAh(Plant plant, Climate climate, int day) {
+        double mj = Sun.onPanelMjPerM2(climate.latitudeDeg(), day, clearness(plant, climate, day), plant.tiltDeg());
+        double fullHours = mj / 3.6;
+        return fullHours * plant.panelW() * (1 - plant.dirtShare()) * STORED_SHARE / VOLTS;
+    }
+
+    /** Days a full battery lasts without sun down to half charge, and to empty. */
+    public static double daysToHalf(Plant plant, double temperatureC) {
+        return plant.batteryAh() * capacityShare(temperatureC) * (1 - KEPT_SHARE) / usedAhPerDay(plant);
+    }
+
+    public static double daysToEmpty(Plant plant, double temperatureC) {
+        return plant.batteryAh() * capacityShare(temperatureC) / usedAhPerDay(plant);
+    }
+
+    public static double usedAhPerDay(Plant plant) {
+        return plant.drawW() * 24 / VOLTS;
+    }
+
+    /** The second of two years in a row, day by day. */
+    public static List<Month> year(Plant plant, Climate climate) {
+        double used = usedAhPerDay(plant);
+        double charge = plant.batteryAh();
+        double[] lowest = new double[12];
+        double[] sun = new double[12];
+        double[] made = new double[12];
+        for (int year = 0; year < 2; year++) {
+            for (int month = 0; month < 12; month++) {
+                lowest[month] = 1;
+                sun[month] = 0;
+                made[month] = 0;
+                int days = MONTH_START[month + 1] - MONTH_START[month];
+                for (int day = MONTH_START[month]; day < MONTH_START[month + 1]; day++) {
+                    double gain = plant.panelW() > 0 ? madeAh(plant, climate, day) : 0;
+                    double holds = plant.batteryAh() * capacityShare(climate.temperatureC(day));
+                    charge = Math.clamp(charge + gain - used, 0, holds);
+                    lowest[month] = Math.min(lowest[month], charge / plant.batteryAh());
+                    made[month] += gain / days;
+                    sun[month] += Sun.onPanelMjPerM2(
+                                    climate.latitudeDeg(), day, clearness(plant, climate, day), plant.tiltDeg())
+                            / days;
+                }
+            }
+        }
+        List<Month> months = new ArrayList<>();
+        for (int month = 0; month < 12; month++) {
+            months.add(new Month(month + 1, sun[month], made[month], used, lowest[month]));
+        }
+        return months;
+    }
+
+    /** The smallest battery that lasts so many dark days in the coldest time above half charge. */
+    public static double leastAh(double drawW, int darkDays, double coldC) {
+        return drawW * 24 / VOLTS * darkDays / (1 - KEPT_SHARE) / capacityShare(coldC);
+    }
+
+    /** The smallest panel that makes a fifth more than is used in the darkest month; infinite where no sun rises. */
+    public static double leastPanelW(Plant plant, Climate climate) {
+        Plant one = new Plant(
+                plant.drawW(), plant.batteryAh(), 1, plant.tiltDeg(), plant.dirtShare(), plant.sunshineShare());
+        double least = year(one, climate).stream()
+                .mapToDouble(Month::madeAhPerDay)
+                .min()
+                .orElse(0);
+        return least <= 1e-9 ? Double.POSITIVE_INFINITY : 1.2 * usedAhPerDay(plant) / least;
+    }
+
+    /** Voltage lost in a copper cable there and back. */
+    public static double cableDropV(double drawW, double lengthM, double areaMm2) {
+        double copperOhmMm2PerM = 0.0172;
+        return drawW / VOLTS * 2 * lengthM * copperOhmMm2PerM / areaMm2;
+    }
+}

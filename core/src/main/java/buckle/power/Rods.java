@@ -1,0 +1,83 @@
+package buckle.power;
+
+import java.util.ArrayList;
+import java.util.List;
+
+/**
+ * Resistance of ground rods. One rod: Dwight 1936, {@code R = ρ/(2πL) (ln(4L/a) − 1)}. Several: by the table of IEEE Std 142 for
+ * rods about one length apart, or for any arrangement by the mutual resistances of rods with even current, the same integral
+ * Dwight takes for one. Sources from memory. Limit: even ground; layers and seasons change it several times.
+ */
+public final class Rods {
+    private Rods() {}
+
+    public record Rod(double eastM, double northM) {}
+
+    public static double singleOhm(double soilOhmM, double lengthM, double radiusM) {
+        return soilOhmM / (2 * Math.PI * lengthM) * (Math.log(4 * lengthM / radiusM) - 1);
+    }
+
+    /** Share of one rod's resistance that n rods keep, by the table: 1.16, 1.29, 1.36, 1.68 over n for 2, 3, 4, 8. */
+    public static double tableFactor(int rods) {
+        double[] known = {1, 1, 1.16, 1.29, 1.36};
+        if (rods <= 4) {
+            return known[rods] / Math.max(1, rods);
+        }
+        double factor = 1.36 + (1.68 - 1.36) * (rods - 4) / 4;
+        return factor / rods;
+    }
+
+    /** Mutual resistance of two upright rods of one length whose tops are at the surface. */
+    static double mutualOhm(double soilOhmM, double lengthM, double apartM) {
+        double two = 2 * lengthM;
+        double root = Math.hypot(two, apartM);
+        return soilOhmM / (4 * Math.PI * lengthM * lengthM) * (two * Math.log((two + root) / apartM) - root + apartM);
+    }
+
+    /** All rods joined: the currents share so that each stands at the same voltage. */
+    public static double togetherOhm(double soilOhmM, double lengthM, double radiusM, List<Rod> rods) {
+        int n = rods.size();
+        double[][] a = new double[n][n + 1];
+        for (int i = 0; i < n; i++) {
+            for (int k = 0; k < n; k++) {
+                double apart = Math.hypot(
+                        rods.get(i).eastM() - rods.get(k).eastM(),
+                        rods.get(i).northM() - rods.get(k).northM());
+                a[i][k] = mutualOhm(soilOhmM, lengthM, i == k ? radiusM : Math.max(apart, radiusM * 2));
+            }
+            a[i][n] = 1;
+        }
+        for (int col = 0; col < n; col++) {
+            for (int row = col + 1; row < n; row++) {
+                double factor = a[row][col] / a[col][col];
+                for (int k = col; k <= n; k++) {
+                    a[row][k] -= factor * a[col][k];
+                }
+            }
+        }
+        double total = 0;
+        double[] current = new double[n];
+        for (int row = n - 1; row >= 0; row--) {
+            double sum = a[row][n];
+            for (int k = row + 1; k < n; k++) {
+                sum -= a[row][k] * current[k];
+            }
+            current[row] = sum / a[row][row];
+            total += current[row];
+        }
+        return 1 / total;
+    }
+
+    public static double inLineOhm(double soilOhmM, double lengthM, double radiusM, int rods, double apartM) {
+        List<Rod> all = new ArrayList<>();
+        for (int i = 0; i < rods; i++) {
+            all.add(new Rod(i * apartM, 0));
+        }
+        return togetherOhm(soilOhmM, lengthM, radiusM, all);
+    }
+
+    /** Hooves or feet on the ground, each a disc: {@code R = ρ/(4r)}, side by side. Source: Maxwell's disc, from memory. */
+    public static double feetOhm(double soilOhmM, double radiusM, int feet) {
+        return soilOhmM / (4 * radiusM) / feet;
+    }
+}

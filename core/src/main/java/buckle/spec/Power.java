@@ -1,0 +1,133 @@
+package buckle.spec;
+
+import static buckle.spec.Ranges.between;
+
+import buckle.power.Energizers;
+import buckle.pulse.Plate;
+import java.util.Optional;
+
+/**
+ * What drives the fence, and in what state it is judged.
+ *
+ * @param energizer empty until one is chosen: the recommended one is reckoned with
+ * @param growth what is in the wires
+ * @param ground how wet the ground is
+ * @param rodApartM between ground rods
+ * @param sunshineShare of the hours of daylight, mean of the year
+ * @param darkDays without sun the battery has to last
+ */
+public record Power(
+        Optional<Plate> energizer,
+        Overgrowth growth,
+        GroundState ground,
+        Supply supply,
+        Energizers.Mode mode,
+        double rodApartM,
+        double rodDiameterM,
+        double batteryAh,
+        double panelW,
+        double tiltDeg,
+        double sunshineShare,
+        int darkDays) {
+    public static final Power USUAL = new Power(
+            Optional.empty(),
+            Overgrowth.LIGHT,
+            GroundState.MOIST,
+            Supply.MAINS,
+            Energizers.Mode.FULL,
+            3.05,
+            0.016,
+            70,
+            30,
+            60,
+            0.4,
+            7);
+
+    /** Where the energizer gets its power. */
+    public enum Supply {
+        MAINS,
+        BATTERY,
+        SOLAR
+    }
+
+    /** State of the ground in a season; the factor on its resistivity is assumed. */
+    public enum GroundState {
+        MOIST("moist", 1),
+        DRY("dry", 4),
+        FROZEN("frozen", 20);
+
+        private final String text;
+        private final double factor;
+
+        GroundState(String text, double factor) {
+            this.text = text;
+            this.factor = factor;
+        }
+
+        public String text() {
+            return text;
+        }
+
+        public double factor() {
+            return factor;
+        }
+    }
+
+    public Power {
+        between("power.rodApartM", rodApartM, 0.3, 30);
+        between("power.rodDiameterM", rodDiameterM, 0.005, 0.1);
+        between("power.batteryAh", batteryAh, 1, 2000);
+        between("power.panelW", panelW, 0, 2000);
+        between("power.tiltDeg", tiltDeg, 0, 90);
+        between("power.sunshineShare", sunshineShare, 0, 1);
+        between("power.darkDays", darkDays, 0, 60);
+    }
+
+    public Power with(Optional<Plate> plate) {
+        return new Power(
+                plate,
+                growth,
+                ground,
+                supply,
+                mode,
+                rodApartM,
+                rodDiameterM,
+                batteryAh,
+                panelW,
+                tiltDeg,
+                sunshineShare,
+                darkDays);
+    }
+
+    public Power with(Overgrowth newGrowth) {
+        return new Power(
+                energizer,
+                newGrowth,
+                ground,
+                supply,
+                mode,
+                rodApartM,
+                rodDiameterM,
+                batteryAh,
+                panelW,
+                tiltDeg,
+                sunshineShare,
+                darkDays);
+    }
+
+    public Power with(GroundState newGround) {
+        return new Power(
+                energizer,
+                growth,
+                newGround,
+                supply,
+                mode,
+                rodApartM,
+                rodDiameterM,
+                batteryAh,
+                panelW,
+                tiltDeg,
+                sunshineShare,
+                darkDays);
+    }
+}
