@@ -8,7 +8,7 @@ export const router = createRouter({
     { path: '/rules', name: 'rules', component: () => import('@/features/help/RulesPage.vue') },
     { path: '/jobs/:id', redirect: (to) => ({ name: 'job', params: { id: to.params.id, stage: 'layout' } }) },
     {
-      path: '/jobs/:id/:stage(survey|layout|takeoff|test)',
+      path: '/jobs/:id/:stage(survey|layout|electrics|takeoff|test)',
       name: 'job',
       component: () => import('@/features/job/JobPage.vue'),
       props: true,

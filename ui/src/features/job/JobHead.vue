@@ -6,16 +6,18 @@ const props = defineProps<{ stage: string }>()
 const emit = defineEmits<{ go: [stage: string]; palette: []; units: [] }>()
 const job = useJob()
 
-// 3, 5 and 7 are kept for Electrics, Build and Faults.
+// 5 and 7 are kept for Build and Faults.
 const stages = [
   { n: 1, id: 'survey', text: 'Survey' },
   { n: 2, id: 'layout', text: 'Layout' },
+  { n: 3, id: 'electrics', text: 'Electrics' },
   { n: 4, id: 'takeoff', text: 'Takeoff' },
   { n: 6, id: 'test', text: 'Test' },
 ]
 const done = computed(() => ({
   survey: (job.plan?.site.lines.length ?? 0) > 0,
   layout: (job.design?.layout.lines.length ?? 0) > 0 && !!job.plan?.site.energizer,
+  electrics: !!job.plan?.spec.power.energizer,
   takeoff: false,
   test:
     (job.assessment?.sections.length ?? 0) > 0 && job.assessment?.sections.every((s) => s.standing === 'MET'),

@@ -6,6 +6,7 @@ import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import RibbonView from '@/features/ribbon/RibbonView.vue'
 import { useTool } from '@/features/plan/tool'
 import { useLayoutSheets } from '@/features/layout/useLayoutSheets'
+import { useElectricsSheets } from '@/features/electrics/useElectricsSheets'
 import { useSheets } from '@/features/survey/useSheets'
 import { useKeys } from '@/shared/keys'
 import { useJob } from './jobStore'
@@ -14,7 +15,7 @@ import SettleDialog from './SettleDialog.vue'
 import { useCommands } from './useCommands'
 import { withSpec } from './planEdit'
 
-const props = defineProps<{ id: string; stage: 'survey' | 'layout' | 'takeoff' | 'test' }>()
+const props = defineProps<{ id: string; stage: 'survey' | 'layout' | 'electrics' | 'takeoff' | 'test' }>()
 const job = useJob()
 const route = useRoute()
 const router = useRouter()
@@ -22,22 +23,34 @@ const palette = ref(false)
 
 const SurveyStage = defineAsyncComponent(() => import('@/features/survey/SurveyStage.vue'))
 const LayoutStage = defineAsyncComponent(() => import('@/features/layout/LayoutStage.vue'))
+const ElectricsStage = defineAsyncComponent(() => import('@/features/electrics/ElectricsStage.vue'))
 const TakeoffStage = defineAsyncComponent(() => import('@/features/takeoff/TakeoffStage.vue'))
 const TestStage = defineAsyncComponent(() => import('@/features/test/TestStage.vue'))
-const stages = { survey: SurveyStage, layout: LayoutStage, takeoff: TakeoffStage, test: TestStage }
+const stages = {
+  survey: SurveyStage,
+  layout: LayoutStage,
+  electrics: ElectricsStage,
+  takeoff: TakeoffStage,
+  test: TestStage,
+}
 const current = computed(() => stages[props.stage])
 
 /** Line and station travel in the address, so that a link leads to the place. */
 const { sheet, open: openSheet } = useSheets()
 const { sheet: layoutSheet, open: openLayoutSheet } = useLayoutSheets()
+const { sheet: electricsSheet, open: openElectricsSheet } = useElectricsSheets()
 const { tool } = useTool()
 const place = computed(() => ({
   ...(job.cursorM === null ? {} : { line: job.lineId, station: job.cursorM.toFixed(1) }),
   ...(props.stage === 'survey' && sheet.value !== 'bring' ? { sheet: sheet.value } : {}),
   ...(props.stage === 'layout' && layoutSheet.value !== 'build' ? { sheet: layoutSheet.value } : {}),
+  ...(props.stage === 'electrics' && electricsSheet.value !== 'energizer'
+    ? { sheet: electricsSheet.value }
+    : {}),
 }))
 const named = String(route.query.sheet ?? '')
 if (props.stage === 'layout') openLayoutSheet(named || 'build')
+else if (props.stage === 'electrics') openElectricsSheet(named || 'energizer')
 else openSheet(named || 'bring')
 const go = (stage: string) =>
   router.push({ name: 'job', params: { id: props.id, stage }, query: place.value })
@@ -54,7 +67,7 @@ useKeys((e) => {
   if (command || e.altKey) return false
   // While something is drawn, digits begin the length of its next side.
   if (tool.value === 'draw' && /^[0-9]$/.test(e.key)) return false
-  const stage = { '1': 'survey', '2': 'layout', '4': 'takeoff', '6': 'test' }[e.key]
+  const stage = { '1': 'survey', '2': 'layout', '3': 'electrics', '4': 'takeoff', '6': 'test' }[e.key]
   if (stage) return (void go(stage), true)
   if (e.key === ',' || e.key === '.') return (step(e.key === '.' ? 1 : -1, false), true)
   if (e.key === '<' || e.key === '>') return (step(e.key === '>' ? 1 : -1, true), true)
@@ -106,7 +119,7 @@ onUnmounted(() => {
         <main class="workspace"><component :is="current" /></main>
         <LedgerPanel class="ledger" />
       </div>
-      <RibbonView class="ribbon" :readings="stage === 'test'" />
+      <RibbonView class="ribbon" :readings="stage === 'test'" :pulse="stage === 'electrics'" />
     </template>
     <p v-else class="failure">Opening the job …</p>
     <CommandPalette v-model="palette" :commands="commands" />

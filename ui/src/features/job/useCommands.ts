@@ -3,6 +3,7 @@ import { useRouter } from 'vue-router'
 import type { Command } from '@/features/help/CommandPalette.vue'
 import { useTool, tools } from '@/features/plan/tool'
 import { layoutSheets, useLayoutSheets } from '@/features/layout/useLayoutSheets'
+import { electricsSheets, useElectricsSheets } from '@/features/electrics/useElectricsSheets'
 import { strongKinds } from '@/features/layout/words'
 import { sheets, useSheets } from '@/features/survey/useSheets'
 import { useLook } from '@/shared/look'
@@ -16,6 +17,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
   const { next } = useLook()
   const { open: openSheet } = useSheets()
   const { open: openLayoutSheet } = useLayoutSheets()
+  const { open: openElectricsSheet } = useElectricsSheets()
 
   /** Moves the cursor to the next post, or the next strong one. */
   function step(direction: 1 | -1, strong: boolean) {
@@ -31,6 +33,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
   const commands = computed<Command[]>(() => [
     { text: 'Go to Survey', key: '1', run: () => go('survey') },
     { text: 'Go to Layout', key: '2', run: () => go('layout') },
+    { text: 'Go to Electrics', key: '3', run: () => go('electrics') },
     { text: 'Go to Takeoff', key: '4', run: () => go('takeoff') },
     { text: 'Go to Test', key: '6', run: () => go('test') },
     ...tools.map((t) => ({ text: t.text, key: t.key, run: () => (choose(t.id), void go('layout')) })),
@@ -60,6 +63,15 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
         void go('layout')
       },
     })),
+    ...electricsSheets.map((s) => ({
+      text: `Electrics: ${s.text}`,
+      run: () => {
+        openElectricsSheet(s.id)
+        void go('electrics')
+      },
+    })),
+    { text: 'Why this energizer, PDF', run: () => window.open(`/api/jobs/${job.id}/energizer.pdf`, '_self') },
+    { text: 'Electrics as CSV', run: () => window.open(`/api/jobs/${job.id}/electrics.csv`, '_self') },
     { text: 'Story pole as PDF', run: () => window.open(`/api/jobs/${job.id}/story-pole.pdf`, '_self') },
     { text: 'Lines as a strip, PDF', run: () => window.open(`/api/jobs/${job.id}/strip.pdf`, '_self') },
     { text: 'Strong posts as GPX', run: () => window.open(`/api/jobs/${job.id}/strong-posts.gpx`, '_self') },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import 'ol/ol.css'
 import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
-import type { Position } from '@/api/types'
+import type { Electrics, Position } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
 import { useKeys } from '@/shared/keys'
 import { useLook } from '@/shared/look'
@@ -12,7 +12,7 @@ import type { Live } from './planPointer'
 import { tools, useTool } from './tool'
 import { usePlanKeys } from './usePlanKeys'
 
-const props = defineProps<{ editable: boolean; preview?: Position[][] }>()
+const props = defineProps<{ editable: boolean; preview?: Position[][]; pulse?: Electrics | null }>()
 const job = useJob()
 const plan = useTool()
 const { tool, drawFor, choose, fits, fit } = plan
@@ -60,6 +60,7 @@ onMounted(() => {
     plan,
     () => props.editable,
     (s) => (scale.value = s),
+    () => props.pulse ?? null,
   )
   map.draw()
   map.fit()
@@ -74,6 +75,10 @@ watch(
 watch(
   () => [job.cursorM, job.lineId],
   () => map?.drawCursor(true),
+)
+watch(
+  () => props.pulse,
+  () => map?.draw(),
 )
 watch(look, () => map?.draw())
 watch(fits, () => map?.fit())

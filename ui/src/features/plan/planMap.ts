@@ -5,13 +5,14 @@ import { defaults as defaultInteractions } from 'ol/interaction/defaults'
 import VectorLayer from 'ol/layer/Vector'
 import { fromLonLat, getPointResolution, toLonLat } from 'ol/proj'
 import VectorSource from 'ol/source/Vector'
-import type { Position } from '@/api/types'
+import type { Electrics, Position } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
 import { lengthText, unitM } from '@/shared/units'
 import { roundStep, unwrap } from './geometry'
 import { gridLayer } from './gridLayer'
 import { cursorFeatures, draftFeatures, planFeatures } from './planFeatures'
 import { createPointer } from './planPointer'
+import { pulseFeatures } from './pulseFeatures'
 import { postLayer } from './postLayer'
 import type { useTool } from './tool'
 import { underlayLayer } from './underlayLayer'
@@ -29,11 +30,14 @@ export function createPlanMap(
   tools: ReturnType<typeof useTool>,
   editable: () => boolean,
   onScale: (scale: { px: number; text: string }) => void,
+  pulse: () => Electrics | null = () => null,
 ) {
   const fence = new VectorSource()
   const over = new VectorSource()
   const draft = new VectorSource()
   const shown = new VectorSource()
+  /** How strong the pulse is along the lines. */
+  const live = new VectorSource()
   const view = new View({
     projection: MERCATOR,
     center: [0, 0],
@@ -71,6 +75,7 @@ export function createPlanMap(
       new VectorLayer({ source: over, updateWhileInteracting: true }),
       new VectorLayer({ source: draft, updateWhileInteracting: true }),
       new VectorLayer({ source: shown, updateWhileInteracting: true }),
+      new VectorLayer({ source: live, updateWhileInteracting: true, declutter: true }),
     ],
   })
 
@@ -83,6 +88,8 @@ export function createPlanMap(
   function draw() {
     fence.clear(true)
     fence.addFeatures(planFeatures(job, project, target, view.getResolution() ?? 1))
+    live.clear(true)
+    live.addFeatures(pulseFeatures(pulse(), project, target, view.getResolution() ?? 1))
     map.render()
     drawCursor(false)
   }

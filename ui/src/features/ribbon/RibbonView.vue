@@ -6,16 +6,20 @@ import { postKinds } from '@/features/layout/words'
 import RibbonDetail from './RibbonDetail.vue'
 import { useRibbonWindow } from './useRibbonWindow'
 import { axisStations, bracePath, groundPath, postPath, ribbonScale, wirePath } from './ribbonGeometry'
+import PulseLane from './PulseLane.vue'
+import { useLandLane } from './useLandLane'
+import { usePulseLane } from './usePulseLane'
 import { useReadingLane } from './useReadingLane'
 
-const props = defineProps<{ readings: boolean }>()
+const props = defineProps<{ readings: boolean; pulse?: boolean }>()
 const job = useJob()
 const host = ref<HTMLElement>()
 const width = ref(1000)
 const loads = ref(false)
-const extraPx = computed(() => (props.readings ? 54 : loads.value ? 46 : 0))
+const laned = computed(() => props.readings || !!props.pulse)
+const extraPx = computed(() => (laned.value ? 54 : loads.value ? 46 : 0))
 const height = computed(() => 214 + extraPx.value)
-const laneTop = computed(() => (props.readings ? 28 : loads.value ? 46 : 0))
+const laneTop = computed(() => (laned.value ? 28 : loads.value ? 46 : 0))
 
 const line = computed(() => job.line)
 const wires = computed(() => line.value?.schedule.wires ?? [])
@@ -73,28 +77,12 @@ const sections = computed(() => {
       })),
   )
 })
-/** What of the property the line meets; names where they do not run into each other. */
-const landLane = computed(() => {
-  const s = scale.value
-  if (!s || !line.value || props.readings) return []
-  let lastEnd = -Infinity
-  return line.value.land.map((l) => {
-    const x = Math.min(s.x(l.fromM), s.x(l.toM) - 3)
-    const width = Math.max(3, s.x(l.toM) - x)
-    const half = l.title.length * 3.1
-    const middle = x + width / 2
-    const label =
-      middle - half > lastEnd + 6 && middle - half > 0 && middle + half < s.x(line.value!.lengthM) + 26
-        ? l.title
-        : ''
-    if (label) lastEnd = middle + half
-    return { ...l, x, width, label }
-  })
-})
+const landLane = useLandLane(scale, () => props.readings)
 const joints = computed(() =>
   (job.design?.layout.joints ?? []).filter((j) => j.lineId === line.value?.lineId),
 )
 const lane = useReadingLane(scale)
+const curve = usePulseLane(scale)
 const cursor = computed(() => (job.cursorM === null || !scale.value ? null : scale.value.x(job.cursorM)))
 const cursorPost = computed(() =>
   line.value?.posts.find((p) => Math.abs(p.stationM - (job.cursorM ?? -1)) < 0.05),
@@ -163,8 +151,13 @@ onUnmounted(() => observer?.disconnect())
         <span v-if="readings && lane.need.value !== null" class="quiet-text"
           >· above: kV read; dashed: {{ kvText(lane.need.value) }} kV needed</span
         >
+        <span v-if="pulse" class="quiet-text"
+          >· above: kV predicted, low to high shaded<template v-if="curve.need.value !== null"
+            >; dashed: {{ kvText(curve.need.value) }} kV needed</template
+          ></span
+        >
         <span class="spring" />
-        <label v-if="!readings" class="loads"
+        <label v-if="!laned" class="loads"
           ><input v-model="loads" type="checkbox" data-test="loads" /> loads</label
         >
         <span class="zoom">
@@ -205,6 +198,7 @@ onUnmounted(() => observer?.disconnect())
             class="need"
           />
         </g>
+        <PulseLane v-if="pulse" :lane="curve" :width="width" />
         <path :d="drawn.ground" class="ground" />
         <g v-for="g in line.profileGaps" :key="`gap-${g.fromM}`" class="gap">
           <rect
@@ -269,7 +263,7 @@ onUnmounted(() => observer?.disconnect())
           v-for="p in labels"
           :key="p.number"
           :x="scale.x(p.stationM)"
-          :y="laneTop + 12 + (readings ? 44 : 0)"
+          :y="laneTop + 12 + (laned ? 44 : 0)"
           text-anchor="middle"
           class="letter"
         >
@@ -278,7 +272,7 @@ onUnmounted(() => observer?.disconnect())
         <text
           v-if="line.closed && inPart(line.lengthM)"
           :x="scale.x(line.lengthM)"
-          :y="laneTop + 12 + (readings ? 44 : 0)"
+          :y="laneTop + 12 + (laned ? 44 : 0)"
           text-anchor="middle"
           class="letter"
         >

@@ -317,7 +317,8 @@ class DepthTest {
                 new Spec.Takeoff(0, 500, 25, 100, 50, 50, 50),
                 false,
                 spec.units(),
-                spec.build());
+                spec.build(),
+                SPEC.power());
         LineLayout laid = lay(Fences.line("l", false, 0, 0, 900, 0), coils);
         List<Double> joints = laid.pulls().getFirst().wires().getFirst().joinersM();
         assertThat(joints)

@@ -1,6 +1,11 @@
 package buckle.server.jobs;
 
+import buckle.circuit.Electrics;
+import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.Trial;
 import buckle.exchange.DxfWriter;
+import buckle.exchange.ElectricsCsv;
+import buckle.exchange.EnergizerPdf;
 import buckle.exchange.GpxWriter;
 import buckle.exchange.JobFile;
 import buckle.exchange.JobFileWriter;
@@ -258,6 +263,30 @@ class JobController {
         byte[] pdf = StripPdf.write(
                 job.row().name(), job.design().layout(), job.plan().spec().units(), paper);
         return file(job.row(), "strip.pdf", "application/pdf", pdf);
+    }
+
+    @GetMapping(value = "/{id}/electrics.csv", produces = "text/csv")
+    @Operation(operationId = "exportElectrics", summary = "All numbers of the pulse, the earth and the battery as CSV")
+    ResponseEntity<byte[]> electricsCsv(@PathVariable UUID id) {
+        Whole job = laidOut(id);
+        return file(job.row(), "electrics.csv", "text/csv;charset=UTF-8", ElectricsCsv.write(electrics(job)));
+    }
+
+    @GetMapping(value = "/{id}/energizer.pdf", produces = "application/pdf")
+    @Operation(operationId = "exportEnergizer", summary = "Why this energizer, on paper")
+    ResponseEntity<byte[]> energizer(@PathVariable UUID id, @RequestParam(defaultValue = "A4") Paper paper) {
+        Whole job = laidOut(id);
+        return file(
+                job.row(),
+                "energizer.pdf",
+                "application/pdf",
+                EnergizerPdf.write(job.row().name(), electrics(job), paper));
+    }
+
+    private static Electrics electrics(Whole job) {
+        return ElectricsPlanner.of(
+                        job.plan(), job.design().layout(), job.around(), Trial.NONE, ElectricsPlanner.Depth.ALL)
+                .orElseThrow();
     }
 
     private Whole laidOut(UUID id) {

@@ -1,0 +1,109 @@
+package buckle.exchange;
+
+import buckle.circuit.Electrics;
+import buckle.circuit.Electrics.Candidate;
+import buckle.layout.Finding;
+import java.util.Locale;
+import java.util.Map;
+
+/** “Why this energizer” on paper, for the client: what was compared, the weakest point, the earth, the supply. */
+public final class EnergizerPdf {
+    private final StringBuilder html = new StringBuilder();
+
+    private EnergizerPdf() {}
+
+    public static byte[] write(String job, Electrics e, Paper paper) {
+        EnergizerPdf pdf = new EnergizerPdf();
+        pdf.page(job, e, paper);
+        return Pdf.render(pdf.html.toString(), Map.of());
+    }
+
+    private void page(String job, Electrics e, Paper paper) {
+        html.append("<html><head><style>@page { size: ")
+                .append(paper.css())
+                .append(
+                        " portrait; margin: 16mm; } body { font: 10pt sheet; color: #111; } h1 { font-size: 17pt; margin: 0; }")
+                .append(
+                        " h2 { font-size: 12pt; margin: 12pt 0 3pt; } table { width: 100%; border-collapse: collapse; } th { text-align: left; font-weight: 400; font-size: 8pt; border-bottom: 1pt solid #111; padding: 2pt 4pt; }")
+                .append(
+                        " td { border-bottom: 0.5pt solid #999; padding: 3pt 4pt; } .pick td { border-bottom: 1.2pt solid #111; border-top: 1.2pt solid #111; } .s { font-size: 8.5pt; color: #333; }</style></head><body>");
+        html.append("<h1>Why this energizer</h1><p>").append(Pdf.text(job)).append("</p>");
+        paragraph(e.recommended());
+        if (e.chosen()) {
+            paragraph("Chosen for this job: " + e.energizer().name() + ".");
+        }
+        e.weakest()
+                .ifPresent(w -> paragraph(String.format(
+                        Locale.ROOT,
+                        "Weakest point: %.0f m along %s, likely %.1f kV, between %.1f and %.1f kV%s. %s",
+                        w.stationM(),
+                        w.lineId(),
+                        w.likelyV() / 1000,
+                        w.lowV() / 1000,
+                        w.highV() / 1000,
+                        e.needV().isPresent()
+                                ? String.format(
+                                        Locale.ROOT,
+                                        "; the animals need %.1f kV",
+                                        e.needV().getAsDouble() / 1000)
+                                : "",
+                        e.reserveSays())));
+        html.append(
+                "<h2>Compared on this fence</h2><table><tr><th>Energizer</th><th>Into 500 Ω, J</th><th>Clean, kV</th><th>As planned, kV</th><th>Heavy growth, kV</th><th>Draws, W</th><th>Ground rod by G4, m</th></tr>");
+        e.candidates().forEach(this::candidate);
+        html.append(
+                "</table><p class='s'>Peaks at the weakest point. Energizers of no maker, invented to plan with; the supplier's plate decides.</p>");
+        html.append("<h2>Earth</h2>");
+        paragraph(String.format(
+                Locale.ROOT,
+                "In %s ground of %.0f Ω·m the rods come to %.0f Ω and the last rod to about %.0f V in the earth test. %s %s",
+                e.earth().soil(),
+                e.earth().soilOhmM(),
+                e.earth().rodsOhm(),
+                e.earth().testV(),
+                e.earth().moist(),
+                e.earth().wires()));
+        html.append("<h2>Power</h2>");
+        paragraph(e.supply().says());
+        html.append(
+                "<h2>What is assumed</h2><table><tr><th>Assumption</th><th>Likely</th><th>From</th><th>To</th><th>Weakest point, kV</th></tr>");
+        for (Electrics.Assumed a : e.assumed()) {
+            html.append(String.format(
+                    Locale.ROOT,
+                    "<tr><td>%s</td><td>%s</td><td>%s</td><td>%s</td><td>%.1f to %.1f</td></tr>",
+                    Pdf.text(a.name()),
+                    Pdf.text(a.likely()),
+                    Pdf.text(a.low()),
+                    Pdf.text(a.high()),
+                    a.lowestV() / 1000,
+                    a.highestV() / 1000));
+        }
+        html.append("</table><h2>To mind</h2>");
+        for (Finding f : e.findings()) {
+            paragraph(f.message() + " (" + f.rule() + ")");
+        }
+        paragraph(
+                "Feed the fence from a certified energizer only (C1). Local code and licensed people have the last word; children, wearers of pacemakers and pets are to be kept in mind (C12).");
+        html.append("</body></html>");
+    }
+
+    private void candidate(Candidate c) {
+        html.append(String.format(
+                Locale.ROOT,
+                "<tr%s><td>%s%s</td><td>%s%s</td><td>%.1f</td><td>%.1f</td><td>%.1f</td><td>%.1f</td><td>%.1f</td></tr>",
+                c.recommended() ? " class='pick'" : "",
+                Pdf.text(c.plate().name()),
+                c.recommended() ? ", recommended" : "",
+                Double.toString(c.plate().out500J()),
+                c.over5J() ? " (over 5 J)" : "",
+                c.cleanV() / 1000,
+                c.likelyV() / 1000,
+                c.heavyV() / 1000,
+                c.drawW(),
+                c.rodM()));
+    }
+
+    private void paragraph(String text) {
+        html.append("<p>").append(Pdf.text(text)).append("</p>");
+    }
+}

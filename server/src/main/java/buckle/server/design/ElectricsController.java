@@ -1,0 +1,101 @@
+package buckle.server.design;
+
+import buckle.circuit.AtPoint;
+import buckle.circuit.Electrics;
+import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.Trial;
+import buckle.land.Land;
+import buckle.land.Surroundings;
+import buckle.power.Energizers;
+import buckle.pulse.Plate;
+import buckle.server.land.LandService;
+import buckle.site.BadInput;
+import buckle.spec.Overgrowth;
+import buckle.spec.Plan;
+import buckle.spec.Power;
+import buckle.takeoff.Design;
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.Arrays;
+import java.util.List;
+import java.util.Optional;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PostMapping;
+import org.springframework.web.bind.annotation.RequestBody;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** The pulse on a plan; nothing here is stored. */
+@RestController
+@RequestMapping("/api")
+@Tag(name = "electrics")
+class ElectricsController {
+    private final LandService lands;
+
+    ElectricsController(LandService lands) {
+        this.lands = lands;
+    }
+
+    /** A plan on its land, what is tried out on it, and how much is wanted. */
+    record ElectricsOrder(Plan plan, Land land, Trial trial, ElectricsPlanner.Depth depth) {}
+
+    /** The pulse; empty while there is no fence. */
+    record ElectricsAnswer(Optional<Electrics> electrics) {}
+
+    /** One place of a plan. */
+    record PlaceOrder(Plan plan, Land land, Trial trial, String lineId, double stationM) {}
+
+    /** The pulse at a place; empty where nothing is fed. */
+    record PlaceAnswer(Optional<AtPoint> at) {}
+
+    /** A choice with its words. */
+    record PowerChoice(String id, String text) {}
+
+    /** What can be chosen. */
+    record PowerChoices(
+            List<Plate> energizers, List<PowerChoice> growth, List<PowerChoice> ground, List<PowerChoice> modes) {}
+
+    @PostMapping("/electrics")
+    @Operation(operationId = "electrics", summary = "Voltage everywhere, the energizer, the earth and the battery")
+    ElectricsAnswer electrics(@RequestBody ElectricsOrder order) {
+        Surroundings around = lands.around(order.land());
+        Design design = Design.of(order.plan(), around);
+        return new ElectricsAnswer(
+                ElectricsPlanner.of(order.plan(), design.layout(), around, order.trial(), order.depth()));
+    }
+
+    @PostMapping("/electrics/at")
+    @Operation(operationId = "electricsAt", summary = "The pulse in time at one place, and what an animal there gets")
+    PlaceAnswer at(@RequestBody PlaceOrder order) {
+        Surroundings around = lands.around(order.land());
+        Design design = Design.of(order.plan(), around);
+        boolean known = design.layout().lines().stream()
+                .anyMatch(l -> l.lineId().equals(order.lineId())
+                        && order.stationM() >= 0
+                        && order.stationM() <= l.lengthM() + 0.1);
+        if (!known) {
+            throw new BadInput(
+                    "electrics.place",
+                    "stationM",
+                    "There is no station " + order.stationM() + " m on a line “" + order.lineId() + "”.");
+        }
+        return new PlaceAnswer(
+                AtPoint.of(order.plan(), design.layout(), around, order.trial(), order.lineId(), order.stationM()));
+    }
+
+    @GetMapping("/power-choices")
+    @Operation(operationId = "powerChoices", summary = "Generic energizers, states of growth and ground, power modes")
+    PowerChoices choices() {
+        return new PowerChoices(
+                Energizers.GENERIC,
+                Arrays.stream(Overgrowth.values())
+                        .map(g -> new PowerChoice(g.name(), g.text()))
+                        .toList(),
+                Arrays.stream(Power.GroundState.values())
+                        .map(g -> new PowerChoice(g.name(), g.text()))
+                        .toList(),
+                Arrays.stream(Energizers.Mode.values())
+                        .map(m -> new PowerChoice(m.name(), m.text()))
+                        .toList());
+    }
+}

@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import type { Spec } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useElectrics } from './useElectrics'
+import { usePowerChoices } from './usePowerChoices'
+
+const { power, setPower, pending, failed } = useElectrics()
+const choices = usePowerChoices()
+const value = (e: Event) => (e.target as HTMLSelectElement).value
+</script>
+
+<template>
+  <div class="conditions">
+    <label
+      >Growth in the wires <RuleChips :rules="['V12']" />
+      <select
+        :value="power.growth"
+        data-test="growth"
+        @change="setPower({ growth: value($event) as Spec['power']['growth'] })"
+      >
+        <option v-for="g in choices?.growth" :key="g.id" :value="g.id">{{ g.text }}</option>
+      </select>
+    </label>
+    <label
+      >The ground is <RuleChips :rules="['G12']" />
+      <select
+        :value="power.ground"
+        data-test="ground-state"
+        @change="setPower({ ground: value($event) as Spec['power']['ground'] })"
+      >
+        <option v-for="g in choices?.ground" :key="g.id" :value="g.id">{{ g.text }}</option>
+      </select>
+    </label>
+    <span class="small quiet-text" role="status" data-test="electrics-state">{{
+      failed || (pending ? 'being worked out …' : 'up to date')
+    }}</span>
+  </div>
+</template>
+
+<style scoped src="../layout/fields.css" />
+<style scoped>
+.conditions {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 0 12px;
+  padding-bottom: 8px;
+  margin-bottom: 12px;
+  border-bottom: 1px solid var(--rule);
+}
+.conditions span {
+  grid-column: 1 / -1;
+  margin-top: 6px;
+}
+</style>

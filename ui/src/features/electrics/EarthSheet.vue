@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import type { Electrics } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/features/job/jobStore'
+import { lengthText } from '@/shared/units'
+import { energyText, ohmText } from './words'
+
+const props = defineProps<{ electrics: Electrics }>()
+const job = useJob()
+const earth = computed(() => props.electrics.earth)
+const groups = computed(() => [
+  { title: 'By school', cases: earth.value.schools, rules: ['G1', 'G2', 'G3', 'G4'] },
+  { title: 'What more would buy', cases: earth.value.improvements, rules: ['G10', 'G11'] },
+  { title: 'Through the seasons', cases: earth.value.seasons, rules: ['G12'] },
+])
+const volts = (v: number) => `${Math.round(v)} V`
+</script>
+
+<template>
+  <div>
+    <h2>Earth: half of the circuit</h2>
+    <p class="why" :class="{ bad: !earth.good }" data-test="earth-verdict">
+      The rods come to {{ ohmText(earth.rodsOhm) }} in {{ earth.soil }} ground of
+      {{ ohmText(earth.soilOhmM) }}·m; in the earth test the last one would read about
+      {{ volts(earth.testV) }}: {{ earth.good ? 'good enough' : 'too much, 300 V is the most' }}.
+      <RuleChips :rules="['G9', 'G10', 'G11']" />
+    </p>
+    <p class="small">{{ earth.moist }}</p>
+    <p class="small" data-test="earth-wires">{{ earth.wires }} <RuleChips :rules="['G14', 'W18']" /></p>
+    <section v-for="g in groups" :key="g.title">
+      <h3>{{ g.title }} <RuleChips :rules="g.rules" /></h3>
+      <table class="sheet">
+        <thead>
+          <tr>
+            <th></th>
+            <th class="right">rods</th>
+            <th class="right">each</th>
+            <th class="right">together</th>
+            <th class="right">last rod in the test</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr
+            v-for="c in g.cases"
+            :key="c.name"
+            :class="{ here: c.school !== null && c.school === job.plan?.spec.feed.groundSchool }"
+          >
+            <td>{{ c.name }}</td>
+            <td class="right number">{{ c.rods }}</td>
+            <td class="right number">{{ lengthText(c.rodM, job.units) }}</td>
+            <td class="right number">{{ ohmText(c.ohm) }}</td>
+            <td class="right number" :class="c.testV > 300 ? 'WARN' : 'MET'">
+              {{ volts(c.testV) }} {{ c.testV > 300 ? '· too much' : '· good' }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </section>
+    <h3>A touch at the weakest point, by what closes the circuit <RuleChips :rules="['G13', 'G14']" /></h3>
+    <table class="sheet">
+      <thead>
+        <tr>
+          <th>Contact</th>
+          <th class="right">path</th>
+          <th class="right">volts then</th>
+          <th class="right">in the body, a pulse</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="s in earth.shocks" :key="s.contact">
+          <td>
+            {{ s.contact }}<br /><span class="small quiet-text">{{ s.how }}</span>
+          </td>
+          <td class="right number">{{ ohmText(s.pathOhm) }}</td>
+          <td class="right number">{{ (s.volts / 1000).toFixed(1) }} kV</td>
+          <td class="right number">{{ energyText(s.bodyJ) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="small quiet-text">
+      Figures to compare ways of wiring by, not limits of what is safe. Keep the rods 10 m from any building's
+      earth; local code and licensed people decide. <RuleChips :rules="['C10', 'C12']" />
+    </p>
+  </div>
+</template>
+
+<style scoped src="./electrics.css" />
+<style scoped>
+.bad {
+  border-left-color: var(--broken);
+}
+</style>

@@ -1,0 +1,141 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import type { Electrics, Plate } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/features/job/jobStore'
+import EntryField from '@/shared/EntryField.vue'
+import { kvText, lengthText } from '@/shared/units'
+import { useElectrics } from './useElectrics'
+import { metWords } from './words'
+
+const props = defineProps<{ electrics: Electrics }>()
+const job = useJob()
+const { power, setPower } = useElectrics()
+const chosen = computed(() => power.value.energizer?.name ?? '')
+const choose = (plate: Plate | null) => setPower({ energizer: plate })
+
+/** A plate of one's own. */
+const own = ref({ name: '', storedJ: '', out500J: '', openKv: '', v500Kv: '' })
+const refused = ref('')
+function take() {
+  const number = (text: string) => Number(text.trim().replace(',', '.'))
+  const storedJ = number(own.value.storedJ)
+  const out500J = number(own.value.out500J)
+  const openV = number(own.value.openKv) * 1000
+  const v500 = number(own.value.v500Kv) * 1000
+  if (![storedJ, out500J, openV, v500].every((n) => n > 0)) {
+    refused.value = 'Give stored and output joules, and both kilovolts, as the plate has them.'
+    return
+  }
+  refused.value = ''
+  choose({
+    name: own.value.name.trim() || 'own plate',
+    storedJ,
+    out500J,
+    openV,
+    v500,
+    v100: null,
+    perMinute: 45,
+  })
+}
+const need = computed(() => props.electrics.needV)
+</script>
+
+<template>
+  <div>
+    <h2>Which energizer, and why</h2>
+    <p class="why" data-test="recommended">{{ electrics.recommended || 'Being compared …' }}</p>
+    <p v-if="electrics.weakest" class="small quiet-text">
+      Reckoned with: {{ electrics.energizer.name
+      }}{{ electrics.chosen ? ', as chosen' : ', as recommended' }}. Weakest point
+      {{ kvText(electrics.weakest.likelyV) }} kV likely, {{ kvText(electrics.weakest.lowV) }} to
+      {{ kvText(electrics.weakest.highV) }}. <RuleChips :rules="['V11', 'V13', 'E7']" />
+    </p>
+    <table class="sheet">
+      <thead>
+        <tr>
+          <th>Energizer</th>
+          <th class="right">at 500 Ω</th>
+          <th class="right">clean</th>
+          <th class="right">as set</th>
+          <th class="right">heavy growth</th>
+          <th>need {{ need === null ? '' : `${kvText(need)} kV` }}</th>
+          <th class="right">draws</th>
+          <th class="right">rod by G4</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr
+          v-for="c in electrics.candidates"
+          :key="c.plate.name"
+          :class="{ here: c.plate.name === (chosen || electrics.energizer.name) }"
+        >
+          <td>
+            <button
+              class="pick"
+              :aria-pressed="c.plate.name === chosen"
+              :data-test="`energizer-${c.plate.name}`"
+              @click="choose(c.plate)"
+            >
+              <span class="dot" :class="{ on: c.plate.name === chosen }" />{{ c.plate.name }}
+            </button>
+            <b v-if="c.recommended" class="small"> recommended</b>
+            <span v-if="c.over5J" class="small weak"> over 5 J <RuleChips :rules="['C13']" /></span>
+          </td>
+          <td class="right number">{{ c.plate.out500J }} J</td>
+          <td class="right number">{{ kvText(c.cleanV) }} kV</td>
+          <td class="right number">{{ kvText(c.likelyV) }} kV</td>
+          <td class="right number">{{ kvText(c.heavyV) }} kV</td>
+          <td :class="c.metHeavy">
+            {{ c.metHeavy === 'MET' ? 'met, heavy too' : `${metWords[c.met]} as set` }}
+          </td>
+          <td class="right number">{{ c.drawW.toFixed(1) }} W</td>
+          <td class="right number">{{ lengthText(c.rodM, job.units) }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="small quiet-text">
+      Peaks at the weakest point of this fence. These energizers are of no maker, made up to plan with; the
+      plate of the one you buy decides. Feed the fence from a certified energizer only.
+      <RuleChips :rules="['C1', 'C12']" />
+    </p>
+    <div class="row">
+      <v-btn :disabled="!chosen" data-test="no-choice" @click="choose(null)">Go by the recommendation</v-btn>
+      <a class="link" :href="`/api/jobs/${job.id}/energizer.pdf`" data-test="why-pdf"
+        >Why this energizer, PDF</a
+      >
+      <a class="link" :href="`/api/jobs/${job.id}/electrics.csv`">All numbers, CSV</a>
+    </div>
+    <h3>A plate of your own</h3>
+    <form class="plate" @submit.prevent="take">
+      <label
+        >Name<EntryField :value="own.name" @input="own.name = ($event.target as HTMLInputElement).value"
+      /></label>
+      <label>stored, J<input v-model="own.storedJ" inputmode="decimal" data-test="plate-stored" /></label>
+      <label>into 500 Ω, J<input v-model="own.out500J" inputmode="decimal" data-test="plate-out" /></label>
+      <label>open, kV<input v-model="own.openKv" inputmode="decimal" data-test="plate-open" /></label>
+      <label>at 500 Ω, kV<input v-model="own.v500Kv" inputmode="decimal" data-test="plate-500" /></label>
+      <v-btn type="submit" data-test="take-plate">Try it</v-btn>
+    </form>
+    <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
+    <p
+      v-for="f in electrics.findings.filter((x) => x.rule === 'E7')"
+      :key="f.message"
+      role="alert"
+      class="weak"
+    >
+      {{ f.message }}
+    </p>
+  </div>
+</template>
+
+<style scoped src="../layout/fields.css" />
+<style scoped src="./electrics.css" />
+<style scoped>
+.plate {
+  display: grid;
+  grid-template-columns: 1.4fr 1fr 1fr 1fr 1fr auto;
+  gap: 8px;
+  align-items: end;
+}
+</style>

@@ -1,0 +1,191 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { ask, client, Trouble } from '@/api/client'
+import type { AtPoint, Electrics } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/features/job/jobStore'
+import { latestOnly } from '@/shared/latest'
+import { kvText, lengthText } from '@/shared/units'
+import PulseChart from './PulseChart.vue'
+import { useElectrics } from './useElectrics'
+import { energyText, metWords, ohmText } from './words'
+
+const props = defineProps<{ electrics: Electrics }>()
+const job = useJob()
+const { trial, toggle, addLoad, dropLoad } = useElectrics()
+const station = computed(() => job.cursorM ?? props.electrics.weakest?.stationM ?? 0)
+const lineId = computed(() =>
+  job.cursorM === null ? (props.electrics.weakest?.lineId ?? job.lineId) : job.lineId,
+)
+const lineName = (id: string) => job.design?.layout.lines.find((l) => l.lineId === id)?.name ?? id
+
+/** The curve's nearest computed place. */
+const nearest = computed(() => {
+  const own = props.electrics.points.filter((p) => p.lineId === lineId.value)
+  return own.length === 0
+    ? null
+    : own.reduce((a, b) =>
+        Math.abs(b.stationM - station.value) < Math.abs(a.stationM - station.value) ? b : a,
+      )
+})
+const at = shallowRef<AtPoint | null>(null)
+const atFailed = ref('')
+const look = latestOnly(
+  (body: {
+    plan: NonNullable<typeof job.plan>
+    land: NonNullable<typeof job.land>
+    trial: typeof trial.value
+    lineId: string
+    stationM: number
+  }) => ask(client.POST('/api/electrics/at', { body })),
+  (answer) => {
+    at.value = answer.at
+    atFailed.value = ''
+  },
+  (e) => (atFailed.value = e instanceof Trouble ? e.message : 'This place could not be worked out.'),
+)
+watch(
+  () => [props.electrics, lineId.value, station.value],
+  () => {
+    if (job.plan && job.land && lineId.value)
+      look({
+        plan: job.plan,
+        land: job.land,
+        trial: trial.value,
+        lineId: lineId.value,
+        stationM: Math.max(0, station.value),
+      })
+  },
+  { immediate: true },
+)
+const wave = computed(() => ({
+  grid: { left: 44, right: 10, top: 22, bottom: 34 },
+  xAxis: { type: 'value', name: 'µs', nameLocation: 'middle', nameGap: 20, max: 'dataMax' },
+  yAxis: { type: 'value', name: 'kV' },
+  series: [
+    {
+      type: 'line',
+      showSymbol: false,
+      name: 'kV',
+      data: (at.value?.volts ?? []).map((v, i) => [
+        Number((i * (at.value?.stepS ?? 0) * 1e6).toFixed(2)),
+        Number((v / 1000).toFixed(3)),
+      ]),
+    },
+  ],
+}))
+const switches = computed(() =>
+  (job.design?.layout.lines ?? []).flatMap((l) => [
+    ...l.cutOuts.map((c) => ({ id: c.id, text: c.name })),
+    ...l.gates
+      .filter((g) => g.kind === 'HANDLE' || g.kind === 'STRAND')
+      .map((g) => ({ id: g.id, text: `${g.name} (handles)` })),
+  ]),
+)
+const ohm = ref('1000')
+const refused = ref('')
+function load() {
+  const value = Number(ohm.value.trim().replace(',', '.'))
+  if (!(value >= 1 && value <= 1e7)) {
+    refused.value = 'A load lies between 1 Ω and 10,000,000 Ω.'
+    return
+  }
+  refused.value = ''
+  addLoad({ lineId: lineId.value, stationM: station.value, ohm: value })
+}
+</script>
+
+<template>
+  <div>
+    <h2>The pulse at {{ lengthText(station, job.units) }} of {{ lineName(lineId) }}</h2>
+    <p class="small quiet-text">
+      Point anywhere on plan or ribbon, or step with <kbd>,</kbd> and <kbd>.</kbd>
+    </p>
+    <dl v-if="nearest && at" data-test="at-point">
+      <dt>Peak</dt>
+      <dd>
+        <b :class="nearest.met">{{ kvText(at.peakV) }} kV, {{ metWords[nearest.met] }}</b>
+        <span class="quiet-text"> ({{ kvText(nearest.lowV) }} to {{ kvText(nearest.highV) }} kV)</span>
+        <RuleChips :rules="['V11', 'V13', 'V10']" />
+      </dd>
+      <dt>After</dt>
+      <dd class="number">{{ (nearest.atS * 1e6).toFixed(0) }} µs</dd>
+      <dt>Current past here</dt>
+      <dd class="number">{{ nearest.currentA.toFixed(1) }} A</dd>
+      <dt>In an animal</dt>
+      <dd class="number">
+        {{ energyText(at.shocks[1]?.bodyJ ?? 0) }} a pulse, on
+        {{
+          job.plan?.spec.power.ground.toLowerCase() === 'moist'
+            ? 'moist ground'
+            : 'moist ground; see Earth & shock for others'
+        }}
+        <RuleChips :rules="['G13']" />
+      </dd>
+    </dl>
+    <p v-else-if="!at && !atFailed" class="weak" data-test="at-point">No pulse comes here.</p>
+    <p v-if="atFailed" role="alert" class="weak">{{ atFailed }}</p>
+    <PulseChart v-if="at" :option="wave" label="Voltage of the pulse in time at this place" />
+
+    <h3>Sections <RuleChips :rules="['V10']" /></h3>
+    <table class="sheet">
+      <tbody>
+        <tr v-for="s in electrics.sections" :key="s.id" :data-test="`pulse-${s.id}`">
+          <td>{{ s.name }}</td>
+          <td class="right number">
+            <template v-if="s.on && s.weakest"
+              >{{ kvText(s.weakest.likelyV) }} kV
+              <span class="quiet-text small"
+                >{{ kvText(s.weakest.lowV) }}–{{ kvText(s.weakest.highV) }}</span
+              ></template
+            >
+          </td>
+          <td :class="s.on ? s.met : 'quiet-text'">{{ s.on ? metWords[s.met] : 'off' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="small" data-test="reserve">{{ electrics.reserveSays }}</p>
+
+    <h3>Try: open a switch <RuleChips :rules="['J4', 'J2']" /></h3>
+    <label v-for="s in switches" :key="s.id" class="check"
+      ><input
+        type="checkbox"
+        :checked="trial.open.includes(s.id)"
+        :data-test="`switch-${s.id}`"
+        @change="toggle(s.id)"
+      />
+      {{ s.text }} {{ trial.open.includes(s.id) ? 'open' : 'closed' }}</label
+    >
+    <p v-if="switches.length === 0" class="small quiet-text">There is no cut-out and no handle gate.</p>
+    <h3>Try: a load here</h3>
+    <form class="pair" @submit.prevent="load">
+      <label>Ω to earth<input v-model="ohm" inputmode="decimal" data-test="load-ohm" /></label>
+      <v-btn type="submit" data-test="add-load">Put it here</v-btn>
+    </form>
+    <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
+    <ul class="plain">
+      <li v-for="(l, i) in trial.loads" :key="i" data-test="load">
+        {{ ohmText(l.ohm) }} at {{ lengthText(l.stationM, job.units) }} of {{ lineName(l.lineId) }}
+        <button class="link" @click="dropLoad(i)">take off</button>
+      </li>
+    </ul>
+    <p class="small quiet-text">
+      Tried only, not planned. A tried switch is not an isolated one: energizer off before hands go on the
+      wire.
+      <RuleChips :rules="['C7']" />
+    </p>
+  </div>
+</template>
+
+<style scoped src="../layout/fields.css" />
+<style scoped src="./electrics.css" />
+<style scoped>
+.plain {
+  list-style: none;
+  padding: 0;
+  font-size: 13px;
+}
+.sheet {
+  width: 100%;
+}
+</style>

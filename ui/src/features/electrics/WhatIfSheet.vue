@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import type { Electrics } from '@/api/types'
+import RuleChips from '@/features/help/RuleChips.vue'
+import { kvText } from '@/shared/units'
+
+const props = defineProps<{ electrics: Electrics }>()
+const against = (v: number, key: 'weakestV' | 'heavyV') => {
+  const base = props.electrics.whatIfs[0]?.[key] ?? v
+  const d = (v - base) / 1000
+  return Math.abs(d) < 0.05 ? '' : `${d > 0 ? '+' : '−'}${Math.abs(d).toFixed(1)}`
+}
+</script>
+
+<template>
+  <div>
+    <h2>One thing done otherwise</h2>
+    <p class="small quiet-text">
+      Each laid out and worked out for this very plan; the weakest point is shown.
+    </p>
+    <table class="sheet">
+      <thead>
+        <tr>
+          <th>What</th>
+          <th class="right">weakest</th>
+          <th></th>
+          <th class="right">in heavy growth</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(w, i) in electrics.whatIfs" :key="w.name" :class="{ here: i === 0 }" data-test="what-if">
+          <td>
+            {{ w.name }}<br v-if="w.says" /><RuleChips v-if="w.says === 'G14'" :rules="['G14']" /><span
+              v-else
+              class="small quiet-text"
+              >{{ w.says }}</span
+            >
+          </td>
+          <td class="right number">{{ kvText(w.weakestV) }} kV</td>
+          <td class="number">{{ i ? against(w.weakestV, 'weakestV') : '' }}</td>
+          <td class="right number">{{ kvText(w.heavyV) }} kV</td>
+          <td class="number">{{ i ? against(w.heavyV, 'heavyV') : '' }}</td>
+        </tr>
+      </tbody>
+    </table>
+    <h3>What is assumed, and what it does to the weakest point <RuleChips :rules="['V12', 'V13']" /></h3>
+    <table class="sheet">
+      <thead>
+        <tr>
+          <th>Assumption</th>
+          <th>likely</th>
+          <th>from</th>
+          <th>to</th>
+          <th class="right">weakest point</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="a in electrics.assumed" :key="a.name">
+          <td>{{ a.name }}</td>
+          <td>{{ a.likely }}</td>
+          <td>{{ a.low }}</td>
+          <td>{{ a.high }}</td>
+          <td class="right number">{{ kvText(a.lowestV) }} to {{ kvText(a.highestV) }} kV</td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="small quiet-text">
+      {{ electrics.runs }} runs, {{ electrics.frequencies }} frequencies, a window of
+      {{ (electrics.windowS * 1e6).toFixed(0) }} µs. Sparks, corona and what one fence does to the next are
+      not in it. Readings of the healthy fence are worth more than any of these assumptions.
+    </p>
+    <template v-if="electrics.dead.length">
+      <h3>Without pulse</h3>
+      <p v-for="d in electrics.dead" :key="`${d.lineId}${d.fromM}`" class="weak small">
+        {{ d.lineId }}: {{ d.why }}
+      </p>
+    </template>
+  </div>
+</template>
+
+<style scoped src="./electrics.css" />
