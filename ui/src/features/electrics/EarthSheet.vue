@@ -23,7 +23,7 @@ const volts = (v: number) => `${Math.round(v)} V`
     <p class="why" :class="{ bad: !earth.good }" data-test="earth-verdict">
       The rods come to {{ ohmText(earth.rodsOhm) }} in {{ earth.soil }} ground of
       {{ ohmText(earth.soilOhmM) }}·m; in the earth test the last one would read about
-      {{ volts(earth.testV) }}: {{ earth.good ? 'good enough' : 'too much, 300 V is the most' }}.
+      {{ volts(earth.testV) }}: {{ earth.good ? 'good enough' : `too much, ${volts(earth.mostV)} is the most` }}.
       <RuleChips :rules="['G9', 'G10', 'G11']" />
     </p>
     <p class="small">{{ earth.moist }}</p>
@@ -50,8 +50,8 @@ const volts = (v: number) => `${Math.round(v)} V`
             <td class="right number">{{ c.rods }}</td>
             <td class="right number">{{ lengthText(c.rodM, job.units) }}</td>
             <td class="right number">{{ ohmText(c.ohm) }}</td>
-            <td class="right number" :class="c.testV > 300 ? 'WARN' : 'MET'">
-              {{ volts(c.testV) }} {{ c.testV > 300 ? '· too much' : '· good' }}
+            <td class="right number" :class="c.good ? 'MET' : 'WARN'">
+              {{ volts(c.testV) }} {{ c.good ? '· good' : '· too much' }}
             </td>
           </tr>
         </tbody>

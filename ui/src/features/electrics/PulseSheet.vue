@@ -114,12 +114,7 @@ function load() {
       <dd class="number">{{ nearest.currentA.toFixed(1) }} A</dd>
       <dt>In an animal</dt>
       <dd class="number">
-        {{ energyText(at.shocks[1]?.bodyJ ?? 0) }} a pulse, on
-        {{
-          job.plan?.spec.power.ground.toLowerCase() === 'moist'
-            ? 'moist ground'
-            : 'moist ground; see Earth & shock for others'
-        }}
+        {{ energyText(at.usual.bodyJ) }} a pulse: {{ at.usual.contact }}
         <RuleChips :rules="['G13']" />
       </dd>
     </dl>

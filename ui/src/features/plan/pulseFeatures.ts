@@ -69,6 +69,8 @@ export function pulseFeatures(
                 ? `weakest ${kvText(p.likelyV)} kV, ${metWords[p.met]}`
                 : `${kvText(p.likelyV)} kV`,
             font: `${weakest ? 700 : 500} 13px Atkinson Hyperlegible, sans-serif`,
+            textAlign: 'left',
+            offsetX: 8,
             offsetY: -13,
             fill: new Fill({ color: off ? color('--quiet') : colors[p.met] }),
             stroke: new Stroke({ color: color('--paper'), width: 4 }),

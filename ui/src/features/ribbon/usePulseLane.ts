@@ -5,6 +5,8 @@ import type { RibbonScale } from './ribbonGeometry'
 
 const TOP_Y = 24
 const BOTTOM_Y = 66
+/** Numbers stand at least so far apart. */
+const LABEL_PX = 34
 
 /** The predicted pulse over the ribbon: likely as a line, low to high as a band, the need across. */
 export function usePulseLane(scale: Ref<RibbonScale | null>) {
@@ -35,7 +37,10 @@ export function usePulseLane(scale: Ref<RibbonScale | null>) {
     const all = points.value
     if (all.length === 0 || !scale.value) return []
     const low = all.reduce((a, b) => (b.likelyV < a.likelyV ? b : a))
-    return [...new Set([all[0]!, low, all.at(-1)!])].map((p) => ({
+    const near = (a: typeof low, b: typeof low) =>
+      Math.abs(scale.value!.x(a.stationM) - scale.value!.x(b.stationM)) < LABEL_PX
+    const ends = [all[0]!, all.at(-1)!].filter((p) => !near(p, low))
+    return [low, ...ends].map((p) => ({
       x: scale.value!.x(p.stationM),
       y: y(p.likelyV) - 5,
       text: (p.likelyV / 1000).toFixed(1),

@@ -14,8 +14,12 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** The pulse in time at one place, and what an animal there gets. */
-public record AtPoint(double peakV, double stepS, List<Double> volts, List<Shock> shocks) {
+/**
+ * The pulse in time at one place, and what an animal there gets.
+ *
+ * @param usual standing on the ground as the job has it
+ */
+public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usual, List<Shock> shocks) {
     private static final int MOST_STEPS = 400;
 
     public AtPoint {
@@ -48,7 +52,12 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, List<Shock
             volts.add((double) Math.round(wave.volts()[i]));
         }
         List<Shock> shocks = new Shocks(plan, solver, likely, trial).at(new Spot(lineId, stationM));
-        return Optional.of(new AtPoint(wave.peakV(), wave.stepS() * every, volts, shocks));
+        return Optional.of(new AtPoint(
+                wave.peakV(),
+                wave.stepS() * every,
+                volts,
+                Shocks.usual(shocks, plan.spec().power().ground()),
+                shocks));
     }
 
     private static Plate recommended(Plan plan, Layout layout, Surroundings around) {

@@ -62,7 +62,7 @@ final class Consequences {
     }
 
     Earth noEarth() {
-        return new Earth("", 0, 0, 0, false, List.of(), List.of(), List.of(), "", "", List.of());
+        return new Earth("", 0, 0, 0, Values.G9_ROD_V, false, List.of(), List.of(), List.of(), "", "", List.of());
     }
 
     Earth earth(ElectricsPlanner.Depth depth, Optional<Spot> weakest) {
@@ -70,7 +70,7 @@ final class Consequences {
         Power.GroundState state = likely.ground();
         double soil = solver.feedSoilOhmM(state);
         FenceCircuit fence = solver.fence(likely, Trial.NONE);
-        Optional<Place> far = weakest.flatMap(w -> fence.place(w.lineId(), w.stationM()));
+        Optional<Place> far = fence.farthest();
         double ohm = solver.rodsOhm(state);
         boolean all = depth == ElectricsPlanner.Depth.ALL;
         double test = far.filter(p -> all)
@@ -124,6 +124,7 @@ final class Consequences {
                 soil,
                 ohm,
                 test,
+                Values.G9_ROD_V,
                 good,
                 schools,
                 improvements,
@@ -144,7 +145,7 @@ final class Consequences {
         double ohm = solver.rodsOhm(rods, rodM, soil);
         double test = far.map(p -> solver.earthTestV(fence, ohm, p, Values.G9_FENCE_V))
                 .orElse(0.0);
-        return new EarthCase(name, school, rods, rodM, soil, ohm, test);
+        return new EarthCase(name, school, rods, rodM, soil, ohm, test, test <= Values.G9_ROD_V);
     }
 
     /** The nearest ground that stays moist. */
@@ -172,7 +173,7 @@ final class Consequences {
 
     private String wires(List<EarthCase> seasons, boolean good) {
         boolean has = layout.lines().stream().anyMatch(l -> l.schedule().count(WireRole.EARTH) > 0);
-        boolean badSeason = seasons.stream().anyMatch(s -> s.testV() > Values.G9_ROD_V);
+        boolean badSeason = seasons.stream().anyMatch(s -> !s.good());
         if (has) {
             return plan.spec().build().wires().earthTied()
                     ? "Earth wires are tied to the energizer's earth terminal: they carry the return where the ground does not."

@@ -89,6 +89,7 @@ public record Electrics(
      * The ground rods.
      *
      * @param testV at the last rod in the test of G9; 0 while only the curve is worked out
+     * @param mostV that may be read there
      * @param wires whether earth wires are the answer, and why
      */
     public record Earth(
@@ -96,6 +97,7 @@ public record Electrics(
             double soilOhmM,
             double rodsOhm,
             double testV,
+            double mostV,
             boolean good,
             List<EarthCase> schools,
             List<EarthCase> improvements,
@@ -119,7 +121,8 @@ public record Electrics(
             double rodM,
             double soilOhmM,
             double ohm,
-            double testV) {}
+            double testV,
+            boolean good) {}
 
     /**
      * What an animal at the weakest point gets.

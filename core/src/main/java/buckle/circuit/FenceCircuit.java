@@ -2,7 +2,10 @@ package buckle.circuit;
 
 import buckle.pulse.Circuit;
 import buckle.pulse.Place;
+import buckle.pulse.Run;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -27,6 +30,23 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
 
     /** @param why what keeps the pulse away */
     public record DeadStretch(String lineId, double fromM, double toM, String why) {}
+
+    /** The place with the longest way along the wire from the energizer, as switches stand. */
+    Optional<Place> farthest() {
+        Map<String, Double> wayM = new HashMap<>();
+        Place far = null;
+        double most = 0;
+        for (Run run : circuit.runs()) {
+            double before = run.parent().map(wayM::get).orElse(0.0);
+            double way = run.open() ? Double.NaN : before + run.lengthM();
+            wayM.put(run.id(), way);
+            if (way > most) {
+                most = way;
+                far = new Place(run.id(), run.lengthM());
+            }
+        }
+        return Optional.ofNullable(far);
+    }
 
     public Optional<Place> place(String lineId, double stationM) {
         LiveStretch best = null;

@@ -45,6 +45,18 @@ final class Shocks {
                 .orElse(Values.G13_BODY_OHM);
     }
 
+    private static String onGround(Power.GroundState state) {
+        return "wire and " + state.text() + " ground";
+    }
+
+    /** Of all contacts, standing on ground of a state. */
+    static Shock usual(List<Shock> shocks, Power.GroundState state) {
+        return shocks.stream()
+                .filter(s -> s.contact().equals(onGround(state)))
+                .findFirst()
+                .orElseThrow();
+    }
+
     List<Shock> at(Spot spot) {
         FenceCircuit fence = solver.fence(likely, trial);
         Optional<Place> place = fence.place(spot.lineId(), spot.stationM());
@@ -71,7 +83,7 @@ final class Shocks {
             shocks.add(shock(
                     pulse,
                     place.get(),
-                    "wire and " + state.text() + " ground",
+                    onGround(state),
                     "the return is the ground under the feet: all-hot wiring",
                     body + feet,
                     body));

@@ -18,6 +18,11 @@ public record Plate(
     /** The load that plates speak of. Source: IEC 60335-2-76, from memory. */
     public static final double REFERENCE_OHM = 500;
 
+    private static final double LEAST_HENRY = 1e-9;
+    private static final double MOST_HENRY = 5;
+    /** Share of what could stand at 500 ohm without a coil that a plate may say. */
+    private static final double REACHED = 0.995;
+
     public Plate {
         Strand.require(storedJ > 0 && storedJ <= 200, "stored energy of " + storedJ + " J is not between 0 and 200 J");
         Strand.require(out500J > 0 && out500J <= 200, "output of " + out500J + " J is not between 0 and 200 J");
@@ -49,9 +54,14 @@ public record Plate(
                     + Math.round(openV) + " V).");
         }
         double most = openV * REFERENCE_OHM / (innerOhm(Damping.NONE) + REFERENCE_OHM);
-        if (v500 >= most) {
+        if (v500 >= REACHED * most) {
             return Optional.of("With " + storedJ + " J stored and " + out500J + " J into 500 Ω, at most "
                     + Math.round(most) + " V can stand at 500 Ω, not " + Math.round(v500) + " V.");
+        }
+        double least = peakV(2 * storedJ / (openV * openV), MOST_HENRY, innerOhm(Damping.NONE), REFERENCE_OHM);
+        if (v500 <= least) {
+            return Optional.of("So little at 500 Ω, " + Math.round(v500) + " V, would take a coil of over "
+                    + Math.round(MOST_HENRY) + " H: no energizer has one.");
         }
         return Optional.empty();
     }
@@ -78,7 +88,11 @@ public record Plate(
         double inner = innerOhm(fits);
         double load = beside(REFERENCE_OHM, fits);
         double logL = new BracketingNthOrderBrentSolver(1e-9, 5)
-                .solve(200, l -> peakV(farad, Math.exp(l), inner, load) - v500, Math.log(1e-9), Math.log(5));
+                .solve(
+                        200,
+                        l -> peakV(farad, Math.exp(l), inner, load) - v500,
+                        Math.log(LEAST_HENRY),
+                        Math.log(MOST_HENRY));
         return new Source(
                 openV,
                 farad,
@@ -90,7 +104,7 @@ public record Plate(
 
     private boolean reachable(Damping damping) {
         double load = beside(REFERENCE_OHM, damping);
-        return v500 < 0.995 * openV * load / (innerOhm(damping) + load);
+        return v500 < REACHED * openV * load / (innerOhm(damping) + load);
     }
 
     /** Peak at 100 ohm as the fitted source would give it. */

@@ -1,0 +1,302 @@
+package buckle.circuit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import buckle.Fences;
+import buckle.circuit.Electrics.Met;
+import buckle.circuit.Electrics.PulsePoint;
+import buckle.circuit.Electrics.Shock;
+import buckle.circuit.ElectricsPlanner.Depth;
+import buckle.land.Surroundings;
+import buckle.layout.Finding;
+import buckle.layout.Layout;
+import buckle.layout.LayoutPlanner;
+import buckle.power.Energizers;
+import buckle.pulse.Plate;
+import buckle.pulse.Run;
+import buckle.rulebook.Values;
+import buckle.site.FenceLine;
+import buckle.site.GateKind;
+import buckle.spec.Decisions;
+import buckle.spec.Overgrowth;
+import buckle.spec.Plan;
+import buckle.spec.Power;
+import buckle.spec.Preset;
+import buckle.spec.Spec;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** The circuit of a laid-out fence, and what is read off it. */
+class CircuitTest {
+    private static final Plate THREE_J = Energizers.GENERIC.get(5);
+
+    private static Spec spec() {
+        Spec usual = Spec.usual();
+        return usual.with(usual.power().with(Optional.of(THREE_J)));
+    }
+
+    private static FenceLine straight() {
+        return Fences.line("l", false, 0, 0, 600, 0)
+                .withCutOuts(List.of(Fences.cutOut("c", 300, 0)))
+                .withGates(List.of(
+                        Fences.gate("swing", GateKind.SWING, 100, 0, 4),
+                        Fences.gate("handle", GateKind.HANDLE, 200, 0, 4)));
+    }
+
+    private static Electrics electrics(Spec spec, Trial trial, Depth depth, FenceLine... lines) {
+        Plan plan = new Plan(Fences.site(0, -4, lines), spec, Decisions.NONE);
+        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        return ElectricsPlanner.of(plan, layout, Surroundings.NONE, trial, depth)
+                .orElseThrow();
+    }
+
+    private static FenceCircuit circuit(Spec spec, Trial trial, FenceLine... lines) {
+        Plan plan = new Plan(Fences.site(0, -4, lines), spec, Decisions.NONE);
+        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        return new Solver(plan, layout, Surroundings.NONE).fence(Conditions.likely(THREE_J, spec.power()), trial);
+    }
+
+    private static double at(Electrics e, double stationM) {
+        return e.points().stream()
+                .filter(p -> Math.abs(p.stationM() - stationM) < 0.6)
+                .mapToDouble(PulsePoint::likelyV)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** Fence wire in the circuit is as long as the line without its openings; a cable goes down, under and up again. */
+    @Test
+    void runsAreAsLongAsTheFence() {
+        Spec spec = spec();
+        FenceCircuit fence = circuit(spec, Trial.NONE, straight());
+        double wire = 0;
+        double cable = 0;
+        for (Run run : fence.circuit().runs()) {
+            if (run.type().cable().isPresent()) {
+                cable += run.lengthM();
+            } else {
+                wire += run.lengthM();
+            }
+        }
+        double low = spec.schedule().wires().getFirst().heightM();
+        assertThat(wire).isCloseTo(600 - 4, within(0.05));
+        assertThat(cable)
+                .isCloseTo(
+                        4
+                                + 5
+                                + 4
+                                + 2
+                                        * (spec.underGate().burialM()
+                                                + low
+                                                + spec.underGate().spareLoopM()),
+                        within(0.1));
+        assertThat(fence.dead()).isEmpty();
+        assertThat(fence.farthest().orElseThrow().runId()).startsWith("l:300");
+    }
+
+    @Test
+    void anOpenedSwitchOrHandleTurnsOffWhatLiesBeyondAndNothingElse() {
+        Electrics cut = electrics(spec(), new Trial(Set.of("c"), List.of()), Depth.CURVE, straight());
+        assertThat(at(cut, 150)).isGreaterThan(3000);
+        assertThat(at(cut, 600)).isLessThan(1);
+        assertThat(cut.sections()).extracting(Electrics.SectionPulse::on).containsExactly(true, false);
+        Electrics handle = electrics(spec(), new Trial(Set.of("handle"), List.of()), Depth.CURVE, straight());
+        assertThat(at(handle, 150)).isGreaterThan(3000);
+        assertThat(handle.points().stream().filter(p -> p.stationM() > 203)).allMatch(p -> p.likelyV() < 1);
+        Electrics swing = electrics(spec(), new Trial(Set.of("swing"), List.of()), Depth.CURVE, straight());
+        assertThat(at(swing, 600)).as("cable under a swing gate").isGreaterThan(3000);
+    }
+
+    /** A rigid gate passes nothing: what lies beyond is known to be dead and is said. */
+    @Test
+    void whatNothingFeedsIsSaid() {
+        FenceLine line =
+                Fences.line("l", false, 0, 0, 300, 0).withGates(List.of(Fences.gate("g", GateKind.RIGID, 200, 0, 4)));
+        Electrics e = electrics(spec(), Trial.NONE, Depth.CURVE, line);
+        assertThat(e.dead())
+                .singleElement()
+                .satisfies(d -> assertThat(d.fromM()).isCloseTo(202, within(0.01)));
+        assertThat(e.findings()).extracting(Finding::rule).contains("J1");
+        assertThat(e.weakest().orElseThrow().stationM()).isLessThan(203);
+    }
+
+    /** A closed line left open at its post is a line; with its wires closed it is a ring, and both are answered. */
+    @Test
+    void aRingIsSolvedOpenAndClosed() {
+        FenceLine ring = Fences.line("r", true, 0, 0, 200, 0, 200, 150, 0, 150);
+        FenceCircuit open = circuit(spec(), Trial.NONE, ring);
+        FenceCircuit closed = circuit(spec().withRingClosed(true), Trial.NONE, ring);
+        assertThat(open.circuit().runs()).noneMatch(r -> r.joins().isPresent());
+        assertThat(closed.circuit().runs())
+                .filteredOn(r -> r.joins().isPresent())
+                .hasSize(1);
+        Electrics a = electrics(spec(), Trial.NONE, Depth.CURVE, ring);
+        Electrics b = electrics(spec().withRingClosed(true), Trial.NONE, Depth.CURVE, ring);
+        assertThat(b.weakest().orElseThrow().likelyV()
+                        / a.weakest().orElseThrow().likelyV())
+                .isBetween(0.9, 1.1);
+    }
+
+    @Test
+    void aLoadLowersTheFenceMostWhereItStandsAndMoreGrowthLowersIt() {
+        Electrics clean = electrics(spec(), Trial.NONE, Depth.CURVE, straight());
+        Trial grass = new Trial(Set.of(), List.of(new Trial.TestLoad("l", 450, 500)));
+        Electrics loaded = electrics(spec(), grass, Depth.CURVE, straight());
+        assertThat(at(loaded, 600)).isLessThan(0.9 * at(clean, 600));
+        double last = Double.POSITIVE_INFINITY;
+        for (Overgrowth growth : Overgrowth.values()) {
+            Spec spec = spec();
+            double v = electrics(spec.with(spec.power().with(growth)), Trial.NONE, Depth.CURVE, straight())
+                    .weakest()
+                    .orElseThrow()
+                    .likelyV();
+            assertThat(v).as(growth.text()).isLessThan(last);
+            last = v;
+        }
+    }
+
+    /** The range is the root of the squares of what each assumption does (V13). */
+    @Test
+    void theRangeIsMadeOfItsAssumptions() {
+        Electrics e = electrics(spec(), Trial.NONE, Depth.CURVE, straight());
+        PulsePoint w = e.weakest().orElseThrow();
+        double down = 0;
+        double up = 0;
+        for (Electrics.Assumed a : e.assumed()) {
+            down += Math.pow(Math.min(0, a.lowestV() - w.likelyV()), 2);
+            up += Math.pow(Math.max(0, a.highestV() - w.likelyV()), 2);
+        }
+        assertThat(e.assumed()).hasSize(6);
+        assertThat(w.lowV())
+                .isCloseTo(w.likelyV() - Math.sqrt(down), within(0.5))
+                .isLessThan(w.likelyV());
+        assertThat(w.highV())
+                .isCloseTo(w.likelyV() + Math.sqrt(up), within(0.5))
+                .isGreaterThan(w.likelyV());
+    }
+
+    /** V10: met from the need up, warn from 85 % of it, broken below. */
+    @Test
+    void aVoltageIsMetWarnedOrBroken() {
+        OptionalDouble need = OptionalDouble.of(4500);
+        assertThat(Met.of(4500, need)).isEqualTo(Met.MET);
+        assertThat(Met.of(4499, need)).isEqualTo(Met.WARN);
+        assertThat(Met.of(0.85 * 4500 - 1, need)).isEqualTo(Met.BROKEN);
+        assertThat(Met.of(9000, OptionalDouble.empty())).isEqualTo(Met.UNKNOWN);
+    }
+
+    /** E7: of what holds 1.2 times the need in heavy growth, the smallest; and what was chosen is reckoned with. */
+    @Test
+    void theRecommendedEnergizerIsTheSmallestThatHolds() {
+        Electrics e = electrics(Spec.usual(), Trial.NONE, Depth.ALL, straight());
+        Electrics.Candidate best = e.candidates().stream()
+                .filter(Electrics.Candidate::recommended)
+                .findFirst()
+                .orElseThrow();
+        assertThat(e.chosen()).isFalse();
+        assertThat(e.energizer()).isEqualTo(best.plate());
+        double need = e.needV().orElseThrow();
+        assertThat(best.heavyV()).isGreaterThanOrEqualTo(Values.E7_SPARE * need);
+        assertThat(e.candidates())
+                .filteredOn(c -> c.plate().out500J() < best.plate().out500J())
+                .allMatch(c -> c.heavyV() < Values.E7_SPARE * need);
+        assertThat(e.recommended()).contains(best.plate().name());
+        assertThat(e.candidates()).filteredOn(Electrics.Candidate::over5J).hasSize(3);
+        assertThat(e.reserve().orElseThrow()).isGreaterThan(1);
+        assertThat(e.whatIfs()).extracting(Electrics.WhatIf::name).contains("as planned", "one more cut-out");
+        Plate wrong = new Plate("wrong", 2, 3, 8000, 5000, OptionalDouble.empty(), 45);
+        Spec spec = Spec.usual();
+        Electrics other =
+                electrics(spec.with(spec.power().with(Optional.of(wrong))), Trial.NONE, Depth.CURVE, straight());
+        assertThat(other.chosen()).isFalse();
+        assertThat(other.findings())
+                .filteredOn(f -> f.rule().equals("E7"))
+                .singleElement()
+                .satisfies(f -> assertThat(f.message()).contains("no energizer does"));
+    }
+
+    /** Frozen ground: the rods' resistance follows Dwight and rises twentyfold, the test fails, a shock shrinks, advice changes. */
+    @Test
+    void frozenGroundChangesTheAdvice() {
+        Spec spec = spec();
+        Electrics moist = electrics(spec, Trial.NONE, Depth.ALL, straight());
+        Electrics frozen =
+                electrics(spec.with(spec.power().with(Power.GroundState.FROZEN)), Trial.NONE, Depth.ALL, straight());
+        assertThat(frozen.earth().rodsOhm() / moist.earth().rodsOhm()).isCloseTo(20, within(1e-6));
+        assertThat(frozen.earth().good()).isFalse();
+        assertThat(frozen.earth().testV()).isGreaterThan(Values.G9_ROD_V);
+        assertThat(frozen.findings()).extracting(Finding::rule).contains("G9");
+        assertThat(frozen.earth().wires()).contains("earth wires tied");
+        assertThat(moist.earth().schools())
+                .extracting(Electrics.EarthCase::name)
+                .containsExactly("G1", "G2", "G3", "G4");
+        assertThat(moist.earth().improvements())
+                .allMatch(c -> c.ohm() < moist.earth().rodsOhm());
+        List<Shock> shocks = moist.earth().shocks();
+        assertThat(Shocks.usual(shocks, Power.GroundState.FROZEN).bodyJ())
+                .isLessThan(Shocks.usual(shocks, Power.GroundState.MOIST).bodyJ());
+    }
+
+    /** G14: the same earth wires pass less through the rods when they are tied to the terminal. */
+    @Test
+    void tiedEarthWiresPassTheRods() {
+        Spec spec = spec().with(spec().animals(), Preset.of("W7").schedule())
+                .with(spec().power().with(Power.GroundState.FROZEN));
+        Spec tied = spec.with(spec.build().with(spec.build().wires().withEarthTied(true)));
+        Spec grounded = spec.with(spec.build().with(spec.build().wires().withEarthTied(false)));
+        assertThat(circuit(tied, Trial.NONE, straight()).circuit().earthTied()).isTrue();
+        double a = electrics(tied, Trial.NONE, Depth.CURVE, straight())
+                .weakest()
+                .orElseThrow()
+                .likelyV();
+        double b = electrics(grounded, Trial.NONE, Depth.CURVE, straight())
+                .weakest()
+                .orElseThrow()
+                .likelyV();
+        assertThat(a).isGreaterThan(b);
+    }
+
+    /** E1 and E4: a 7 Ah battery is told to be too small, with the size that lasts. */
+    @Test
+    void aSmallBatteryIsToldWhatItLasts() {
+        Spec spec = spec();
+        Power p = spec.power();
+        Power small = new Power(
+                p.energizer(),
+                p.growth(),
+                p.ground(),
+                Power.Supply.SOLAR,
+                p.mode(),
+                p.rodApartM(),
+                p.rodDiameterM(),
+                7,
+                5,
+                p.tiltDeg(),
+                p.sunshineShare(),
+                7);
+        Electrics e = electrics(spec.with(small), Trial.NONE, Depth.CURVE, straight());
+        assertThat(e.findings()).extracting(Finding::rule).contains("E4", "E5");
+        assertThat(e.supply().year()).hasSize(12);
+        assertThat(e.supply().daysToHalf()).isLessThan(2);
+        assertThat(e.supply().leastAh()).isGreaterThan(70);
+    }
+
+    @Test
+    void onePlaceIsShownInTime() {
+        Plan plan = new Plan(Fences.site(0, -4, straight()), spec(), Decisions.NONE);
+        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        AtPoint at = AtPoint.of(plan, layout, Surroundings.NONE, Trial.NONE, "l", 600)
+                .orElseThrow();
+        Electrics e = ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Depth.CURVE)
+                .orElseThrow();
+        assertThat(at.peakV()).isCloseTo(at(e, 600), within(0.01 * at.peakV()));
+        assertThat(at.volts()).allMatch(v -> v <= at.peakV() + 1);
+        assertThat(at.usual().contact()).contains("moist");
+        assertThat(AtPoint.of(plan, layout, Surroundings.NONE, Trial.NONE, "none", 0))
+                .isEmpty();
+    }
+}
