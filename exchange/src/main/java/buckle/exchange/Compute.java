@@ -8,7 +8,6 @@ import buckle.site.BadInput;
 import buckle.site.CleanLine;
 import buckle.site.Corner;
 import buckle.site.FenceLine;
-import buckle.site.Problem;
 import buckle.site.Site;
 import buckle.site.Survey;
 import buckle.spec.Animal;
@@ -18,9 +17,7 @@ import buckle.takeoff.TakeoffLine;
 import buckle.units.Lengths;
 import java.io.IOException;
 import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Locale;
@@ -38,38 +35,12 @@ public final class Compute {
     private Compute() {}
 
     public static void main(String[] args) {
-        System.exit(run(args, utf8(System.out), utf8(System.err)));
-    }
-
-    private static PrintStream utf8(PrintStream stream) {
-        return new PrintStream(stream, true, StandardCharsets.UTF_8);
+        System.exit(run(args, Command.utf8(System.out), Command.utf8(System.err)));
     }
 
     /** As the command, with its streams; answers the exit code. */
     public static int run(String[] args, PrintStream out, PrintStream err) {
-        try {
-            Arguments arguments = Arguments.of(args);
-            ObjectNode summary = compute(arguments);
-            out.println(summary.toPrettyString());
-            return 0;
-        } catch (BadInput e) {
-            report(e.problems(), out, err);
-        } catch (NoSuchFileException e) {
-            report(List.of(new Problem("file.missing", e.getFile(), "There is no such file.")), out, err);
-        } catch (IOException e) {
-            report(
-                    List.of(new Problem("file.io", String.valueOf(e.getMessage()), "Reading or writing failed.")),
-                    out,
-                    err);
-        }
-        return 2;
-    }
-
-    private static void report(List<Problem> problems, PrintStream out, PrintStream err) {
-        ObjectNode root = Json.MAPPER.createObjectNode();
-        root.set("problems", Json.MAPPER.valueToTree(problems));
-        out.println(root.toPrettyString());
-        problems.forEach(p -> err.println(p.path() + ": " + p.message()));
+        return Command.run(() -> compute(Arguments.of(args)), out, err);
     }
 
     private record Arguments(
@@ -97,19 +68,12 @@ public final class Compute {
         }
     }
 
-    private static byte[] bytes(Path path) throws IOException {
-        if (Files.isDirectory(path)) {
-            throw new BadInput("file.directory", path.toString(), "This is a folder, not a file.");
-        }
-        Limits.checkSize(Files.size(path));
-        return Files.readAllBytes(path);
-    }
-
     private static ObjectNode compute(Arguments arguments) throws IOException {
-        Importer.Found found = Importer.read(bytes(arguments.file()), Importer.Options.USUAL);
+        Importer.Found found = Importer.read(Command.bytes(arguments.file()), Importer.Options.USUAL);
         Spec given = found.job().map(JobFile::spec).orElse(Spec.usual());
         boolean usual = found.job().isEmpty() && arguments.spec() == null;
-        Spec spec = arguments.spec() == null ? given : SpecReader.read(Json.parse(bytes(arguments.spec())), "spec");
+        Spec spec =
+                arguments.spec() == null ? given : SpecReader.read(Json.parse(Command.bytes(arguments.spec())), "spec");
         if (found.job().isEmpty() && found.survey().isEmpty()) {
             throw new BadInput(
                     "file.no-line", "file", "This file holds no line to lay out: give a job file or a track.");

@@ -4,14 +4,10 @@ import buckle.pulse.Circuit;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Solution;
 import buckle.site.BadInput;
-import buckle.site.Problem;
 import java.io.IOException;
 import java.io.PrintStream;
-import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
-import java.nio.file.NoSuchFileException;
 import java.nio.file.Path;
-import java.util.List;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -26,36 +22,12 @@ public final class SolveCircuit {
     private SolveCircuit() {}
 
     public static void main(String[] args) {
-        System.exit(run(args, utf8(System.out), utf8(System.err)));
-    }
-
-    private static PrintStream utf8(PrintStream stream) {
-        return new PrintStream(stream, true, StandardCharsets.UTF_8);
+        System.exit(run(args, Command.utf8(System.out), Command.utf8(System.err)));
     }
 
     /** As the command, with its streams; answers the exit code. */
     public static int run(String[] args, PrintStream out, PrintStream err) {
-        try {
-            out.println(answer(args).toPrettyString());
-            return 0;
-        } catch (BadInput e) {
-            report(e.problems(), out, err);
-        } catch (NoSuchFileException e) {
-            report(List.of(new Problem("file.missing", e.getFile(), "There is no such file.")), out, err);
-        } catch (IOException e) {
-            report(
-                    List.of(new Problem("file.io", String.valueOf(e.getMessage()), "Reading or writing failed.")),
-                    out,
-                    err);
-        }
-        return 2;
-    }
-
-    private static void report(List<Problem> problems, PrintStream out, PrintStream err) {
-        ObjectNode root = Json.MAPPER.createObjectNode();
-        root.set("problems", Json.MAPPER.valueToTree(problems));
-        out.println(root.toPrettyString());
-        problems.forEach(p -> err.println(p.path() + ": " + p.message()));
+        return Command.run(() -> answer(args), out, err);
     }
 
     private static ObjectNode answer(String[] args) throws IOException {
@@ -77,11 +49,7 @@ public final class SolveCircuit {
         if (file == null) {
             throw new BadInput("arguments", "FILE", USAGE);
         }
-        if (Files.isDirectory(file)) {
-            throw new BadInput("file.directory", file.toString(), "This is a folder, not a file.");
-        }
-        Limits.checkSize(Files.size(file));
-        CircuitFile given = CircuitFile.read(Json.parse(Files.readAllBytes(file)));
+        CircuitFile given = CircuitFile.read(Json.parse(Command.bytes(file)));
         Circuit circuit = given.circuit();
         long begun = System.nanoTime();
         Solution solution = PulseSolver.solve(circuit, given.points());

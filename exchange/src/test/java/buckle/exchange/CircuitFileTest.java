@@ -7,14 +7,22 @@ import static org.assertj.core.api.Assertions.within;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Solution;
 import buckle.site.BadInput;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
+import java.io.PrintStream;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import org.junit.jupiter.params.provider.ValueSource;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Sample networks with the peaks that ngspice 39.3 gave for them, in sections of 25 to 50 m. */
 class CircuitFileTest {
@@ -51,6 +59,93 @@ class CircuitFileTest {
                     .isInstanceOfSatisfying(
                             BadInput.class,
                             e -> assertThat(e.problems().getFirst().path()).isEqualTo(wrong[2]));
+        }
+    }
+
+    /** The command as it is typed: peaks and solver to standard output, a netlist beside; bad arguments end with 2. */
+    @Test
+    void theCommandPrintsPeaksAndWritesANetlist(@TempDir Path dir) throws IOException {
+        Path file = Path.of("src", "test", "resources", "circuits", "N09.json");
+        Path net = dir.resolve("net.cir");
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        int code = SolveCircuit.run(
+                new String[] {file.toString(), "--spice", net.toString()}, new PrintStream(out), System.err);
+        assertThat(code).isZero();
+        JsonNode answer = Json.parse(out.toByteArray());
+        assertThat(answer.path("peaks").size()).isEqualTo(5);
+        assertThat(answer.path("solver").path("frequencies").asInt()).isGreaterThan(100);
+        assertThat(Files.readString(net)).contains(".tran", ".meas tran p4 MAX", "Rf");
+        assertThat(SolveCircuit.run(new String[] {"--section", "0"}, new PrintStream(out), new PrintStream(out)))
+                .isEqualTo(2);
+        assertThat(SolveCircuit.run(
+                        new String[] {dir.resolve("none.json").toString()}, new PrintStream(out), new PrintStream(out)))
+                .isEqualTo(2);
+    }
+
+    /**
+     * Source: ngspice 39.3 on netlists we write, in sections of 10 m and steps of 50 ns, for both models: branches, a break, a
+     * shunt and a ring. Runs where ngspice is installed, as the test command sees to.
+     */
+    @ParameterizedTest
+    @CsvSource({
+        "constant, tree",
+        "constant, shunt",
+        "constant, break",
+        "constant, ring",
+        "constant, damped",
+        "constant, leaky",
+        "frequency_dependent, tree",
+        "frequency_dependent, shunt",
+        "frequency_dependent, break",
+        "frequency_dependent, ring",
+        "frequency_dependent, damped",
+        "frequency_dependent, leaky"
+    })
+    void ngspiceFindsTheSamePeaksOnOurNetlists(String model, String what, @TempDir Path dir)
+            throws IOException, InterruptedException {
+        ObjectNode root = (ObjectNode) sample("N06");
+        root.put("line_model", model);
+        ArrayNode runs = (ArrayNode) root.path("runs");
+        runs.forEach(r -> ((ObjectNode) r).put("length_m", r.path("length_m").asDouble() / 2));
+        for (JsonNode point : root.path("points")) {
+            ((ArrayNode) point).set(1, point.get(1).asDouble() / 2);
+        }
+        ArrayNode faults = (ArrayNode) root.path("faults");
+        switch (what) {
+            case "shunt" ->
+                faults.addObject()
+                        .put("type", "shunt")
+                        .put("run", "B")
+                        .put("distance_m", 250)
+                        .put("ohm", 400);
+            case "break" ->
+                faults.addObject()
+                        .put("type", "break")
+                        .put("run", "C")
+                        .put("distance_m", 100)
+                        .put("ohm", 2000);
+            case "ring" -> ((ObjectNode) runs.get(2)).put("joins", "B");
+            case "damped" ->
+                ((ObjectNode) root.path("energizer")).put("bleed_ohm", 2000).put("terminal_F", 2e-9);
+            case "leaky" -> runs.forEach(r -> ((ObjectNode) r).put("leak_S_per_km", 2e-3));
+            default -> {}
+        }
+        CircuitFile file = CircuitFile.read(root);
+        Solution s = PulseSolver.solve(file.circuit(), file.points());
+        Path net = dir.resolve("net.cir");
+        Files.writeString(net, SpiceNetlist.write(file.circuit(), file.points(), 10, 5e-8, 1.2e-4));
+        Process process = new ProcessBuilder("ngspice", "-b", net.toString())
+                .redirectErrorStream(true)
+                .start();
+        String said = new String(process.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        process.waitFor();
+        for (int i = 0; i < s.answers().size(); i++) {
+            Matcher found =
+                    Pattern.compile("(?m)^p" + i + "\\s*=\\s*([-+.eE0-9]+)").matcher(said);
+            assertThat(found.find()).as(said).isTrue();
+            assertThat(s.answers().get(i).peakV() / Double.parseDouble(found.group(1)))
+                    .as("%s %s at %s", model, what, s.answers().get(i).place())
+                    .isCloseTo(1, within(0.01));
         }
     }
 }

@@ -14,23 +14,7 @@ class LayoutTest {
     private final Server server = Server.get();
 
     private ObjectNode order(String demo) {
-        String id = server.openDemo(demo);
-        ObjectNode order = Server.object();
-        order.set("plan", server.get("/api/jobs/" + id + "/plan").json().path("plan"));
-        order.set("land", land(id));
-        return order;
-    }
-
-    private JsonNode land(String id) {
-        for (JsonNode job : server.get("/api/jobs").json()) {
-            if (job.path("id").asString().equals(id)) {
-                String property = job.path("propertyId").asString();
-                return server.get("/api/properties/" + property + "/land")
-                        .json()
-                        .path("land");
-            }
-        }
-        throw new AssertionError("the demo job is not in the yard");
+        return server.order(server.openDemo(demo));
     }
 
     private static ObjectNode house(int base, String... schools) {

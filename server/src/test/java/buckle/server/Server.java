@@ -102,6 +102,22 @@ final class Server {
         return Json.MAPPER.createObjectNode();
     }
 
+    /** A job's plan on its land, to ask something of. */
+    ObjectNode order(String jobId) {
+        ObjectNode order = object();
+        order.set("plan", get("/api/jobs/" + jobId + "/plan").json().path("plan"));
+        for (JsonNode job : get("/api/jobs").json()) {
+            if (job.path("id").asString().equals(jobId)) {
+                String property = job.path("propertyId").asString();
+                order.set(
+                        "land",
+                        get("/api/properties/" + property + "/land").json().path("land"));
+                return order;
+            }
+        }
+        throw new AssertionError("the demo job is not in the yard");
+    }
+
     /** Opens a job from a demo file; its id. */
     String openDemo(String name) {
         try {
