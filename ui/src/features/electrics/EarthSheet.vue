@@ -23,7 +23,8 @@ const volts = (v: number) => `${Math.round(v)} V`
     <p class="why" :class="{ bad: !earth.good }" data-test="earth-verdict">
       The rods come to {{ ohmText(earth.rodsOhm) }} in {{ earth.soil }} ground of
       {{ ohmText(earth.soilOhmM) }}·m; in the earth test the last one would read about
-      {{ volts(earth.testV) }}: {{ earth.good ? 'good enough' : `too much, ${volts(earth.mostV)} is the most` }}.
+      {{ volts(earth.testV) }}:
+      {{ earth.good ? 'good enough' : `too much, ${volts(earth.mostV)} is the most` }}.
       <RuleChips :rules="['G9', 'G10', 'G11']" />
     </p>
     <p class="small">{{ earth.moist }}</p>

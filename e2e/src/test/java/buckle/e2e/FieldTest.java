@@ -62,7 +62,7 @@ class FieldTest {
             screen.page.evaluate("(look) => localStorage.setItem('buckle.look', look)", look);
             screen.yard();
             check(screen.page, axe, "yard, " + look);
-            for (String stage : List.of("survey", "layout", "takeoff", "test")) {
+            for (String stage : List.of("survey", "layout", "electrics", "takeoff", "test")) {
                 screen.open("Donkey winter track", stage);
                 check(screen.page, axe, stage + ", " + look);
             }

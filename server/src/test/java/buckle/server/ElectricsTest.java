@@ -95,13 +95,13 @@ class ElectricsTest {
     void numbersAndReasonsLeaveAsFiles() {
         String id = server.openDemo("orchard-ring.geojson");
         Answer csv = server.get("/api/jobs/" + id + "/electrics.csv");
-        String text = new String(csv.bytes(), StandardCharsets.UTF_8);
+        String text = csv.text();
         assertThat(text).startsWith("table,name,line,station_m,quantity,value,unit\r\n");
         assertThat(text.lines().filter(l -> l.contains("likely peak"))).hasSizeGreaterThan(50);
         assertThat(text).contains("energizer,generic 2 J").contains("last rod in the earth test");
         Answer pdf = server.get("/api/jobs/" + id + "/energizer.pdf");
         assertThat(pdf.status()).isEqualTo(200);
-        assertThat(new String(pdf.bytes(), 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
+        assertThat(new String(pdf.body(), 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
         assertThat(server.get("/api/power-choices").json().path("energizers").size())
                 .isEqualTo(10);
     }

@@ -1,0 +1,101 @@
+package buckle.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.WaitForSelectorState;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterEach;
+import org.junit.jupiter.api.BeforeEach;
+import org.junit.jupiter.api.Test;
+
+/** The alpaca paddocks get their energizer by the weakest point; a switch and frost are tried. */
+class ElectricsTest {
+    private static final Pattern KV = Pattern.compile("([0-9.]+) kV");
+    private final Browser browser = new Browser();
+    private Screen screen;
+
+    @BeforeEach
+    void open() {
+        screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+    }
+
+    @AfterEach
+    void close() {
+        browser.close();
+    }
+
+    private void upToDate() {
+        screen.page.waitForFunction(
+                "() => document.querySelector('[data-test=electrics-state]')?.textContent.trim() === 'up to date'");
+    }
+
+    private void says(String test, String text) {
+        screen.page.waitForFunction(
+                "([t, s]) => document.querySelector(`[data-test='${t}']`)?.textContent.includes(s)",
+                java.util.List.of(test, text));
+    }
+
+    private static double kv(String text) {
+        Matcher found = KV.matcher(text);
+        assertThat(found.find()).as(text).isTrue();
+        return Double.parseDouble(found.group(1));
+    }
+
+    @Test
+    void anEnergizerIsChosenByTheWeakestPointAndWhatIfsChangeTheAdvice() {
+        screen.open("Alpaca paddocks", "electrics");
+        Locator why = screen.test("recommended");
+        why.waitFor();
+        upToDate();
+        String advice = why.innerText();
+        assertThat(advice).startsWith("The generic").contains("at the weakest point against the 4.5 kV needed");
+        String name = advice.substring(4, advice.indexOf(" energizer"));
+        screen.test("energizer-" + name).click();
+        screen.page.waitForFunction(
+                "(n) => document.querySelector(`[data-test='energizer-${n}']`)?.getAttribute('aria-pressed') === 'true'",
+                name);
+        screen.saved();
+        upToDate();
+        screen.test("pulse-lane").locator("path.likely").waitFor();
+
+        screen.test("sheet-pulse").click();
+        says("at-point", "kV");
+        assertThat(kv(screen.test("at-point").innerText())).isGreaterThan(4.5);
+        Locator beyond = screen.test("pulse-cut-2");
+        assertThat(beyond.innerText()).contains("met");
+        screen.test("switch-cut-2").check();
+        says("pulse-cut-2", "off");
+        screen.test("switch-cut-2").uncheck();
+        says("pulse-cut-2", "met");
+
+        double before = kv(screen.test("at-point").innerText());
+        screen.test("load-ohm").fill("150");
+        screen.test("add-load").click();
+        screen.test("load").waitFor();
+        upToDate();
+        screen.page.waitForFunction(
+                "(v) => Number(/([0-9.]+) kV/.exec(document.querySelector('[data-test=at-point]')?.textContent)?.[1]) < v - 1",
+                before);
+
+        screen.test("sheet-earth").click();
+        upToDate();
+        String moist = screen.test("earth-verdict").innerText();
+        screen.test("ground-state").selectOption("FROZEN");
+        says("earth-verdict", "frozen ground");
+        upToDate();
+        says("earth-verdict", "too much");
+        assertThat(screen.test("earth-verdict").innerText()).isNotEqualTo(moist);
+        assertThat(screen.test("earth-wires").innerText()).contains("earth wires tied");
+
+        screen.test("sheet-supply").click();
+        screen.test("supply").selectOption("SOLAR");
+        says("supply-says", "Ah a day");
+        screen.page.waitForSelector(".chart svg");
+
+        screen.test("sheet-whatif").click();
+        screen.test("what-if").first().waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.VISIBLE));
+        assertThat(screen.test("what-if").first().innerText()).contains("as planned");
+    }
+}
