@@ -78,7 +78,7 @@ class ElectricsTest {
         plate.put("openV", 1e9);
         Answer refused = server.post("/api/electrics", order);
         assertThat(refused.status()).isEqualTo(422);
-        assertThat(refused.json().path("detail").asString()).contains("open voltage");
+        assertThat(refused.json().path("detail").asString()).contains("Open voltage 1.0E9 V is not between");
         power(order).putNull("energizer");
         order.put("lineId", "line-1").put("stationM", 1e6).remove("depth");
         assertThat(server.post("/api/electrics/at", order).json().path("code").asString())
