@@ -30,11 +30,7 @@ const against = (v: number, key: 'weakestV' | 'heavyV') => {
       <tbody>
         <tr v-for="(w, i) in electrics.whatIfs" :key="w.name" :class="{ here: i === 0 }" data-test="what-if">
           <td>
-            {{ w.name }}<br v-if="w.says" /><RuleChips v-if="w.says === 'G14'" :rules="['G14']" /><span
-              v-else
-              class="small quiet-text"
-              >{{ w.says }}</span
-            >
+            {{ w.name }}<br v-if="w.says" /><span class="small quiet-text">{{ w.says }}</span>
           </td>
           <td class="right number">{{ kvText(w.weakestV) }} kV</td>
           <td class="number">{{ i ? against(w.weakestV, 'weakestV') : '' }}</td>

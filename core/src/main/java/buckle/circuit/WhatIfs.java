@@ -65,7 +65,9 @@ final class WhatIfs {
             with(
                     tied ? "earth wires merely grounded along the way" : "earth wires tied to the energizer's earth",
                     spec.with(spec.build().with(wires.withEarthTied(!tied))),
-                    "G14");
+                    tied
+                            ? "what returns in the earth wires then goes through the rods all the same (G14)"
+                            : "what returns in the earth wires then goes through no rod (G14)");
         } else if (schedule.wires().size() > 1) {
             with(
                     "every second wire earth, tied to the energizer",
