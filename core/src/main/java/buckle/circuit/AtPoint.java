@@ -45,7 +45,9 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
         if (place.isEmpty()) {
             return Optional.empty();
         }
-        Waveform wave = new PulseSolver(fence.circuit(), List.of(place.get())).waveform(place.get());
+        Waveform wave = new PulseSolver(fence.circuit(), List.of(place.get()))
+                .terminal(place.get(), List.of())
+                .under(Double.POSITIVE_INFINITY);
         int every = Math.max(1, wave.volts().length / MOST_STEPS);
         List<Double> volts = new ArrayList<>();
         for (int i = 0; i < wave.volts().length; i += every) {

@@ -74,7 +74,7 @@ final class Consequences {
         double ohm = solver.rodsOhm(state);
         boolean all = depth == ElectricsPlanner.Depth.ALL;
         double test = far.filter(p -> all)
-                .map(p -> solver.earthTestV(fence, ohm, p, Values.G9_FENCE_V))
+                .map(p -> Solver.earthTestV(fence, ohm, p, Values.G9_FENCE_V))
                 .orElse(0.0);
         boolean good = test <= Values.G9_ROD_V;
         if (!good) {
@@ -143,7 +143,7 @@ final class Consequences {
             FenceCircuit fence,
             Optional<Place> far) {
         double ohm = solver.rodsOhm(rods, rodM, soil);
-        double test = far.map(p -> solver.earthTestV(fence, ohm, p, Values.G9_FENCE_V))
+        double test = far.map(p -> Solver.earthTestV(fence, ohm, p, Values.G9_FENCE_V))
                 .orElse(0.0);
         return new EarthCase(name, school, rods, rodM, soil, ohm, test, test <= Values.G9_ROD_V);
     }

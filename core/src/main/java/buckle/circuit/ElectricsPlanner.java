@@ -15,6 +15,7 @@ import buckle.layout.Section;
 import buckle.layout.Severity;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
+import buckle.pulse.Supply;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
@@ -23,11 +24,13 @@ import buckle.spec.Overgrowth;
 import buckle.spec.Plan;
 import buckle.spec.Power;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Stream;
 
 /** Judges a laid-out fence as a circuit: the energizer, the curve with its range, the sections, the reserve. */
 public final class ElectricsPlanner {
@@ -259,17 +262,19 @@ public final class ElectricsPlanner {
         power.energizer()
                 .filter(p -> p.contradiction().isEmpty() && !plates.contains(p))
                 .ifPresent(plates::add);
+        // The fence is gone through once for each state of growth, whatever feeds it.
+        List<double[]> weakest = Stream.of(Overgrowth.CLEAN, power.growth(), Overgrowth.HEAVY)
+                .parallel()
+                .map(growth -> weakestV(plates, growth, ends))
+                .toList();
         List<Candidate> tried = new ArrayList<>();
-        for (Plate plate : plates) {
-            double clean = solver.solve(Conditions.likely(plate, Overgrowth.CLEAN, power.ground()), Trial.NONE, ends)
-                    .weakestV();
-            double likely = solver.solve(Conditions.likely(plate, power), Trial.NONE, ends)
-                    .weakestV();
-            double heavy = solver.solve(Conditions.likely(plate, Overgrowth.HEAVY, power.ground()), Trial.NONE, ends)
-                    .weakestV();
+        for (int i = 0; i < plates.size(); i++) {
+            Plate plate = plates.get(i);
+            double likely = weakest.get(1)[i];
+            double heavy = weakest.get(2)[i];
             tried.add(new Candidate(
                     plate,
-                    clean,
+                    weakest.get(0)[i],
                     likely,
                     heavy,
                     Met.of(likely, needV),
@@ -280,6 +285,19 @@ public final class ElectricsPlanner {
                     false));
         }
         return recommend(tried);
+    }
+
+    /** Of each energizer. */
+    private double[] weakestV(List<Plate> plates, Overgrowth growth, List<Spot> ends) {
+        Conditions likely =
+                Conditions.likely(plates.getFirst(), growth, plan.spec().power().ground());
+        FenceCircuit fence = solver.fence(likely, Trial.NONE);
+        List<Supply> supplies = plates.stream()
+                .map(p -> new Supply(p.source(likely.damping()), fence.circuit().earthOhm()))
+                .toList();
+        return Arrays.stream(Solver.peaks(fence, ends, supplies))
+                .mapToDouble(Solver::weakestV)
+                .toArray();
     }
 
     private List<Candidate> recommend(List<Candidate> tried) {

@@ -4,88 +4,99 @@ import buckle.circuit.Electrics.Assumed;
 import buckle.circuit.Solver.Solved;
 import buckle.circuit.Solver.Spot;
 import buckle.pulse.Plate;
+import buckle.pulse.Supply;
 import buckle.rulebook.Values;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
+import java.util.stream.Stream;
 
-/** V13: each assumption moved down and up alone; what that does is added by squares. */
+/**
+ * V13: each assumption moved down and up alone; what that does is added by squares. What lies in the fence takes a solution of
+ * its own for each move; what lies in energizer and rods shares one; the plate's voltages only scale.
+ */
 final class Range {
+    private final double[] middle;
     private final List<Moved> moved = new ArrayList<>();
-    private final Solved middle;
 
-    /** Two answers of one assumption; their order does not matter. */
-    private record Moved(String name, String likely, String low, String high, Solved one, Solved other) {}
+    /** Volts at the spots under two moves of one assumption; their order does not matter. */
+    private record Moved(String name, String likely, String low, String high, double[] one, double[] other) {}
 
-    Range(Solver solver, Conditions likely, Trial trial, List<Spot> spots, Solved middle) {
-        this.middle = middle;
+    private record Fed(Conditions fence, List<Supply> by) {}
+
+    Range(Solver solver, Conditions likely, Trial trial, List<Spot> spots, Solved solved) {
+        middle = new double[spots.size()];
+        for (int i = 0; i < middle.length; i++) {
+            middle[i] = solved.volts(i);
+        }
         double leak = Values.V13_LEAK_FACTOR;
         double soil = Values.V13_SOIL_FACTOR;
-        double plate = Values.V13_PLATE_SHARE;
         double earth = Values.V13_EARTH_FACTOR;
-        add(
-                "Leakage of growth and insulators",
-                likely.growth().text(),
-                "a third",
-                "three times",
-                solver.solve(likely.withLeak(1 / leak), trial, spots),
-                solver.solve(likely.withLeak(leak), trial, spots));
+        double plate = Values.V13_PLATE_SHARE;
+        Supply own = new Supply(
+                solved.fence().circuit().source(), solved.fence().circuit().earthOhm());
+        List<Supply> alone = List.of(own);
+        List<double[]> v = Stream.of(
+                        new Fed(likely.withLeak(1 / leak), alone),
+                        new Fed(likely.withLeak(leak), alone),
+                        new Fed(likely.withSoil(1 / soil), alone),
+                        new Fed(likely.withSoil(soil), alone),
+                        new Fed(likely.withSteel(Values.V13_STEEL_LOW), alone),
+                        new Fed(likely.withSteel(Values.V13_STEEL_HIGH), alone),
+                        new Fed(
+                                likely,
+                                List.of(
+                                        new Supply(own.source(), own.earthOhm() / earth),
+                                        new Supply(own.source(), own.earthOhm() * earth),
+                                        new Supply(likely.plate().source(Plate.Damping.NONE), own.earthOhm()),
+                                        new Supply(likely.plate().source(Plate.Damping.STRONG), own.earthOhm()))))
+                .parallel()
+                .flatMap(f -> Arrays.stream(Solver.peaks(solver.fence(f.fence(), trial), spots, f.by())))
+                .toList();
+        add("Leakage of growth and insulators", likely.growth().text(), "a third", "three times", v.get(0), v.get(1));
         add(
                 "Resistivity of the ground under the fence",
                 likely.ground().text(),
                 "a third",
                 "three times",
-                solver.solve(likely.withSoil(1 / soil), trial, spots),
-                solver.solve(likely.withSoil(soil), trial, spots));
-        add(
-                "Permeability of steel wire",
-                "100",
-                "50",
-                "200",
-                solver.solve(likely.withSteel(Values.V13_STEEL_LOW), trial, spots),
-                solver.solve(likely.withSteel(Values.V13_STEEL_HIGH), trial, spots));
-        add(
-                "Voltages of the plate",
-                "as it says",
-                "5 % less",
-                "5 % more",
-                solver.solve(likely.withVolts(1 - plate), trial, spots),
-                solver.solve(likely.withVolts(1 + plate), trial, spots));
-        add(
-                "Resistance of the ground rods",
-                "as computed",
-                "half",
-                "double",
-                solver.solve(likely.withEarth(1 / earth), trial, spots),
-                solver.solve(likely.withEarth(earth), trial, spots));
+                v.get(2),
+                v.get(3));
+        add("Permeability of steel wire", "100", "50", "200", v.get(4), v.get(5));
+        add("Voltages of the plate", "as it says", "5 % less", "5 % more", scaled(1 - plate), scaled(1 + plate));
+        add("Resistance of the ground rods", "as computed", "half", "double", v.get(6), v.get(7));
         add(
                 "Damping across the energizer's terminals",
                 "6 kΩ with 0.5 nF",
                 "none",
                 "2 kΩ with 2 nF",
-                solver.solve(likely.with(Plate.Damping.NONE), trial, spots),
-                solver.solve(likely.with(Plate.Damping.STRONG), trial, spots));
+                v.get(8),
+                v.get(9));
     }
 
-    private void add(String name, String likely, String low, String high, Solved one, Solved other) {
+    private double[] scaled(double factor) {
+        return Arrays.stream(middle).map(v -> v * factor).toArray();
+    }
+
+    private void add(String name, String likely, String low, String high, double[] one, double[] other) {
         moved.add(new Moved(name, likely, low, high, one, other));
     }
 
     double lowV(int i) {
         double sum = 0;
         for (Moved m : moved) {
-            double down = Math.min(0, Math.min(m.one().volts(i), m.other().volts(i)) - middle.volts(i));
+            double down = Math.min(0, Math.min(m.one()[i], m.other()[i]) - middle[i]);
             sum += down * down;
         }
-        return Math.max(0, middle.volts(i) - Math.sqrt(sum));
+        return Math.max(0, middle[i] - Math.sqrt(sum));
     }
 
     double highV(int i) {
         double sum = 0;
         for (Moved m : moved) {
-            double up = Math.max(0, Math.max(m.one().volts(i), m.other().volts(i)) - middle.volts(i));
+            double up = Math.max(0, Math.max(m.one()[i], m.other()[i]) - middle[i]);
             sum += up * up;
         }
-        return middle.volts(i) + Math.sqrt(sum);
+        return middle[i] + Math.sqrt(sum);
     }
 
     List<Assumed> assumed(int i) {
@@ -95,8 +106,8 @@ final class Range {
                         m.likely(),
                         m.low(),
                         m.high(),
-                        Math.min(m.one().volts(i), m.other().volts(i)),
-                        Math.max(m.one().volts(i), m.other().volts(i))))
+                        Math.min(m.one()[i], m.other()[i]),
+                        Math.max(m.one()[i], m.other()[i])))
                 .toList();
     }
 }

@@ -7,6 +7,7 @@ import buckle.layout.LineLayout;
 import buckle.power.Rods;
 import buckle.pulse.Place;
 import buckle.pulse.PulseSolver;
+import buckle.pulse.Terminal;
 import buckle.pulse.Waveform;
 import buckle.rulebook.Values;
 import buckle.spec.Animal;
@@ -69,38 +70,30 @@ final class Shocks {
                 .orElseThrow();
         Soil soil = solver.soils.at(line, spot.stationM());
         double body = bodyOhm(plan.spec().animals());
-        PulseSolver pulse = new PulseSolver(fence.circuit(), List.of(place.get()));
+        Terminal wire = new PulseSolver(fence.circuit(), List.of(place.get())).terminal(place.get(), List.of());
         List<Shock> shocks = new ArrayList<>();
         shocks.add(shock(
-                pulse,
-                place.get(),
-                "the standard's 500 Ω",
-                "to compare energizers by",
-                Values.G13_BODY_OHM,
-                Values.G13_BODY_OHM));
+                wire, "the standard's 500 Ω", "to compare energizers by", Values.G13_BODY_OHM, Values.G13_BODY_OHM));
         for (Power.GroundState state : Power.GroundState.values()) {
             double feet = Rods.feetOhm(Soils.ohmM(soil, state), Values.G13_FOOT_M, FEET);
             shocks.add(shock(
-                    pulse,
-                    place.get(),
+                    wire,
                     onGround(state),
                     "the return is the ground under the feet: all-hot wiring",
                     body + feet,
                     body));
         }
         double snow = Rods.feetOhm(Values.G13_SNOW_OHM_M, Values.G13_FOOT_M, FEET);
-        shocks.add(shock(pulse, place.get(), "wire and dry snow", "dry snow insulates", body + snow, body));
+        shocks.add(shock(wire, "wire and dry snow", "dry snow insulates", body + snow, body));
         shocks.add(shock(
-                pulse,
-                place.get(),
+                wire,
                 "hot wire and tied earth wire",
                 "the return is the earth wire back to the energizer: true hot and earth",
                 body,
                 body));
         double rod = solver.rodsOhm(1, solver.layout.feed().orElseThrow().rodM(), Soils.ohmM(soil, likely.ground()));
         shocks.add(shock(
-                pulse,
-                place.get(),
+                wire,
                 "hot wire and merely grounded earth wire",
                 "the return is the nearest rod of the earth wire and the ground",
                 body + rod,
@@ -108,9 +101,8 @@ final class Shocks {
         return shocks;
     }
 
-    private static Shock shock(
-            PulseSolver pulse, Place place, String contact, String how, double pathOhm, double bodyOhm) {
-        Waveform across = pulse.under(place, pathOhm);
+    private static Shock shock(Terminal wire, String contact, String how, double pathOhm, double bodyOhm) {
+        Waveform across = wire.under(pathOhm);
         return new Shock(contact, how, pathOhm, across.energyJ(pathOhm) * bodyOhm / pathOhm, across.peakV());
     }
 }

@@ -5,21 +5,27 @@ import buckle.layout.FeedPlace;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
 import buckle.power.Rods;
-import buckle.pulse.Fault;
 import buckle.pulse.Place;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Solution;
+import buckle.pulse.Supply;
+import buckle.pulse.Terminal;
 import buckle.site.Site;
 import buckle.site.Tees;
 import buckle.spec.Plan;
 import buckle.spec.Power;
 import buckle.spec.Spec;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 
 /** One laid-out fence under any conditions. */
 final class Solver {
+    private static final double LEAST_SHORT_OHM = 0.5;
+    private static final double MOST_SHORT_OHM = 50_000;
+    private static final int HALVINGS = 14;
+
     final Layout layout;
     final Spec spec;
     final Soils soils;
@@ -80,16 +86,10 @@ final class Solver {
     }
 
     static Solved solve(FenceCircuit fence, List<Spot> spots) {
-        List<Place> places = new ArrayList<>();
-        List<Integer> index = new ArrayList<>();
-        for (Spot s : spots) {
-            Optional<Place> place = fence.place(s.lineId(), s.stationM());
-            index.add(place.isPresent() ? places.size() : -1);
-            place.ifPresent(places::add);
-        }
-        Solution solution = PulseSolver.solve(fence.circuit(), places);
+        Asked asked = new Asked(fence, spots);
+        Solution solution = PulseSolver.solve(fence.circuit(), asked.places);
         List<Optional<Solution.Answer>> at = new ArrayList<>();
-        for (int i : index) {
+        for (int i : asked.index) {
             at.add(
                     i < 0 || !solution.solved()
                             ? Optional.empty()
@@ -98,31 +98,60 @@ final class Solver {
         return new Solved(fence, solution, at);
     }
 
+    /**
+     * Peaks by supply and spot when the fence is fed by others; 0 where nothing is fed, and where no number came out: the
+     * cautious side.
+     */
+    static double[][] peaks(FenceCircuit fence, List<Spot> spots, List<Supply> supplies) {
+        Asked asked = new Asked(fence, spots);
+        double[][] found = new PulseSolver(fence.circuit(), asked.places, supplies).peaks(supplies);
+        double[][] peaks = new double[supplies.size()][spots.size()];
+        for (int s = 0; s < peaks.length; s++) {
+            for (int i = 0; i < spots.size(); i++) {
+                double v = asked.index[i] < 0 ? 0 : found[s][asked.index[i]];
+                peaks[s][i] = Double.isFinite(v) ? v : 0;
+            }
+        }
+        return peaks;
+    }
+
+    /** The least over the spots that are fed. */
+    static double weakestV(double[] peaks) {
+        return Arrays.stream(peaks).filter(v -> v > 0).min().orElse(0);
+    }
+
+    /** Spots as places of a circuit; -1 where nothing is fed. */
+    private static final class Asked {
+        final List<Place> places = new ArrayList<>();
+        final int[] index;
+
+        Asked(FenceCircuit fence, List<Spot> spots) {
+            index = new int[spots.size()];
+            for (int i = 0; i < index.length; i++) {
+                Optional<Place> place =
+                        fence.place(spots.get(i).lineId(), spots.get(i).stationM());
+                index[i] = place.isPresent() ? places.size() : -1;
+                place.ifPresent(places::add);
+            }
+        }
+    }
+
     /** G9: volts at the rods while the fence is shorted at a place until it reads what the test asks for at its beginning. */
-    double earthTestV(FenceCircuit fence, double earthOhm, Place far, double readsV) {
-        Place begin = new Place(fence.feedRun(), run(fence).lengthM());
-        double low = Math.log(0.5);
-        double high = Math.log(50_000);
-        Solution solution = shorted(fence, earthOhm, far, begin, Math.exp(low));
-        for (int i = 0; i < 14 && solution.solved(); i++) {
+    static double earthTestV(FenceCircuit fence, double earthOhm, Place far, double readsV) {
+        Place begin =
+                new Place(fence.feedRun(), fence.circuit().runs().getFirst().lengthM());
+        Terminal shorted =
+                new PulseSolver(fence.circuit().withEarth(earthOhm), List.of(far, begin)).terminal(far, List.of(begin));
+        double low = Math.log(LEAST_SHORT_OHM);
+        double high = Math.log(MOST_SHORT_OHM);
+        for (int i = 0; i < HALVINGS; i++) {
             double middle = (low + high) / 2;
-            solution = shorted(fence, earthOhm, far, begin, Math.exp(middle));
-            if (solution.solved() && solution.answers().getFirst().peakV() > readsV) {
+            if (shorted.peaksUnder(Math.exp(middle), 0).getFirst() > readsV) {
                 high = middle;
             } else {
                 low = middle;
             }
         }
-        return solution.earthTerminalV();
-    }
-
-    private static buckle.pulse.Run run(FenceCircuit fence) {
-        return fence.circuit().runs().getFirst();
-    }
-
-    private static Solution shorted(FenceCircuit fence, double earthOhm, Place far, Place begin, double ohm) {
-        return PulseSolver.solve(
-                fence.circuit().withEarth(earthOhm).withFaults(List.of(new Fault(Fault.Kind.SHUNT, far, ohm))),
-                List.of(begin));
+        return shorted.peaksUnder(Math.exp(low), 0).getLast();
     }
 }

@@ -17,6 +17,7 @@ final class Loops {
     private final double[] other;
     private final double[] otherIm;
     private final boolean[] set;
+    private final double[] pair = new double[2];
     private Complex[][] a = new Complex[0][];
     double selfRe;
     double selfIm;
@@ -100,8 +101,23 @@ final class Loops {
         }
     }
 
-    Complex transfer(int from, int to) {
-        column(from, workRe, workIm);
-        return new Complex(workRe[to], workIm[to]);
+    /** Admittance that a voltage in series with the beginning of a segment sees, loops closed; as {@link #selfRe}. */
+    void cut(int segment) {
+        Complex seen = sweep.cut(segment);
+        if (count > 0) {
+            Complex[][] m = new Complex[count][];
+            Complex[] through = new Complex[count];
+            for (int l = 0; l < count; l++) {
+                m[l] = a[l].clone();
+                sweep.currentIn(segment, dRe[l], dIm[l], pair);
+                through[l] = new Complex(pair[0], pair[1]);
+            }
+            Complex[] drawn = Dense.solve(m, through.clone());
+            for (int l = 0; l < count; l++) {
+                seen = seen.add(drawn[l].multiply(through[l]));
+            }
+        }
+        selfRe = seen.getReal();
+        selfIm = seen.getImaginary();
     }
 }

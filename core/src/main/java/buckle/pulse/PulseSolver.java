@@ -12,33 +12,35 @@ import org.hipparchus.complex.Complex;
 public final class PulseSolver {
     private final Circuit circuit;
     private final List<Place> places;
+    private final int[] node;
     private final Tree tree;
     private final Spectrum spectrum;
     private final LineTable[] tables;
-    private final Series first;
-    private final Transform transform;
+    /** Share of the return that passes no rod, where earth wires are tied to the terminal. */
+    private final Complex[] tied;
 
     public PulseSolver(Circuit circuit, List<Place> places) {
-        this(circuit, places, window(circuit, circuit.model().highestHz()));
+        this(circuit, places, List.of());
     }
 
-    /** With fewer frequencies, for {@link #withEach}: peaks within about half a per cent more. */
-    public static PulseSolver coarse(Circuit circuit, List<Place> places) {
-        return new PulseSolver(circuit, places, window(circuit, circuit.model().highestHz() / 4));
-    }
-
-    private PulseSolver(Circuit circuit, List<Place> places, Spectrum spectrum) {
+    /** @param others that {@link #peaks} will be asked for: the time looked at holds theirs as well */
+    public PulseSolver(Circuit circuit, List<Place> places, List<Supply> others) {
         this.circuit = circuit;
         this.places = List.copyOf(places);
         this.tree = new Tree(circuit, places);
-        this.spectrum = spectrum;
+        this.node = places.stream().mapToInt(tree::node).toArray();
+        this.spectrum = window(circuit, tree.longestM(), others);
         this.tables = new LineTable[tree.types.size()];
         for (int i = 0; i < tables.length; i++) {
             LineType type = tree.types.get(i);
             tables[i] = LineTable.of(Series.of(type, spectrum, circuit.model()), type, spectrum);
         }
-        this.first = tree.firstType < 0 ? null : Series.of(tree.types.get(tree.firstType), spectrum, circuit.model());
-        this.transform = new Transform(spectrum);
+        this.tied = new Complex[spectrum.count()];
+        java.util.Arrays.fill(tied, Complex.ZERO);
+        if (circuit.earthTied() && tree.firstType >= 0) {
+            Series first = Series.of(tree.types.get(tree.firstType), spectrum, circuit.model());
+            System.arraycopy(first.share(), 0, tied, 0, tied.length);
+        }
     }
 
     public static Solution solve(Circuit circuit, List<Place> places) {
@@ -49,40 +51,46 @@ public final class PulseSolver {
      * The time that holds the pulse and its echoes: half a swing of the coil against the capacitances, its settling into 500
      * ohm, twice there and back on the fence, and a reserve. In steps of a fifth, so that neighbours share their tables.
      */
-    private static Spectrum window(Circuit circuit, double highestHz) {
-        Source s = circuit.source();
+    private static Spectrum window(Circuit circuit, double longestM, List<Supply> others) {
         double fenceF = circuit.runs().stream()
                 .mapToDouble(r -> LineConstants.Perfect.of(r.type()).faradPerM() * r.lengthM())
                 .sum();
-        double seriesF = fenceF == 0 ? 0 : 1 / (1 / s.faradF() + 1 / fenceF);
-        double longest = new Tree(circuit, List.of()).longestM();
-        double windowS = 2
-                * (Math.PI * Math.sqrt(s.henryH() * seriesF)
-                        + 3 * s.henryH() / 500
-                        + 4 * longest / Constants.LIGHT_M_PER_S
-                        + 60e-6);
+        double swingS = swingS(circuit.source(), fenceF);
+        for (Supply other : others) {
+            swingS = Math.max(swingS, swingS(other.source(), fenceF));
+        }
+        double windowS = 2 * (swingS + 4 * longestM / Constants.LIGHT_M_PER_S + 60e-6);
         double step = Math.log(1.2);
-        return Spectrum.of(Math.exp(Math.ceil(Math.log(windowS) / step) * step), highestHz);
+        return Spectrum.of(
+                Math.exp(Math.ceil(Math.log(windowS) / step) * step),
+                circuit.model().highestHz());
+    }
+
+    private static double swingS(Source s, double fenceF) {
+        double seriesF = fenceF == 0 ? 0 : 1 / (1 / s.faradF() + 1 / fenceF);
+        return Math.PI * Math.sqrt(s.henryH() * seriesF) + 3 * s.henryH() / 500;
+    }
+
+    private Supply own() {
+        return new Supply(circuit.source(), circuit.earthOhm());
+    }
+
+    private Feed feed(Supply supply, Sweep sweep, int k) {
+        return Feed.of(supply, spectrum.at(k), tied[k], sweep);
     }
 
     public Solution solve() {
         if (tree.segments == 0) {
             return new Solution("There is no wire to carry the pulse.", List.of(), 0, 0, 0);
         }
-        int n = places.size();
-        Field field = new Field(n);
-        sweep(field);
-        double[] a = new double[transform.shown()];
-        double[] b = new double[transform.shown()];
-        double[] none = new double[spectrum.count()];
+        Field field = new Field(places.size(), spectrum.count());
+        field.fill();
+        Transform transform = new Transform(spectrum);
         List<Solution.Answer> answers = new ArrayList<>();
-        for (int i = 0; i < n; i++) {
-            transform.toTime(field.vRe[i], field.vIm[i], field.iRe[i], field.iIm[i], a, b);
-            Peak v = transform.peak(a);
-            double current = 0;
-            for (double x : b) {
-                current = Math.max(current, Math.abs(x));
-            }
+        for (int i = 0; i < places.size(); i++) {
+            transform.toTime(field.vRe[i], field.vIm[i], field.iRe[i], field.iIm[i]);
+            Peak v = transform.peak();
+            double current = transform.otherLargest();
             if (!Double.isFinite(v.value()) || !Double.isFinite(current)) {
                 return new Solution(
                         "The pulse at " + places.get(i) + " came out as no number; the circuit cannot be solved.",
@@ -93,185 +101,152 @@ public final class PulseSolver {
             }
             answers.add(new Solution.Answer(places.get(i), v.value(), v.atS(), current));
         }
-        transform.toTime(field.earthRe, field.earthIm, none, none, a, b);
-        double earth = 0;
-        for (double x : a) {
-            earth = Math.max(earth, Math.abs(x));
-        }
-        return new Solution("", answers, earth, spectrum.count(), spectrum.windowS());
-    }
-
-    /** The pulse in time at one of the places: volts at even steps from its start. */
-    public Waveform waveform(Place place) {
-        return under(place, Double.POSITIVE_INFINITY);
-    }
-
-    /** The pulse across a load to earth at one of the places; with an infinite one, the pulse itself. */
-    public Waveform under(Place place, double ohm) {
-        int at = places.indexOf(place);
-        Field field = new Field(places.size());
-        field.loaded = at;
-        sweep(field);
-        double[] re = field.vRe[at];
-        double[] im = field.vIm[at];
-        if (!Double.isInfinite(ohm)) {
-            for (int k = 0; k < re.length; k++) {
-                Complex v = new Complex(re[k], im[k])
-                        .multiply(ohm)
-                        .divide(new Complex(field.selfRe[k] + ohm, field.selfIm[k]));
-                re[k] = v.getReal();
-                im[k] = v.getImaginary();
-            }
-        }
-        double[] a = new double[transform.shown()];
         double[] none = new double[spectrum.count()];
-        transform.toTime(re, im, none, none, a, new double[transform.shown()]);
-        return new Waveform(transform.stepS(), a);
+        transform.toTime(none, none, field.earthRe, field.earthIm);
+        return new Solution("", answers, transform.otherLargest(), spectrum.count(), spectrum.windowS());
     }
 
-    /** Spectra at the places. */
+    /** Spectra at the places, with what arrives along their runs. */
     private final class Field {
         final double[][] vRe;
         final double[][] vIm;
         final double[][] iRe;
         final double[][] iIm;
-        final double[] earthRe = new double[spectrum.count()];
-        final double[] earthIm = new double[spectrum.count()];
-        final double[] selfRe = new double[spectrum.count()];
-        final double[] selfIm = new double[spectrum.count()];
-        /** Place whose own impedance is wanted, -1 for none. */
-        int loaded = -1;
+        final double[] earthRe;
+        final double[] earthIm;
 
-        Field(int n) {
-            vRe = new double[n][spectrum.count()];
-            vIm = new double[n][spectrum.count()];
-            iRe = new double[n][spectrum.count()];
-            iIm = new double[n][spectrum.count()];
+        Field(int n, int frequencies) {
+            vRe = new double[n][frequencies];
+            vIm = new double[n][frequencies];
+            iRe = new double[n][frequencies];
+            iIm = new double[n][frequencies];
+            earthRe = new double[frequencies];
+            earthIm = new double[frequencies];
         }
-    }
 
-    private void sweep(Field field) {
-        int[] node = places.stream().mapToInt(tree::node).toArray();
-        Sweep sweep = new Sweep(tree, tables);
-        double[] vRe = new double[tree.segments + 1];
-        double[] vIm = new double[tree.segments + 1];
-        Loops loops = new Loops(tree, sweep);
-        double[] current = new double[2];
-        for (int k = 0; k < spectrum.count(); k++) {
-            Feed feed = feed(sweep, k);
-            sweep.carry(feed.rootV().getReal(), feed.rootV().getImaginary(), vRe, vIm);
-            if (!tree.loops.isEmpty() || field.loaded >= 0) {
-                sweep.back();
-            }
-            loops.close(vRe, vIm);
-            for (int i = 0; i < node.length; i++) {
-                field.vRe[i][k] = vRe[node[i]];
-                field.vIm[i][k] = vIm[node[i]];
-                if (node[i] == 0) {
-                    Complex fence = feed.current(vRe[0], vIm[0]);
-                    current[0] = fence.getReal();
-                    current[1] = fence.getImaginary();
-                } else {
-                    sweep.currentOut(node[i] - 1, vRe, vIm, current);
+        void fill() {
+            Sweep sweep = new Sweep(tree, tables);
+            double[] re = new double[tree.segments + 1];
+            double[] im = new double[tree.segments + 1];
+            Loops loops = new Loops(tree, sweep);
+            double[] current = new double[2];
+            for (int k = 0; k < spectrum.count(); k++) {
+                sweep.frequency(k);
+                Feed feed = feed(own(), sweep, k);
+                carry(feed, sweep, loops, re, im);
+                Complex fence = feed.current(re[0], im[0]);
+                for (int i = 0; i < node.length; i++) {
+                    vRe[i][k] = re[node[i]];
+                    vIm[i][k] = im[node[i]];
+                    if (node[i] == 0) {
+                        current[0] = fence.getReal();
+                        current[1] = fence.getImaginary();
+                    } else {
+                        sweep.currentOut(node[i] - 1, re, im, current);
+                    }
+                    iRe[i][k] = current[0];
+                    iIm[i][k] = current[1];
                 }
-                field.iRe[i][k] = current[0];
-                field.iIm[i][k] = current[1];
-            }
-            Complex rods = feed.current(vRe[0], vIm[0]).multiply(feed.rodsOhm());
-            field.earthRe[k] = rods.getReal();
-            field.earthIm[k] = rods.getImaginary();
-            if (field.loaded >= 0) {
-                Complex self = loops.transfer(node[field.loaded], node[field.loaded]);
-                field.selfRe[k] = self.getReal();
-                field.selfIm[k] = self.getImaginary();
+                Complex rods = fence.multiply(feed.rodsOhm());
+                earthRe[k] = rods.getReal();
+                earthIm[k] = rods.getImaginary();
             }
         }
     }
 
-    /** What feeds the fence at one frequency. */
-    private record Feed(Complex openV, Complex innerOhm, Complex rodsOhm, Complex rootV) {
-        Complex current(double rootRe, double rootIm) {
-            return openV.subtract(new Complex(rootRe, rootIm)).divide(innerOhm.add(rodsOhm));
+    /** The healthy voltages at every node at the frequency the sweep is set to. */
+    private void carry(Feed feed, Sweep sweep, Loops loops, double[] re, double[] im) {
+        sweep.carry(feed.rootV().getReal(), feed.rootV().getImaginary(), re, im);
+        if (!tree.loops.isEmpty()) {
+            sweep.back();
+            loops.close(re, im);
         }
-    }
-
-    private Feed feed(Sweep sweep, int k) {
-        sweep.frequency(k);
-        Complex s = spectrum.at(k);
-        Source source = circuit.source();
-        Complex inner = s.multiply(source.henryH())
-                .add(source.ohm())
-                .add(s.multiply(source.faradF()).reciprocal());
-        Complex across = s.multiply(source.terminalF().orElse(0))
-                .add(source.bleedOhm().isPresent() ? 1 / source.bleedOhm().getAsDouble() : 0);
-        Complex lost = inner.multiply(across).add(1);
-        Complex openV = s.reciprocal().multiply(source.chargedV()).divide(lost);
-        inner = inner.divide(lost);
-        Complex rods = new Complex(circuit.earthOhm());
-        if (circuit.earthTied() && first != null) {
-            rods = rods.multiply(first.share()[k].negate().add(1));
-        }
-        Complex behind = inner.add(rods);
-        Complex fence = new Complex(sweep.fenceRe(), sweep.fenceIm());
-        Complex root = openV.divide(behind.multiply(fence).add(1));
-        Complex seen = behind.reciprocal();
-        sweep.source(seen.getReal(), seen.getImaginary());
-        return new Feed(openV, inner, rods, root);
     }
 
     /**
-     * Peaks at the places when each of many shunts stands alone, from the healthy answer by one change: {@code V_m − Z(m,x)
-     * V(x) / (R + Z(x,x))}.
+     * Peaks at the places when the same fence is fed by others: the fence is gone through once for all of them.
      *
-     * @param shunts all on the places given to the solver as well
-     * @return volts by shunt and place
+     * @return volts by supply and place; 0 without a wire
      */
-    public double[][] withEach(List<Fault> shunts, List<Place> meters) {
+    public double[][] peaks(List<Supply> others) {
         int n = spectrum.count();
-        double[][][] re = new double[shunts.size()][meters.size()][n];
-        double[][][] im = new double[shunts.size()][meters.size()][n];
+        double[][] peaks = new double[others.size()][places.size()];
+        if (tree.segments == 0) {
+            return peaks;
+        }
+        double[][][] re = new double[others.size()][places.size()][n];
+        double[][][] im = new double[others.size()][places.size()][n];
+        Sweep sweep = new Sweep(tree, tables);
+        Loops loops = new Loops(tree, sweep);
+        double[] vRe = new double[tree.segments + 1];
+        double[] vIm = new double[tree.segments + 1];
+        for (int k = 0; k < n; k++) {
+            sweep.frequency(k);
+            for (int s = 0; s < others.size(); s++) {
+                carry(feed(others.get(s), sweep, k), sweep, loops, vRe, vIm);
+                for (int i = 0; i < node.length; i++) {
+                    re[s][i][k] = vRe[node[i]];
+                    im[s][i][k] = vIm[node[i]];
+                }
+            }
+        }
+        Transform transform = new Transform(spectrum);
+        for (int s = 0; s < others.size(); s++) {
+            for (int i = 0; i < node.length; i += 2) {
+                int next = Math.min(i + 1, node.length - 1);
+                transform.toTime(re[s][i], im[s][i], re[s][next], im[s][next]);
+                peaks[s][i] = transform.peak().value();
+                peaks[s][next] = transform.otherPeak().value();
+            }
+        }
+        return peaks;
+    }
+
+    /** The fence as a load at one of the places sees it, with what that load does to others. */
+    public Terminal terminal(Place at, List<Place> meters) {
+        Terminal terminal = new Terminal(spectrum, meters.size() + 2);
+        int here = tree.node(at);
+        int[] meter = meters.stream().mapToInt(tree::node).toArray();
         Sweep sweep = new Sweep(tree, tables);
         Loops loops = new Loops(tree, sweep);
         double[] vRe = new double[tree.segments + 1];
         double[] vIm = new double[tree.segments + 1];
         double[] zRe = new double[tree.segments + 1];
         double[] zIm = new double[tree.segments + 1];
-        int[] at = shunts.stream().mapToInt(f -> tree.node(f.at())).toArray();
-        double[] perRe = new double[at.length];
-        double[] perIm = new double[at.length];
-        for (int k = 0; k < n; k++) {
-            Feed feed = feed(sweep, k);
+        for (int k = 0; k < spectrum.count(); k++) {
+            sweep.frequency(k);
+            Feed feed = feed(own(), sweep, k);
             sweep.carry(feed.rootV().getReal(), feed.rootV().getImaginary(), vRe, vIm);
             sweep.back();
             loops.close(vRe, vIm);
-            for (int x = 0; x < at.length; x++) {
-                loops.self(at[x]);
-                double bRe = loops.selfRe + shunts.get(x).ohm();
-                double bIm = loops.selfIm;
-                double inv = 1 / (bRe * bRe + bIm * bIm);
-                perRe[x] = (vRe[at[x]] * bRe + vIm[at[x]] * bIm) * inv;
-                perIm[x] = (vIm[at[x]] * bRe - vRe[at[x]] * bIm) * inv;
+            loops.column(here, zRe, zIm);
+            terminal.set(0, k, vRe[here], vIm[here], zRe[here], zIm[here]);
+            for (int m = 0; m < meter.length; m++) {
+                terminal.set(m + 1, k, vRe[meter[m]], vIm[meter[m]], zRe[meter[m]], zIm[meter[m]]);
             }
-            for (int m = 0; m < meters.size(); m++) {
-                int meter = tree.node(meters.get(m));
-                loops.column(meter, zRe, zIm);
-                for (int x = 0; x < at.length; x++) {
-                    re[x][m][k] = vRe[meter] - (zRe[at[x]] * perRe[x] - zIm[at[x]] * perIm[x]);
-                    im[x][m][k] = vIm[meter] - (zRe[at[x]] * perIm[x] + zIm[at[x]] * perRe[x]);
-                }
-            }
+            Complex rods = feed.current(vRe[0], vIm[0]).multiply(feed.rodsOhm());
+            Complex moved = feed.rodsPerRoot().multiply(new Complex(-zRe[0], -zIm[0]));
+            terminal.set(
+                    meter.length + 1, k, rods.getReal(), rods.getImaginary(), moved.getReal(), moved.getImaginary());
         }
-        double[][] peaks = new double[at.length][meters.size()];
-        double[] a = new double[transform.shown()];
-        double[] b = new double[transform.shown()];
-        for (int x = 0; x < at.length; x++) {
-            for (int m = 0; m < meters.size(); m += 2) {
-                int next = Math.min(m + 1, meters.size() - 1);
-                transform.toTime(re[x][m], im[x][m], re[x][next], im[x][next], a, b);
-                peaks[x][m] = transform.peak(a).value();
-                peaks[x][next] = transform.peak(b).value();
-            }
+        return terminal;
+    }
+
+    /**
+     * Peaks at the meters when each of many faults stands alone, by one change to the healthy answer. A break stands where its run
+     * has some way to go yet; one at a run's end parts nothing, as everywhere.
+     *
+     * @param faults and meters all on the places given to the solver as well
+     * @return volts by fault and meter
+     */
+    public double[][] withEach(List<Fault> faults, List<Place> meters) {
+        double[][] all = new double[faults.size()][];
+        for (int from = 0; from < all.length; from += OneFault.AT_ONCE) {
+            int to = Math.min(all.length, from + OneFault.AT_ONCE);
+            OneFault some = new OneFault(tree, tables, spectrum, faults.subList(from, to), meters);
+            double[][] peaks = some.peaks((k, sweep) -> feed(own(), sweep, k));
+            System.arraycopy(peaks, 0, all, from, peaks.length);
         }
-        return peaks;
+        return all;
     }
 }

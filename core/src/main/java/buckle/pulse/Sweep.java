@@ -1,5 +1,7 @@
 package buckle.pulse;
 
+import org.hipparchus.complex.Complex;
+
 /**
  * The whole tree at one frequency. Each segment is an exact lossy line in decaying exponentials, so that no length is too long.
  * From leaf to root the admittance seen down the tree, from root to leaf the one seen back; a voltage is then carried along by
@@ -230,6 +232,37 @@ final class Sweep {
         double inv = 1 / (yRe * yRe + yIm * yIm);
         into.selfRe = yRe * inv;
         into.selfIm = -yIm * inv;
+    }
+
+    /** Admittance that a voltage in series with the beginning of segment {@code i} sees, without loops. */
+    Complex cut(int i) {
+        int s = tree.start[i];
+        Complex ahead = new Complex(inRe[i], inIm[i]);
+        Complex behind = new Complex(backRe[s] + downRe[s] - inRe[i], backIm[s] + downIm[s] - inIm[i]);
+        Complex both = ahead.add(behind);
+        return both.isZero() ? Complex.ZERO : ahead.multiply(behind).divide(both);
+    }
+
+    /** Current into the beginning of segment {@code i}; where the ends cannot tell, what its load takes. */
+    void currentIn(int i, double[] vRe, double[] vIm, double[] out) {
+        LineTable t = tables[tree.type[i]];
+        int s = tree.start[i];
+        double e2Re = eRe[i] * eRe[i] - eIm[i] * eIm[i];
+        double e2Im = 2 * eRe[i] * eIm[i];
+        double oneRe = 1 - e2Re;
+        double oneIm = -e2Im;
+        double size = oneRe * oneRe + oneIm * oneIm;
+        if (size < 1e-24 || tree.seriesOhm[i] != 0) {
+            out[0] = vRe[s] * inRe[i] - vIm[s] * inIm[i];
+            out[1] = vRe[s] * inIm[i] + vIm[s] * inRe[i];
+            return;
+        }
+        double nRe = (vRe[s] * (1 + e2Re) - vIm[s] * e2Im) - 2 * (eRe[i] * vRe[i + 1] - eIm[i] * vIm[i + 1]);
+        double nIm = (vRe[s] * e2Im + vIm[s] * (1 + e2Re)) - 2 * (eRe[i] * vIm[i + 1] + eIm[i] * vRe[i + 1]);
+        double qRe = (nRe * oneRe + nIm * oneIm) / size;
+        double qIm = (nIm * oneRe - nRe * oneIm) / size;
+        out[0] = qRe * t.waveRe()[k] - qIm * t.waveIm()[k];
+        out[1] = qRe * t.waveIm()[k] + qIm * t.waveRe()[k];
     }
 
     /** Current out of the end of segment {@code i}, from the voltages at its ends; of a segment without length its load's. */

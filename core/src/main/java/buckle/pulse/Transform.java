@@ -1,12 +1,10 @@
 package buckle.pulse;
 
-import org.hipparchus.transform.DftNormalization;
-import org.hipparchus.transform.FastFourierTransformer;
-import org.hipparchus.transform.TransformType;
+import java.util.Arrays;
 
 /**
- * From damped frequencies back to time: {@code v(t) = e^(σt) (Δω/π) Re[V₀/2 + Σ V_k e^(jω_k t)]}, by fast Fourier transform, two
- * signals at once. The end of the window is amplified most, so only its first part is looked at.
+ * From damped frequencies back to time: {@code v(t) = e^(σt) (Δω/π) Re[V₀/2 + Σ V_k e^(jω_k t)]}, two signals at once. The end of
+ * the window is amplified most, so only its first part is looked at. Holds its own room: one for each thread.
  */
 final class Transform {
     private static final double LOOKED_AT = 0.6;
@@ -16,7 +14,7 @@ final class Transform {
     private final int shown;
     private final double stepS;
     private final double[] gain;
-    private final double[][] work;
+    private final Fourier fourier;
 
     Transform(Spectrum spectrum) {
         size = SAMPLES_PER_FREQUENCY * spectrum.count();
@@ -24,55 +22,87 @@ final class Transform {
         stepS = spectrum.windowS() / size;
         gain = new double[shown];
         for (int i = 0; i < shown; i++) {
-            gain[i] = size * Math.exp(spectrum.sigma() * i * stepS) * spectrum.stepRadPerS() / Math.PI;
+            gain[i] = Math.exp(spectrum.sigma() * i * stepS) * spectrum.stepRadPerS() / Math.PI;
         }
-        work = new double[2][size];
-    }
-
-    int shown() {
-        return shown;
+        fourier = new Fourier(size);
     }
 
     double stepS() {
         return stepS;
     }
 
-    /** Two signals of time from two spectra. */
-    void toTime(double[] aRe, double[] aIm, double[] bRe, double[] bIm, double[] a, double[] b) {
-        double[] re = work[0];
-        double[] im = work[1];
-        java.util.Arrays.fill(re, 0);
-        java.util.Arrays.fill(im, 0);
+    /** Two signals of time from two spectra; {@link #one} and {@link #other} give them until the next. */
+    void toTime(double[] aRe, double[] aIm, double[] bRe, double[] bIm) {
+        double[] re = fourier.re();
+        double[] im = fourier.im();
+        int n = aRe.length;
         re[0] = aRe[0] / 2;
         im[0] = bRe[0] / 2;
-        for (int k = 1; k < aRe.length; k++) {
+        for (int k = 1; k < n; k++) {
             re[k] = (aRe[k] - bIm[k]) / 2;
             im[k] = (aIm[k] + bRe[k]) / 2;
             re[size - k] = (aRe[k] + bIm[k]) / 2;
             im[size - k] = (bRe[k] - aIm[k]) / 2;
         }
-        FastFourierTransformer.transformInPlace(work, DftNormalization.STANDARD, TransformType.INVERSE);
-        for (int i = 0; i < shown; i++) {
-            a[i] = re[i] * gain[i];
-            b[i] = im[i] * gain[i];
-        }
+        Arrays.fill(re, n, size - n + 1, 0);
+        Arrays.fill(im, n, size - n + 1, 0);
+        fourier.toTime();
     }
 
-    /** The highest value and its time, between samples by a parabola. */
-    Peak peak(double[] v) {
+    double[] one() {
+        return shown(fourier.re());
+    }
+
+    double[] other() {
+        return shown(fourier.im());
+    }
+
+    private double[] shown(double[] from) {
+        double[] to = new double[shown];
+        for (int i = 0; i < shown; i++) {
+            to[i] = from[i] * gain[i];
+        }
+        return to;
+    }
+
+    /** The highest value of the first signal and its time. */
+    Peak peak() {
+        return peak(fourier.re());
+    }
+
+    /** The same of the second one. */
+    Peak otherPeak() {
+        return peak(fourier.im());
+    }
+
+    /** Largest size of the second signal, whatever its sign. */
+    double otherLargest() {
+        double most = 0;
+        double[] x = fourier.im();
+        for (int i = 0; i < shown; i++) {
+            most = Math.max(most, Math.abs(x[i] * gain[i]));
+        }
+        return most;
+    }
+
+    /** Between samples by a parabola. */
+    private Peak peak(double[] x) {
         int best = 0;
+        double most = x[0] * gain[0];
         for (int i = 1; i < shown; i++) {
-            if (v[i] > v[best]) {
+            double v = x[i] * gain[i];
+            if (v > most || v != v) {
+                most = v;
                 best = i;
             }
         }
         if (best == 0 || best == shown - 1) {
-            return new Peak(v[best], best * stepS);
+            return new Peak(most, best * stepS);
         }
-        double left = v[best - 1];
-        double right = v[best + 1];
-        double bend = left - 2 * v[best] + right;
+        double left = x[best - 1] * gain[best - 1];
+        double right = x[best + 1] * gain[best + 1];
+        double bend = left - 2 * most + right;
         double shift = bend < 0 ? (left - right) / (2 * bend) : 0;
-        return new Peak(v[best] - (left - right) * shift / 4, (best + shift) * stepS);
+        return new Peak(most - (left - right) * shift / 4, (best + shift) * stepS);
     }
 }

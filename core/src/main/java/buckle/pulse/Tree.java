@@ -30,6 +30,7 @@ final class Tree {
     final int firstType;
 
     private final Map<Place, Integer> nodes = new HashMap<>();
+    private final Map<Place, Integer> after = new HashMap<>();
 
     private record Piece(int start, double lengthM, int type, double seriesOhm) {}
 
@@ -64,10 +65,13 @@ final class Tree {
             int node = run.parent().map(far::get).orElse(0);
             double series = run.open() ? Double.POSITIVE_INFINITY : 0;
             double from = 0;
+            Place last = new Place(run.id(), 0);
             List<Fault> own = faults.get(run.id());
             for (double at : cuts.get(run.id())) {
                 if (at > 0 || run.lengthM() == 0) {
+                    after.put(last, pieces.size());
                     pieces.add(new Piece(node, at - from, kind, series));
+                    last = new Place(run.id(), at);
                     node = pieces.size();
                     series = 0;
                     from = at;
@@ -108,6 +112,12 @@ final class Tree {
             throw new IllegalArgumentException("place " + place + " was not asked for");
         }
         return node;
+    }
+
+    /** Segment that leads on from a place along its own run, -1 at the run's end. */
+    int after(Place place) {
+        node(place);
+        return after.getOrDefault(place, -1);
     }
 
     /** The longest way from the energizer, along the wire. */

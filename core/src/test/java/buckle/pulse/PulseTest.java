@@ -8,7 +8,11 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Random;
 import org.hipparchus.complex.Complex;
+import org.hipparchus.transform.DftNormalization;
+import org.hipparchus.transform.FastFourierTransformer;
+import org.hipparchus.transform.TransformType;
 import org.junit.jupiter.api.Test;
 
 /** The solver against textbook results and against itself done another way. */
@@ -56,21 +60,100 @@ class PulseTest {
         }
     }
 
-    /** Superposition: one change to the healthy answer is the full solution, with and without a closed loop. */
-    @Test
-    void aShuntByOneChangeIsTheWholeSolution() {
+    private static List<Run> ring() {
         List<Run> ring = new ArrayList<>(branched());
         ring.set(2, new Run("c", Optional.of("a"), 1000, steel(5e-8), false, Optional.of("b")));
-        List<Place> meters = List.of(new Place("a", 0), new Place("b", 600), new Place("c", 500));
-        for (List<Run> runs : List.of(branched(), ring)) {
-            Fault shunt = new Fault(Fault.Kind.SHUNT, new Place("c", 700), 900);
-            List<Place> all = new ArrayList<>(meters);
-            all.add(shunt.at());
-            double[] quick = new PulseSolver(tree(runs, List.of()), all).withEach(List.of(shunt), meters)[0];
-            Solution full = PulseSolver.solve(tree(runs, List.of(shunt)), meters);
-            for (int i = 0; i < meters.size(); i++) {
-                assertThat(quick[i] / full.answers().get(i).peakV()).isCloseTo(1, within(1e-9));
+        return ring;
+    }
+
+    /** Superposition: one change to the healthy answer is the full solution: shunt and break, with and without a closed loop. */
+    @Test
+    void aFaultByOneChangeIsTheWholeSolution() {
+        List<Place> meters = List.of(new Place("a", 0), new Place("b", 600), new Place("c", 500), new Place("c", 900));
+        Place here = new Place("c", 700);
+        List<Fault> faults = List.of(
+                new Fault(Fault.Kind.SHUNT, here, 900),
+                new Fault(Fault.Kind.BREAK, here, 3000),
+                new Fault(Fault.Kind.BREAK, here, Double.POSITIVE_INFINITY),
+                new Fault(Fault.Kind.BREAK, new Place("a", 0), 150),
+                new Fault(Fault.Kind.BREAK, new Place("b", 600), 150),
+                new Fault(Fault.Kind.SHUNT, new Place("a", 800), 60));
+        List<Place> all = new ArrayList<>(meters);
+        faults.forEach(f -> all.add(f.at()));
+        for (List<Run> runs : List.of(branched(), ring())) {
+            double[][] quick = new PulseSolver(tree(runs, List.of()), all).withEach(faults, meters);
+            Solution healthy = PulseSolver.solve(tree(runs, List.of()), meters);
+            for (int x = 0; x < faults.size(); x++) {
+                Solution full = PulseSolver.solve(tree(runs, List.of(faults.get(x))), meters);
+                for (int i = 0; i < meters.size(); i++) {
+                    double v = full.answers().get(i).peakV();
+                    // A meter at the place of a break at a run's beginning reads before it either way.
+                    assertThat(quick[x][i])
+                            .as("%s seen at %s", faults.get(x), meters.get(i))
+                            .isCloseTo(v, within(1e-9 * healthy.answers().get(i).peakV()));
+                }
             }
+        }
+    }
+
+    /** Any load at a place from the fence seen there once: the whole solution again, and so are the rods; and other supplies. */
+    @Test
+    void loadsAndSuppliesAreTheWholeSolution() {
+        Place far = new Place("b", 600);
+        Place begin = new Place("a", 0);
+        for (List<Run> runs : List.of(branched(), ring())) {
+            PulseSolver solver = new PulseSolver(tree(runs, List.of()), List.of(far, begin));
+            Terminal terminal = solver.terminal(far, List.of(begin));
+            for (double ohm : new double[] {50, 2000}) {
+                Solution full = PulseSolver.solve(
+                        tree(runs, List.of(new Fault(Fault.Kind.SHUNT, far, ohm))), List.of(far, begin));
+                List<Double> quick = terminal.peaksUnder(ohm, 0);
+                assertThat(quick.getFirst() / full.answers().get(1).peakV()).isCloseTo(1, within(1e-9));
+                assertThat(quick.getLast() / full.earthTerminalV()).isCloseTo(1, within(1e-9));
+                assertThat(terminal.under(ohm).peakV()
+                                / full.answers().getFirst().peakV())
+                        .isCloseTo(1, within(2e-3));
+            }
+            Source weak = new Source(6000, 5e-8, 3e-3, 300, OptionalDouble.of(6000), OptionalDouble.of(5e-10));
+            List<Supply> supplies = List.of(new Supply(THREE_J, 10), new Supply(THREE_J, 200), new Supply(weak, 25));
+            double[][] peaks = new PulseSolver(tree(runs, List.of()), List.of(far, begin), supplies).peaks(supplies);
+            for (int s = 0; s < supplies.size(); s++) {
+                Circuit fed = tree(runs, List.of())
+                        .with(supplies.get(s).source())
+                        .withEarth(supplies.get(s).earthOhm());
+                Solution full = PulseSolver.solve(fed, List.of(far, begin));
+                assertThat(peaks[s][0] / full.answers().getFirst().peakV()).isCloseTo(1, within(2e-3));
+                assertThat(peaks[s][1] / full.answers().get(1).peakV()).isCloseTo(1, within(2e-3));
+            }
+        }
+    }
+
+    /** Source: the transform of the library Hipparchus, and the plain sum. */
+    @Test
+    void theTransformIsTheLibrarysAndThePlainSum() {
+        for (int size = 8; size <= 4096; size *= 2) {
+            Fourier fourier = new Fourier(size);
+            double[][] library = new double[2][size];
+            Random random = new Random(size);
+            for (int k = 0; k < size; k++) {
+                boolean middle = k >= size / 4 && k < 3 * size / 4;
+                fourier.re()[k] = library[0][k] = middle ? 0 : random.nextGaussian();
+                fourier.im()[k] = library[1][k] = middle ? 0 : random.nextGaussian();
+            }
+            double[] re = fourier.re().clone();
+            double[] im = fourier.im().clone();
+            fourier.toTime();
+            FastFourierTransformer.transformInPlace(library, DftNormalization.STANDARD, TransformType.INVERSE);
+            for (int n = 0; n < size; n++) {
+                assertThat(fourier.re()[n]).isCloseTo(size * library[0][n], within(1e-9));
+                assertThat(fourier.im()[n]).isCloseTo(size * library[1][n], within(1e-9));
+            }
+            double sum = 0;
+            for (int k = 0; k < size; k++) {
+                double angle = 2 * Math.PI * k * 3 / size;
+                sum += re[k] * Math.cos(angle) - im[k] * Math.sin(angle);
+            }
+            assertThat(fourier.re()[3]).isCloseTo(sum, within(1e-9));
         }
     }
 
