@@ -1,6 +1,6 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Electrics, Plate } from '@/api/types'
+import type { Electrics, Plan, Plate } from '@/api/types'
 import EarthSheet from '@/features/electrics/EarthSheet.vue'
 import EnergizerSheet from '@/features/electrics/EnergizerSheet.vue'
 import PulseSheet from '@/features/electrics/PulseSheet.vue'
@@ -8,6 +8,7 @@ import SupplySheet from '@/features/electrics/SupplySheet.vue'
 import WhatIfSheet from '@/features/electrics/WhatIfSheet.vue'
 import { useElectrics } from '@/features/electrics/useElectrics'
 import { energyText, ohmText } from '@/features/electrics/words'
+import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import { pulseFeatures } from '@/features/plan/pulseFeatures'
 import { openJob, stubs as base } from './openJob'
 
@@ -20,6 +21,7 @@ const plate = (name: string, out500J: number): Plate => ({
   v500: 5000,
   v100: null,
   perMinute: 45,
+  price: null,
 })
 const point = (stationM: number, likelyV: number, met: 'MET' | 'WARN' | 'BROKEN' = 'MET') => ({
   lineId: 'line-1',
@@ -238,6 +240,40 @@ describe('earth, supply and what-ifs', () => {
       'next to nothing',
     ])
     expect([19.6, 1250, 126_000].map(ohmText)).toEqual(['20 Ω', '1.3 kΩ', '126 kΩ'])
+  })
+})
+
+describe('the weakest point in the ledger', () => {
+  it('follows lightly while another stage is open and holds to the energizer while something moves', async () => {
+    const { job, sent, answers } = openJob()
+    answers['/api/electrics'] = { electrics: { ...electrics(), findings: [] } }
+    vi.useFakeTimers()
+    const asked = () => sent.filter((s) => s.path === '/api/electrics')
+    const ledger = mount(LedgerPanel, { global: { stubs } })
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(asked().map((s) => (s.body as { depth: string }).depth)).toEqual(['CURVE'])
+    const figure = ledger.find('[data-test=figure-weakest]')
+    expect(figure.text()).toContain('5.1 kV')
+    expect(figure.text()).toContain('met')
+    await figure.find('button').trigger('click')
+    expect(figure.text()).toContain('at 656 ft of Square, needed 4.5 kV')
+    expect(figure.text()).toContain('generic 3 J, as recommended')
+
+    const before = asked().length
+    job.change((p) => ({ ...p, spec: { ...p.spec, power: { ...p.spec.power, growth: 'HEAVY' } } }))
+    await vi.advanceTimersByTimeAsync(1000)
+    const bodies = asked()
+      .slice(before)
+      .map((s) => (s.body as { plan: Plan }).plan.spec.power.energizer?.name ?? null)
+    expect(bodies).toEqual(['generic 3 J', null])
+
+    const stage = useElectrics()
+    const end = stage.follow()
+    await vi.advanceTimersByTimeAsync(1000)
+    const depths = asked().slice(before + 2)
+    expect(depths.map((s) => (s.body as { depth: string }).depth)).toEqual(['CURVE', 'ALL'])
+    end()
+    ledger.unmount()
   })
 })
 

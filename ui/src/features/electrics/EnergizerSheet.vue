@@ -15,7 +15,16 @@ const chosen = computed(() => power.value.energizer?.name ?? '')
 const choose = (plate: Plate | null) => setPower({ energizer: plate })
 
 /** A plate of one's own. */
-const own = ref({ name: '', storedJ: '', out500J: '', openKv: '', v500Kv: '' })
+const own = ref({
+  name: '',
+  storedJ: '',
+  out500J: '',
+  openKv: '',
+  v500Kv: '',
+  v100Kv: '',
+  perMinute: '45',
+  price: '',
+})
 const refused = ref('')
 function take() {
   const number = (text: string) => Number(text.trim().replace(',', '.'))
@@ -23,8 +32,13 @@ function take() {
   const out500J = number(own.value.out500J)
   const openV = number(own.value.openKv) * 1000
   const v500 = number(own.value.v500Kv) * 1000
-  if (![storedJ, out500J, openV, v500].every((n) => n > 0)) {
-    refused.value = 'Give stored and output joules, and both kilovolts, as the plate has them.'
+  const perMinute = number(own.value.perMinute)
+  const given = (text: string) => (text.trim() === '' ? null : number(text))
+  const v100 = given(own.value.v100Kv)
+  const price = given(own.value.price)
+  if (![storedJ, out500J, openV, v500, perMinute, v100 ?? 1, 1 + (price ?? 0)].every((n) => n > 0)) {
+    refused.value =
+      'Give stored and output joules, both kilovolts and pulses a minute, as the plate has them; 100 Ω and price only if known.'
     return
   }
   refused.value = ''
@@ -34,8 +48,9 @@ function take() {
     out500J,
     openV,
     v500,
-    v100: null,
-    perMinute: 45,
+    v100: v100 === null ? null : v100 * 1000,
+    perMinute,
+    price,
   })
 }
 const need = computed(() => props.electrics.needV)
@@ -61,6 +76,7 @@ const need = computed(() => props.electrics.needV)
           <th class="right">heavy growth</th>
           <th>need {{ need === null ? '' : `${kvText(need)} kV` }}</th>
           <th class="right">draws</th>
+          <th class="right">price</th>
           <th class="right">rod by G4</th>
         </tr>
       </thead>
@@ -90,13 +106,14 @@ const need = computed(() => props.electrics.needV)
             {{ c.metHeavy === 'MET' ? 'met, heavy too' : `${metWords[c.met]} as set` }}
           </td>
           <td class="right number">{{ c.drawW.toFixed(1) }} W</td>
+          <td class="right number">{{ c.plate.price === null ? '–' : c.plate.price.toFixed(0) }}</td>
           <td class="right number">{{ lengthText(c.rodM, job.units) }}</td>
         </tr>
       </tbody>
     </table>
     <p class="small quiet-text">
-      Peaks at the weakest point of this fence. These energizers are of no maker, made up to plan with; the
-      plate of the one you buy decides. Feed the fence from a certified energizer only.
+      Peaks at the weakest point of this fence. These energizers are of no maker, made up to plan with, prices
+      and all; plate and price of the one you buy decide. Feed the fence from a certified energizer only.
       <RuleChips :rules="['C1', 'C12']" />
     </p>
     <div class="row">
@@ -115,6 +132,9 @@ const need = computed(() => props.electrics.needV)
       <label>into 500 Ω, J<input v-model="own.out500J" inputmode="decimal" data-test="plate-out" /></label>
       <label>open, kV<input v-model="own.openKv" inputmode="decimal" data-test="plate-open" /></label>
       <label>at 500 Ω, kV<input v-model="own.v500Kv" inputmode="decimal" data-test="plate-500" /></label>
+      <label>at 100 Ω, kV<input v-model="own.v100Kv" inputmode="decimal" placeholder="if given" /></label>
+      <label>pulses a minute<input v-model="own.perMinute" inputmode="decimal" /></label>
+      <label>price<input v-model="own.price" inputmode="decimal" placeholder="if known" /></label>
       <v-btn type="submit" data-test="take-plate">Try it</v-btn>
     </form>
     <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
@@ -134,7 +154,7 @@ const need = computed(() => props.electrics.needV)
 <style scoped>
 .plate {
   display: grid;
-  grid-template-columns: 1.4fr 1fr 1fr 1fr 1fr auto;
+  grid-template-columns: repeat(3, 1fr);
   gap: 8px;
   align-items: end;
 }

@@ -6,6 +6,8 @@ import { withSpec } from '@/features/job/planEdit'
 import { latestOnly } from '@/shared/latest'
 
 const SETTLED_MS = 350
+/** Between two curves while something moves on another stage. */
+const LIGHT_MS = 250
 const NOTHING_TRIED: Trial = { open: [], loads: [] }
 
 const electrics = shallowRef<Electrics | null>(null)
@@ -15,6 +17,8 @@ const failed = ref('')
 const pending = ref(false)
 /** Job the answer belongs to. */
 let ofJob = ''
+/** Whether the stage of the electrics is open. */
+let staged = false
 
 interface Order {
   jobId: string
@@ -22,6 +26,8 @@ interface Order {
   land: Land
   trial: Trial
   depth: 'CURVE' | 'ALL'
+  /** Whether the energizer that was recommended before is held to. */
+  held: boolean
 }
 
 const compute = latestOnly(
@@ -33,8 +39,12 @@ const compute = latestOnly(
     const before = electrics.value
     if (now && before && order.depth === 'CURVE' && ofJob === order.jobId) {
       // What only a whole answer has is kept until the next one comes.
-      const { candidates, recommended, whatIfs, reserveSays, reserve, earth } = before
-      electrics.value = { ...now, candidates, recommended, whatIfs, reserveSays, reserve, earth }
+      const { candidates, recommended, whatIfs, reserveSays, reserve, earth, assumed } = before
+      electrics.value = {
+        ...now,
+        ...{ candidates, recommended, whatIfs, reserveSays, reserve, earth, assumed },
+        chosen: order.held ? before.chosen : now.chosen,
+      }
     } else {
       electrics.value = now
     }
@@ -52,13 +62,19 @@ export function useElectrics() {
   const job = useJob()
   let settled: ReturnType<typeof setTimeout> | undefined
 
-  function order(depth: Order['depth']) {
-    if (job.plan && job.land && job.design)
-      compute({ jobId: job.id, plan: job.plan, land: job.land, trial: trial.value, depth })
+  function order(depth: Order['depth'], tried: Trial, moving: boolean) {
+    if (!job.plan || !job.land) return
+    // While something moves, the energizer that was recommended is held to.
+    const known = moving && ofJob === job.id ? electrics.value?.energizer : undefined
+    const chosen = job.plan.spec.power.energizer
+    const held = !chosen && !!known
+    const plan = held
+      ? withSpec(job.plan, { power: { ...job.plan.spec.power, energizer: known! } })
+      : job.plan
+    compute({ jobId: job.id, plan, land: job.land, trial: tried, depth, held })
   }
 
-  /** Keeps the answer up to date while the stage is open: the curve at once, the rest when nothing moves. */
-  function follow() {
+  const forgetOtherJobs = () =>
     watch(
       () => job.id,
       () => {
@@ -66,18 +82,52 @@ export function useElectrics() {
         trial.value = NOTHING_TRIED
       },
     )
+
+  /** Keeps the answer up to date while the stage is open: the curve at once, the rest when nothing moves. */
+  function follow() {
+    staged = true
+    forgetOtherJobs()
     watch(
-      () => [job.design, trial.value],
+      () => [job.plan, job.land, trial.value],
       () => {
-        if (!job.design) return
+        if (!job.plan) return
         pending.value = true
-        if (electrics.value) order('CURVE')
+        if (electrics.value) order('CURVE', trial.value, true)
         clearTimeout(settled)
-        settled = setTimeout(() => order('ALL'), electrics.value ? SETTLED_MS : 0)
+        settled = setTimeout(() => order('ALL', trial.value, false), electrics.value ? SETTLED_MS : 0)
       },
       { immediate: true },
     )
-    return () => clearTimeout(settled)
+    return () => {
+      staged = false
+      clearTimeout(settled)
+    }
+  }
+
+  /** Keeps the curve up to date while another stage is open, now and then while something moves, with nothing tried out. */
+  function followLightly() {
+    let soon: ReturnType<typeof setTimeout> | undefined
+    forgetOtherJobs()
+    watch(
+      () => [job.plan, job.land],
+      () => {
+        if (!job.plan || staged) return
+        if (electrics.value)
+          soon ??= setTimeout(() => {
+            soon = undefined
+            if (!staged) order('CURVE', NOTHING_TRIED, true)
+          }, LIGHT_MS)
+        clearTimeout(settled)
+        settled = setTimeout(() => {
+          if (!staged) order('CURVE', NOTHING_TRIED, false)
+        }, SETTLED_MS)
+      },
+      { immediate: true },
+    )
+    return () => {
+      clearTimeout(soon)
+      clearTimeout(settled)
+    }
   }
 
   const power = computed(() => job.plan!.spec.power)
@@ -94,5 +144,17 @@ export function useElectrics() {
   const dropLoad = (i: number) =>
     (trial.value = { ...trial.value, loads: trial.value.loads.filter((_, k) => k !== i) })
 
-  return { electrics, trial, failed, pending, power, setPower, toggle, addLoad, dropLoad, follow }
+  return {
+    electrics,
+    trial,
+    failed,
+    pending,
+    power,
+    setPower,
+    toggle,
+    addLoad,
+    dropLoad,
+    follow,
+    followLightly,
+  }
 }

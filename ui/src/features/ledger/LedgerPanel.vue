@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Finding } from '@/api/types'
+import { useWeakest } from '@/features/electrics/useWeakest'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
 import { stationText } from '@/shared/units'
 
 const job = useJob()
 const open = ref<string | null>(null)
-const figures = computed(() => job.design?.ledger ?? [])
+const weakest = useWeakest()
+const figures = computed(() => [...(job.design?.ledger ?? []), ...(weakest.value ? [weakest.value] : [])])
 const order = { WARN: 0, NOTE: 1, CAUTION: 2 }
 const findings = computed(() =>
   [...(job.design?.layout.findings ?? [])].sort((a, b) => order[a.severity] - order[b.severity]),

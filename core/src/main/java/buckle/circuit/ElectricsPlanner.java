@@ -44,9 +44,9 @@ public final class ElectricsPlanner {
 
     /** How much is worked out. */
     public enum Depth {
-        /** Curve, range and sections: while something is dragged. */
+        /** The likely curve and its sections, while something is dragged: low and high are the same. */
         CURVE,
-        /** Also energizers compared, earth, battery and what-ifs. */
+        /** Also the range, energizers compared, earth, battery and what-ifs. */
         ALL
     }
 
@@ -72,6 +72,7 @@ public final class ElectricsPlanner {
         List<Spot> ends = Spots.ends(layout);
         Optional<Plate> own = power.energizer();
         own.flatMap(Plate::contradiction).ifPresent(why -> warn("E7", why + " The recommended one is reckoned with."));
+        own.flatMap(Plate::doubt).ifPresent(why -> warn("E7", why));
         boolean usable = own.isPresent() && own.get().contradiction().isEmpty();
         List<Candidate> candidates = depth == Depth.ALL || !usable ? candidates(ends) : List.of();
         Optional<Candidate> recommended =
@@ -84,7 +85,7 @@ public final class ElectricsPlanner {
         if (!middle.solution().solved()) {
             return unsolved(middle.solution().says(), plate, usable);
         }
-        Range range = new Range(solver, likely, trial, spots, middle);
+        Range range = depth == Depth.ALL ? new Range(solver, likely, trial, spots, middle) : Range.none(middle);
         List<PulsePoint> points = points(spots, middle, range);
         List<SectionPulse> sections = sections(points, middle);
         Optional<PulsePoint> weakest =

@@ -24,11 +24,20 @@ final class Range {
 
     private record Fed(Conditions fence, List<Supply> by) {}
 
-    Range(Solver solver, Conditions likely, Trial trial, List<Spot> spots, Solved solved) {
-        middle = new double[spots.size()];
+    private Range(Solved solved) {
+        middle = new double[solved.at().size()];
         for (int i = 0; i < middle.length; i++) {
             middle[i] = solved.volts(i);
         }
+    }
+
+    /** Nothing moved: low and high are the middle. */
+    static Range none(Solved solved) {
+        return new Range(solved);
+    }
+
+    Range(Solver solver, Conditions likely, Trial trial, List<Spot> spots, Solved solved) {
+        this(solved);
         double leak = Values.V13_LEAK_FACTOR;
         double soil = Values.V13_SOIL_FACTOR;
         double earth = Values.V13_EARTH_FACTOR;

@@ -17,20 +17,29 @@ public final class Energizers {
 
     private Energizers() {}
 
+    /** Their prices are made up as they are. */
     public static final List<Plate> GENERIC = List.of(
-            plate("0.1 J", 0.14, 0.1, 7000, 2400),
-            plate("0.25 J", 0.35, 0.25, 7500, 3400),
-            plate("0.5 J", 0.7, 0.5, 8000, 4000),
-            plate("1 J", 1.35, 1, 8000, 4600),
-            plate("2 J", 2.7, 2, 8000, 5000),
-            plate("3 J", 4, 3, 8200, 5300),
-            plate("5 J", 6.8, 5, 8600, 5800),
-            plate("8 J", 11, 8, 9000, 6200),
-            plate("12 J", 16.5, 12, 9500, 6600),
-            plate("20 J", 27, 20, 10000, 7000));
+            plate("0.1 J", 0.14, 0.1, 7000, 2400, 90),
+            plate("0.25 J", 0.35, 0.25, 7500, 3400, 120),
+            plate("0.5 J", 0.7, 0.5, 8000, 4000, 150),
+            plate("1 J", 1.35, 1, 8000, 4600, 190),
+            plate("2 J", 2.7, 2, 8000, 5000, 260),
+            plate("3 J", 4, 3, 8200, 5300, 330),
+            plate("5 J", 6.8, 5, 8600, 5800, 450),
+            plate("8 J", 11, 8, 9000, 6200, 640),
+            plate("12 J", 16.5, 12, 9500, 6600, 860),
+            plate("20 J", 27, 20, 10000, 7000, 1250));
 
-    private static Plate plate(String size, double storedJ, double out500J, double openV, double v500) {
-        return new Plate("generic " + size, storedJ, out500J, openV, v500, OptionalDouble.empty(), PER_MINUTE);
+    private static Plate plate(String size, double storedJ, double out500J, double openV, double v500, double price) {
+        return new Plate(
+                "generic " + size,
+                storedJ,
+                out500J,
+                openV,
+                v500,
+                OptionalDouble.empty(),
+                PER_MINUTE,
+                OptionalDouble.of(price));
     }
 
     /** Power modes and what they take. */

@@ -12,9 +12,17 @@ import org.hipparchus.analysis.solvers.BracketingNthOrderBrentSolver;
  * @param openV peak without load
  * @param v500 peak at 500 ohm
  * @param v100 peak at 100 ohm, a check when given
+ * @param price as asked, in whatever money the job is reckoned in
  */
 public record Plate(
-        String name, double storedJ, double out500J, double openV, double v500, OptionalDouble v100, double perMinute) {
+        String name,
+        double storedJ,
+        double out500J,
+        double openV,
+        double v500,
+        OptionalDouble v100,
+        double perMinute,
+        OptionalDouble price) {
     /** The load that plates speak of. Source: IEC 60335-2-76, from memory. */
     public static final double REFERENCE_OHM = 500;
 
@@ -22,6 +30,8 @@ public record Plate(
     private static final double MOST_HENRY = 5;
     /** Share of what could stand at 500 ohm without a coil that a plate may say. */
     private static final double REACHED = 0.995;
+    /** How far a voltage at 100 ohm may lie from what the rest of the plate gives; ours. */
+    private static final double AGREES = 0.15;
 
     public Plate {
         Strand.require(storedJ > 0 && storedJ <= 200, "stored energy of " + storedJ + " J is not between 0 and 200 J");
@@ -29,6 +39,8 @@ public record Plate(
         Strand.require(openV >= 500 && openV <= 30_000, "open voltage " + openV + " V is not between 0.5 and 30 kV");
         Strand.require(v500 > 0 && v500 <= 30_000, "voltage at 500 Ω of " + v500 + " V is not between 0 and 30 kV");
         Strand.require(perMinute > 0 && perMinute <= 120, perMinute + " pulses a minute are not between 0 and 120");
+        Strand.require(
+                price.orElse(0) >= 0 && price.orElse(0) <= 1e6, "a price of " + price + " is not from 0 to 1,000,000");
     }
 
     /**
@@ -64,6 +76,19 @@ public record Plate(
                     + Math.round(MOST_HENRY) + " H: no energizer has one.");
         }
         return Optional.empty();
+    }
+
+    /** Where a given voltage at 100 ohm and the rest of the plate part by more than they should; one of them is off. */
+    public Optional<String> doubt() {
+        if (v100.isEmpty() || contradiction().isPresent()) {
+            return Optional.empty();
+        }
+        double fitted = peakAt100V();
+        return Math.abs(v100.getAsDouble() / fitted - 1) <= AGREES
+                ? Optional.empty()
+                : Optional.of("The plate says " + Math.round(v100.getAsDouble())
+                        + " V at 100 Ω; from its other numbers " + Math.round(fitted)
+                        + " V would stand there. Short or overgrown fences are reckoned by those.");
     }
 
     private static double beside(double ohm, Damping damping) {

@@ -162,8 +162,12 @@ class CircuitTest {
     /** The range is the root of the squares of what each assumption does (V13). */
     @Test
     void theRangeIsMadeOfItsAssumptions() {
-        Electrics e = electrics(spec(), Trial.NONE, Depth.CURVE, straight());
+        Electrics e = electrics(spec(), Trial.NONE, Depth.ALL, straight());
+        PulsePoint quick =
+                electrics(spec(), Trial.NONE, Depth.CURVE, straight()).weakest().orElseThrow();
+        assertThat(quick.lowV()).isEqualTo(quick.likelyV()).isEqualTo(quick.highV());
         PulsePoint w = e.weakest().orElseThrow();
+        assertThat(w.likelyV()).isCloseTo(quick.likelyV(), within(1e-6));
         double down = 0;
         double up = 0;
         for (Electrics.Assumed a : e.assumed()) {
@@ -208,7 +212,7 @@ class CircuitTest {
         assertThat(e.candidates()).filteredOn(Electrics.Candidate::over5J).hasSize(3);
         assertThat(e.reserve().orElseThrow()).isGreaterThan(1);
         assertThat(e.whatIfs()).extracting(Electrics.WhatIf::name).contains("as planned", "one more cut-out");
-        Plate wrong = new Plate("wrong", 2, 3, 8000, 5000, OptionalDouble.empty(), 45);
+        Plate wrong = new Plate("wrong", 2, 3, 8000, 5000, OptionalDouble.empty(), 45, OptionalDouble.empty());
         Spec spec = Spec.usual();
         Electrics other =
                 electrics(spec.with(spec.power().with(Optional.of(wrong))), Trial.NONE, Depth.CURVE, straight());

@@ -192,16 +192,23 @@ class PulseTest {
     /** The worked example of the model: 3 J, 2.2 J into 500 Ω, 8 kV open, 5.2 kV at 500 Ω; ½CV² is the stored energy. */
     @Test
     void aPlateBecomesItsSource() {
-        Plate plate = new Plate("p", 3, 2.2, 8000, 5200, OptionalDouble.empty(), 45);
+        Plate plate = new Plate("p", 3, 2.2, 8000, 5200, OptionalDouble.empty(), 45, OptionalDouble.empty());
         Source s = plate.source(Plate.Damping.NONE);
         assertThat(s.faradF()).isCloseTo(93.75e-9, within(1e-12));
         assertThat(s.ohm()).isCloseTo(181.82, within(0.01));
         assertThat(s.henryH()).isCloseTo(2.3074e-3, within(1e-6));
         assertThat(plate.peakAt100V()).isCloseTo(2012, within(1.0));
+        assertThat(plate.doubt()).isEmpty();
+        assertThat(new Plate("p", 3, 2.2, 8000, 5200, OptionalDouble.of(2100), 45, OptionalDouble.empty()).doubt())
+                .isEmpty();
+        assertThat(new Plate("p", 3, 2.2, 8000, 5200, OptionalDouble.of(3500), 45, OptionalDouble.empty()).doubt())
+                .hasValueSatisfying(why -> assertThat(why).contains("3500", "2012"));
         assertThat(s.storedJ()).isCloseTo(3, within(1e-9));
-        assertThat(new Plate("x", 2, 2.2, 8000, 5200, OptionalDouble.empty(), 45).contradiction())
+        assertThat(new Plate("x", 2, 2.2, 8000, 5200, OptionalDouble.empty(), 45, OptionalDouble.empty())
+                        .contradiction())
                 .hasValueSatisfying(why -> assertThat(why).contains("no energizer does"));
-        assertThat(new Plate("x", 3, 2.2, 8000, 7000, OptionalDouble.empty(), 45).contradiction())
+        assertThat(new Plate("x", 3, 2.2, 8000, 7000, OptionalDouble.empty(), 45, OptionalDouble.empty())
+                        .contradiction())
                 .isPresent();
     }
 

@@ -47,6 +47,9 @@ public final class ElectricsCsv {
             row("energizer", name, "", "", "weakest, heavy growth", c.heavyV(), "V");
             row("energizer", name, "", "", "output at 500 ohm", c.plate().out500J(), "J");
             row("energizer", name, "", "", "power drawn", c.drawW(), "W");
+            if (c.plate().price().isPresent()) {
+                row("energizer", name, "", "", "price", c.plate().price().getAsDouble(), "");
+            }
         }
         for (Electrics.WhatIf w : e.whatIfs()) {
             row("what if", w.name(), "", "", "weakest", w.weakestV(), "V");

@@ -3,6 +3,9 @@ package buckle.exchange;
 import buckle.circuit.Electrics;
 import buckle.circuit.Electrics.Candidate;
 import buckle.layout.Finding;
+import buckle.pulse.Plate;
+import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.util.Locale;
 import java.util.Map;
 
@@ -10,10 +13,14 @@ import java.util.Map;
 public final class EnergizerPdf {
     private final StringBuilder html = new StringBuilder();
 
-    private EnergizerPdf() {}
+    private final UnitSystem units;
 
-    public static byte[] write(String job, Electrics e, Paper paper) {
-        EnergizerPdf pdf = new EnergizerPdf();
+    private EnergizerPdf(UnitSystem units) {
+        this.units = units;
+    }
+
+    public static byte[] write(String job, UnitSystem units, Electrics e, Paper paper) {
+        EnergizerPdf pdf = new EnergizerPdf(units);
         pdf.page(job, e, paper);
         return Pdf.render(pdf.html.toString(), Map.of());
     }
@@ -35,8 +42,8 @@ public final class EnergizerPdf {
         e.weakest()
                 .ifPresent(w -> paragraph(String.format(
                         Locale.ROOT,
-                        "Weakest point: %.0f m along %s, likely %.1f kV, between %.1f and %.1f kV%s. %s",
-                        w.stationM(),
+                        "Weakest point: %s along %s, likely %.1f kV, between %.1f and %.1f kV%s. %s",
+                        Lengths.text(w.stationM(), units),
                         w.lineId(),
                         w.likelyV() / 1000,
                         w.lowV() / 1000,
@@ -49,10 +56,10 @@ public final class EnergizerPdf {
                                 : "",
                         e.reserveSays())));
         html.append(
-                "<h2>Compared on this fence</h2><table><tr><th>Energizer</th><th>Into 500 Ω, J</th><th>Clean, kV</th><th>As planned, kV</th><th>Heavy growth, kV</th><th>Draws, W</th><th>Ground rod by G4, m</th></tr>");
+                "<h2>Compared on this fence</h2><table><tr><th>Energizer</th><th>Into 500 Ω, J</th><th>Clean, kV</th><th>As planned, kV</th><th>Heavy growth, kV</th><th>Draws, W</th><th>Price</th><th>Ground rod by G4</th></tr>");
         e.candidates().forEach(this::candidate);
         html.append(
-                "</table><p class='s'>Peaks at the weakest point. Energizers of no maker, invented to plan with; the supplier's plate decides.</p>");
+                "</table><p class='s'>Peaks at the weakest point. Energizers of no maker, invented to plan with, their prices too; the supplier's plate and price decide.</p>");
         html.append("<h2>Earth</h2>");
         paragraph(String.format(
                 Locale.ROOT,
@@ -90,7 +97,7 @@ public final class EnergizerPdf {
     private void candidate(Candidate c) {
         html.append(String.format(
                 Locale.ROOT,
-                "<tr%s><td>%s%s</td><td>%s%s</td><td>%.1f</td><td>%.1f</td><td>%.1f</td><td>%.1f</td><td>%.1f</td></tr>",
+                "<tr%s><td>%s%s</td><td>%s%s</td><td>%.1f</td><td>%.1f</td><td>%.1f</td><td>%.1f</td><td>%s</td><td>%s</td></tr>",
                 c.recommended() ? " class='pick'" : "",
                 Pdf.text(c.plate().name()),
                 c.recommended() ? ", recommended" : "",
@@ -100,7 +107,14 @@ public final class EnergizerPdf {
                 c.likelyV() / 1000,
                 c.heavyV() / 1000,
                 c.drawW(),
-                c.rodM()));
+                price(c.plate()),
+                Lengths.text(c.rodM(), units)));
+    }
+
+    private static String price(Plate plate) {
+        return plate.price().isPresent()
+                ? String.format(Locale.ROOT, "%.0f", plate.price().getAsDouble())
+                : "–";
     }
 
     private void paragraph(String text) {

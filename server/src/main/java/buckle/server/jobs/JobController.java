@@ -280,13 +280,16 @@ class JobController {
                 job.row(),
                 "energizer.pdf",
                 "application/pdf",
-                EnergizerPdf.write(job.row().name(), electrics(job), paper));
+                EnergizerPdf.write(job.row().name(), job.plan().spec().units(), electrics(job), paper));
     }
 
     private static Electrics electrics(Whole job) {
         return ElectricsPlanner.of(
                         job.plan(), job.design().layout(), job.around(), Trial.NONE, ElectricsPlanner.Depth.ALL)
-                .orElseThrow();
+                .orElseThrow(() -> new BadInput(
+                        "electrics.empty",
+                        "layout",
+                        "There is no fence yet: draw a line, then its pulse can be worked out."));
     }
 
     private Whole laidOut(UUID id) {
