@@ -195,6 +195,7 @@ export function plan(): Plan {
         panelW: 30,
         tiltDeg: 60,
         sunshineShare: 0.4,
+        insulators: 'SOUND',
         darkDays: 7,
       },
     },

@@ -22,6 +22,16 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
       </select>
     </label>
     <label
+      >Insulators are
+      <select
+        :value="power.insulators"
+        data-test="insulators"
+        @change="setPower({ insulators: value($event) as Spec['power']['insulators'] })"
+      >
+        <option v-for="i in choices?.insulators" :key="i.id" :value="i.id">{{ i.text }}</option>
+      </select>
+    </label>
+    <label
       >The ground is <RuleChips :rules="['G12']" />
       <select
         :value="power.ground"
@@ -41,7 +51,8 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
 <style scoped>
 .conditions {
   display: grid;
-  grid-template-columns: 1fr 1fr;
+  grid-template-columns: repeat(auto-fit, minmax(100px, 1fr));
+  align-items: end;
   gap: 0 12px;
   padding-bottom: 8px;
   margin-bottom: 12px;

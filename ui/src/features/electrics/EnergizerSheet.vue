@@ -70,14 +70,13 @@ const need = computed(() => props.electrics.needV)
       <thead>
         <tr>
           <th>Energizer</th>
-          <th class="right">at 500 Ω</th>
-          <th class="right">clean</th>
+          <th class="right">clean, kV</th>
           <th class="right">as set</th>
-          <th class="right">heavy growth</th>
-          <th>need {{ need === null ? '' : `${kvText(need)} kV` }}</th>
-          <th class="right">draws</th>
+          <th class="right">heavy</th>
+          <th>need {{ need === null ? '' : kvText(need) }}</th>
+          <th class="right">W</th>
+          <th class="right">rods</th>
           <th class="right">price</th>
-          <th class="right">rod by G4</th>
         </tr>
       </thead>
       <tbody>
@@ -95,25 +94,29 @@ const need = computed(() => props.electrics.needV)
             >
               <span class="dot" :class="{ on: c.plate.name === chosen }" />{{ c.plate.name }}
             </button>
+            <span v-if="!c.plate.name.includes(`${c.plate.out500J} J`)" class="small quiet-text">
+              {{ c.plate.out500J }} J</span
+            >
             <b v-if="c.recommended" class="small"> recommended</b>
             <span v-if="c.over5J" class="small weak"> over 5 J <RuleChips :rules="['C13']" /></span>
           </td>
-          <td class="right number">{{ c.plate.out500J }} J</td>
-          <td class="right number">{{ kvText(c.cleanV) }} kV</td>
-          <td class="right number">{{ kvText(c.likelyV) }} kV</td>
-          <td class="right number">{{ kvText(c.heavyV) }} kV</td>
-          <td :class="c.metHeavy">
-            {{ c.metHeavy === 'MET' ? 'met, heavy too' : `${metWords[c.met]} as set` }}
+          <td class="right number">{{ kvText(c.cleanV) }}</td>
+          <td class="right number" :class="c.met">{{ kvText(c.likelyV) }}</td>
+          <td class="right number" :class="c.metHeavy">{{ kvText(c.heavyV) }}</td>
+          <td :class="c.met">
+            {{ c.metHeavy === 'MET' ? 'met, heavy too' : metWords[c.met] }}
           </td>
-          <td class="right number">{{ c.drawW.toFixed(1) }} W</td>
-          <td class="right number">{{ c.plate.price === null ? '–' : c.plate.price.toFixed(0) }}</td>
+          <td class="right number">{{ c.drawW.toFixed(1) }}</td>
           <td class="right number">{{ lengthText(c.rodM, job.units) }}</td>
+          <td class="right number">{{ c.plate.price === null ? '–' : c.plate.price.toFixed(0) }}</td>
         </tr>
       </tbody>
     </table>
     <p class="small quiet-text">
-      Peaks at the weakest point of this fence. These energizers are of no maker, made up to plan with, prices
-      and all; plate and price of the one you buy decide. Feed the fence from a certified energizer only.
+      Peaks at the weakest point of this fence with the wires clean, as set above and heavily overgrown;
+      joules are what a pulse leaves in 500 ohm, W the mean draw in the chosen mode, rods their length by
+      school G4. These energizers are of no maker, made up to plan with, prices and all; plate and price of
+      the one you buy decide. Feed the fence from a certified energizer only.
       <RuleChips :rules="['C1', 'C12']" />
     </p>
     <div class="row">

@@ -5,7 +5,7 @@ import type { AtPoint, Electrics } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
 import { latestOnly } from '@/shared/latest'
-import { kvText, lengthText } from '@/shared/units'
+import { kvText, lengthText, stationText } from '@/shared/units'
 import PulseChart from './PulseChart.vue'
 import { useElectrics } from './useElectrics'
 import { energyText, metWords, ohmText } from './words'
@@ -97,7 +97,7 @@ function load() {
 
 <template>
   <div>
-    <h2>The pulse at {{ lengthText(station, job.units) }} of {{ lineName(lineId) }}</h2>
+    <h2>The pulse at {{ stationText(station, job.units) }} of {{ lineName(lineId) }}</h2>
     <p class="small quiet-text">
       Point anywhere on plan or ribbon, or step with <kbd>,</kbd> and <kbd>.</kbd>
     </p>

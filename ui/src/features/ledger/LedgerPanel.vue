@@ -9,7 +9,11 @@ import { stationText } from '@/shared/units'
 const job = useJob()
 const open = ref<string | null>(null)
 const weakest = useWeakest()
-const figures = computed(() => [...(job.design?.ledger ?? []), ...(weakest.value ? [weakest.value] : [])])
+const figures = computed(() => {
+  const all = [...(job.design?.ledger ?? [])]
+  if (weakest.value) all.splice(all.findIndex((f) => f.key === 'wire') + 1, 0, weakest.value)
+  return all
+})
 const order = { WARN: 0, NOTE: 1, CAUTION: 2 }
 const findings = computed(() =>
   [...(job.design?.layout.findings ?? [])].sort((a, b) => order[a.severity] - order[b.severity]),

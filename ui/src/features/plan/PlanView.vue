@@ -16,6 +16,10 @@ const props = defineProps<{ editable: boolean; preview?: Position[][]; pulse?: E
 const job = useJob()
 const plan = useTool()
 const { tool, drawFor, choose, fits, fit } = plan
+/** Beside the pulse only what bears on it. */
+const offered = computed(() =>
+  props.pulse === undefined ? tools : tools.filter((t) => ['select', 'cutOut', 'energizer'].includes(t.id)),
+)
 const { look } = useLook()
 const host = ref<HTMLElement>()
 const hint = ref('')
@@ -113,7 +117,7 @@ useKeys((e) => {
     />
     <div v-if="editable" class="tools" role="toolbar" aria-label="Plan tools">
       <button
-        v-for="t in tools"
+        v-for="t in offered"
         :key="t.id"
         :aria-pressed="tool === t.id"
         :data-test="`tool-${t.id}`"

@@ -74,6 +74,7 @@ function mark(at: Position, sign: string, color: string, c: Palette): Feature {
     new Style({
       text: new Text({
         text: sign,
+        declutterMode: 'none',
         font: '13px sans-serif',
         fill: new Fill({ color }),
         stroke: new Stroke({ color: c.paper, width: 3 }),
@@ -110,7 +111,9 @@ export function landShapes(
     const svg = POINTS[f.kind] ?? '<circle cx="12" cy="12" r="7"/>'
     const box = `<svg xmlns="http://www.w3.org/2000/svg" width="20" height="20" viewBox="0 0 24 24" fill="${c.paper}" stroke="${color}" stroke-width="2">${svg}</svg>`
     const styles = [
-      new Style({ image: new Icon({ src: `data:image/svg+xml,${encodeURIComponent(box)}` }) }),
+      new Style({
+        image: new Icon({ declutterMode: 'none', src: `data:image/svg+xml,${encodeURIComponent(box)}` }),
+      }),
       text(label, c, 13, 0, 'left', color),
     ]
     if (selected) styles.push(symbol.ring(c))

@@ -10,7 +10,7 @@ import type { FenceLine, LineLayout, Position, Section } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
 import { placeAt } from './geometry'
 import { landShapes } from './landStyles'
-import { palette, symbol, text, type Palette } from './symbols'
+import { palette, symbol, text, type Palette, labelRank } from './symbols'
 
 type Job = ReturnType<typeof useJob>
 type Project = (at: Position) => Position
@@ -111,6 +111,7 @@ function spots(job: Job, project: Project, colors: Palette): Feature[] {
   if (all.length === 0) return []
   const cross = new Style({
     image: new RegularShape({
+      declutterMode: 'none',
       points: 4,
       radius: 5,
       radius2: 0,
@@ -142,7 +143,7 @@ function corners(job: Job, line: FenceLine, laid: LineLayout | undefined, projec
         : undefined
     const styles = laid ? [] : [symbol.strong(colors, 5.5)]
     if (selected) styles.push(symbol.ring(colors))
-    if (post) styles.push(text(post.label, colors, -13, -10))
+    if (post) styles.push(text(post.label, colors, -13, -10, 'center', colors.ink, labelRank.corner))
     return styles.length > 0 ? [styled(new Point(project(at[i]!)), ...styles)] : []
   })
 }
@@ -162,12 +163,15 @@ function items(job: Job, line: FenceLine, laid: LineLayout | undefined, project:
         : new Stroke({ color: colors.hot, width: 2, lineDash: [2, 4] })
     features.push(styled(new LineString(gate.kind === 'SWING' ? leaf : [from, to]), new Style({ stroke })))
     const middle = [(from[0]! + to[0]!) / 2, (from[1]! + to[1]!) / 2]
-    const styles = [text(gate.name, colors, 0, 18)]
+    const styles = [text(gate.name, colors, 0, 18, 'center', colors.ink, labelRank.place)]
     if (isSelected('gate', gate.id)) styles.push(symbol.ring(colors))
     features.push(styled(new Point(middle), ...styles))
   }
   for (const cutOut of laid?.cutOuts ?? []) {
-    const styles = [symbol.cutOut(colors), text(cutOut.name, colors, 12, 16, 'left')]
+    const styles = [
+      symbol.cutOut(colors),
+      text(cutOut.name, colors, 12, 16, 'left', colors.ink, labelRank.place),
+    ]
     if (isSelected('cutOut', cutOut.id)) styles.push(symbol.ring(colors))
     features.push(styled(new Point(project(placeAt(line, laid!, cutOut.stationM).at)), ...styles))
   }
@@ -191,7 +195,10 @@ function feed(job: Job, project: Project, colors: Palette): Feature[] {
       ),
     )
   }
-  const styles = [symbol.energizer(colors), text(energizer.name, colors, 16, 1, 'left')]
+  const styles = [
+    symbol.energizer(colors),
+    text(energizer.name, colors, 16, 1, 'left', colors.ink, labelRank.feed),
+  ]
   if (layout?.feed)
     styles.push(
       symbol.rods(colors),
@@ -202,6 +209,7 @@ function feed(job: Job, project: Project, colors: Palette): Feature[] {
         25,
         'left',
         colors.earth,
+        labelRank.feed,
       ),
     )
   if (job.selected?.kind === 'energizer') styles.push(symbol.ring(colors))

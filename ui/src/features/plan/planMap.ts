@@ -70,7 +70,12 @@ export function createPlanMap(
     layers: [
       gridLayer(() => unitM(job.units)),
       underlayLayer(() => job.land?.underlays ?? [], project),
-      new VectorLayer({ source: fence, updateWhileAnimating: true, updateWhileInteracting: true }),
+      new VectorLayer({
+        source: fence,
+        updateWhileAnimating: true,
+        updateWhileInteracting: true,
+        declutter: true,
+      }),
       postLayer(() => job.design?.layout, project),
       new VectorLayer({ source: over, updateWhileInteracting: true }),
       new VectorLayer({ source: draft, updateWhileInteracting: true }),

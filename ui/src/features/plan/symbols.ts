@@ -39,7 +39,11 @@ export function palette(element: HTMLElement): Palette {
 function drawing(svg: string, color: string, size: number, shift: [number, number] = [0, 0]): Style {
   const box = `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 24 24" fill="none" stroke="${color}" stroke-width="2">${svg}</svg>`
   return new Style({
-    image: new Icon({ src: `data:image/svg+xml,${encodeURIComponent(box)}`, displacement: shift }),
+    image: new Icon({
+      declutterMode: 'none',
+      src: `data:image/svg+xml,${encodeURIComponent(box)}`,
+      displacement: shift,
+    }),
   })
 }
 
@@ -48,6 +52,7 @@ export const symbol = {
   strong: (c: Palette, radius: number) =>
     new Style({
       image: new RegularShape({
+        declutterMode: 'none',
         points: 4,
         angle: Math.PI / 4,
         radius: radius * 1.3,
@@ -74,9 +79,16 @@ export const symbol = {
     drawing('<path d="M12 2v12M9 11l3 3 3-3M5 15h14M8 19h8M10.5 22.5h3"/>', c.earth, 20, [0, -26]),
   ring: (c: Palette) =>
     new Style({
-      image: new CircleStyle({ radius: 12, stroke: new Stroke({ color: c.accent, width: 2.5 }) }),
+      image: new CircleStyle({
+        declutterMode: 'none',
+        radius: 12,
+        stroke: new Stroke({ color: c.accent, width: 2.5 }),
+      }),
     }),
 }
+
+/** Where names would cover each other, the higher one stays; signs and posts always do. */
+export const labelRank = { feature: 1, place: 2, corner: 3, feed: 4 }
 
 export function text(
   value: string,
@@ -85,8 +97,10 @@ export function text(
   y: number,
   align: CanvasTextAlign = 'center',
   color = c.ink,
+  rank = labelRank.feature,
 ): Style {
   return new Style({
+    zIndex: rank,
     text: new Text({
       text: value,
       font: "13px 'Atkinson Hyperlegible', sans-serif",

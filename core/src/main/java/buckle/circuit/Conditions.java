@@ -1,6 +1,7 @@
 package buckle.circuit;
 
 import buckle.pulse.Plate;
+import buckle.spec.Insulators;
 import buckle.spec.Overgrowth;
 import buckle.spec.Power;
 
@@ -16,6 +17,7 @@ import buckle.spec.Power;
 public record Conditions(
         Plate plate,
         Overgrowth growth,
+        Insulators insulators,
         Power.GroundState ground,
         double leakFactor,
         double soilFactor,
@@ -24,34 +26,47 @@ public record Conditions(
         double earthFactor,
         Plate.Damping damping) {
     public static Conditions likely(Plate plate, Power power) {
-        return likely(plate, power.growth(), power.ground());
+        return new Conditions(
+                plate, power.growth(), power.insulators(), power.ground(), 1, 1, 100, 1, 1, Plate.Damping.LIKELY);
     }
 
-    public static Conditions likely(Plate plate, Overgrowth growth, Power.GroundState ground) {
-        return new Conditions(plate, growth, ground, 1, 1, 100, 1, 1, Plate.Damping.LIKELY);
+    Conditions with(Overgrowth other) {
+        return new Conditions(
+                plate, other, insulators, ground, leakFactor, soilFactor, steelMuR, voltFactor, earthFactor, damping);
+    }
+
+    Conditions with(Power.GroundState other) {
+        return new Conditions(
+                plate, growth, insulators, other, leakFactor, soilFactor, steelMuR, voltFactor, earthFactor, damping);
     }
 
     Conditions withLeak(double factor) {
-        return new Conditions(plate, growth, ground, factor, soilFactor, steelMuR, voltFactor, earthFactor, damping);
+        return new Conditions(
+                plate, growth, insulators, ground, factor, soilFactor, steelMuR, voltFactor, earthFactor, damping);
     }
 
     Conditions withSoil(double factor) {
-        return new Conditions(plate, growth, ground, leakFactor, factor, steelMuR, voltFactor, earthFactor, damping);
+        return new Conditions(
+                plate, growth, insulators, ground, leakFactor, factor, steelMuR, voltFactor, earthFactor, damping);
     }
 
     Conditions withSteel(double muR) {
-        return new Conditions(plate, growth, ground, leakFactor, soilFactor, muR, voltFactor, earthFactor, damping);
+        return new Conditions(
+                plate, growth, insulators, ground, leakFactor, soilFactor, muR, voltFactor, earthFactor, damping);
     }
 
     Conditions withVolts(double factor) {
-        return new Conditions(plate, growth, ground, leakFactor, soilFactor, steelMuR, factor, earthFactor, damping);
+        return new Conditions(
+                plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, factor, earthFactor, damping);
     }
 
     Conditions withEarth(double factor) {
-        return new Conditions(plate, growth, ground, leakFactor, soilFactor, steelMuR, voltFactor, factor, damping);
+        return new Conditions(
+                plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, voltFactor, factor, damping);
     }
 
     Conditions with(Plate.Damping other) {
-        return new Conditions(plate, growth, ground, leakFactor, soilFactor, steelMuR, voltFactor, earthFactor, other);
+        return new Conditions(
+                plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, voltFactor, earthFactor, other);
     }
 }

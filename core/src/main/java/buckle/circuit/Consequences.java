@@ -115,7 +115,7 @@ final class Consequences {
                         feed.rods(),
                         feed.rodM(),
                         solver.feedSoilOhmM(s),
-                        solver.fence(Conditions.likely(likely.plate(), likely.growth(), s), Trial.NONE),
+                        solver.fence(likely.with(s), Trial.NONE),
                         far));
             }
         }

@@ -91,6 +91,17 @@ public final class ElectricsPlanner {
         Optional<PulsePoint> weakest =
                 points.stream().filter(p -> p.likelyV() > 0).min(Comparator.comparingDouble(PulsePoint::likelyV));
         judgeNeed(weakest, middle);
+        points.stream()
+                .max(Comparator.comparingDouble(PulsePoint::likelyV))
+                .filter(p -> p.likelyV() > Values.V6_MOST_V)
+                .ifPresent(p -> findings.add(Finding.at(
+                        "V6",
+                        Severity.NOTE,
+                        p.lineId(),
+                        p.stationM(),
+                        "Here " + kv(p.likelyV())
+                                + " are reckoned, more than is met with in practice: a light fence rings up,"
+                                + " and how far the energizer damps that is assumed until readings tell.")));
         if (plate.out500J() > Energizers.MUCH_J) {
             findings.add(Finding.ofJob(
                     "C13",
@@ -268,6 +279,7 @@ public final class ElectricsPlanner {
                 .parallel()
                 .map(growth -> weakestV(plates, growth, ends))
                 .toList();
+        double oneRodM = layout.feed().orElseThrow().rodM();
         List<Candidate> tried = new ArrayList<>();
         for (int i = 0; i < plates.size(); i++) {
             Plate plate = plates.get(i);
@@ -280,7 +292,7 @@ public final class ElectricsPlanner {
                     heavy,
                     Met.of(likely, needV),
                     Met.of(heavy, needV),
-                    plate.out500J() * Values.G4_ROD_M_PER_J,
+                    Math.max(oneRodM, plate.out500J() * Values.G4_ROD_M_PER_J),
                     Energizers.drawW(plate, power.mode(), 0.5),
                     plate.out500J() > Energizers.MUCH_J,
                     false));
@@ -291,7 +303,7 @@ public final class ElectricsPlanner {
     /** Of each energizer. */
     private double[] weakestV(List<Plate> plates, Overgrowth growth, List<Spot> ends) {
         Conditions likely =
-                Conditions.likely(plates.getFirst(), growth, plan.spec().power().ground());
+                Conditions.likely(plates.getFirst(), plan.spec().power()).with(growth);
         FenceCircuit fence = solver.fence(likely, Trial.NONE);
         List<Supply> supplies = plates.stream()
                 .map(p -> new Supply(p.source(likely.damping()), fence.circuit().earthOhm()))

@@ -5,6 +5,7 @@ import buckle.land.Surroundings;
 import buckle.land.Traits.Soil;
 import buckle.layout.LandSpan;
 import buckle.layout.LineLayout;
+import buckle.rulebook.Values;
 import buckle.spec.Power;
 import java.util.HashMap;
 import java.util.List;
@@ -23,12 +24,12 @@ final class Soils {
 
     static double moistOhmM(Soil soil) {
         return switch (soil) {
-            case WET -> 20;
-            case CLAY -> 50;
-            case LOAM -> 100;
-            case SAND -> 800;
-            case STONE -> 2000;
-            case FROZEN_IN_SEASON -> 150;
+            case WET -> Values.G12_WET_OHM_M;
+            case CLAY -> Values.G12_CLAY_OHM_M;
+            case LOAM -> Values.G12_LOAM_OHM_M;
+            case SAND -> Values.G12_SAND_OHM_M;
+            case STONE -> Values.G12_STONE_OHM_M;
+            case FROZEN_IN_SEASON -> Values.G12_FREEZING_OHM_M;
         };
     }
 

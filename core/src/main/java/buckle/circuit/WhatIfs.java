@@ -100,7 +100,7 @@ final class WhatIfs {
     }
 
     private Conditions heavy() {
-        return Conditions.likely(likely.plate(), Overgrowth.HEAVY, likely.ground());
+        return likely.with(Overgrowth.HEAVY);
     }
 
     private void add(String name, Solved now, Solved heavy, String says) {
@@ -158,7 +158,8 @@ final class WhatIfs {
                         "one more cut-out",
                         all.getFirst().weakestV(),
                         all.getFirst().heavyV(),
-                        "the longest section falls from " + Math.round(a.longestBeforeM()) + " m to "
-                                + Math.round(a.longestAfterM()) + " m: a fault there is found by fewer steps")));
+                        "the pulse stays as it is; the longest section falls from " + Math.round(a.longestBeforeM())
+                                + " m to " + Math.round(a.longestAfterM())
+                                + " m: a fault there is found by fewer steps")));
     }
 }

@@ -8,6 +8,7 @@ import buckle.layout.Pull;
 import buckle.material.Conductor;
 import buckle.pulse.LineType;
 import buckle.pulse.Strand;
+import buckle.rulebook.Values;
 import buckle.spec.Build;
 import buckle.spec.Overgrowth;
 import buckle.spec.Wire;
@@ -17,11 +18,6 @@ import java.util.List;
 
 /** What a metre of a line is to the pulse: its joined hot wires, its earth wires, growth and ground. */
 final class Wires {
-    /** Growth reaches a wire this low in full, one this high a tenth as much; assumed. */
-    private static final double FULL_GROWTH_M = 0.1;
-
-    private static final double LITTLE_GROWTH_M = 0.6;
-    private static final double LITTLE_GROWTH_SHARE = 0.1;
     private static final double LEAST_HEIGHT_M = 0.05;
     /** Double-insulated cable in the ground; typical values from memory. */
     static final double CABLE_FARAD_PER_M = 150e-12;
@@ -104,12 +100,10 @@ final class Wires {
 
     /** Insulators leak a little everywhere; growth reaches low hot wires more than high ones. */
     double leakSPerM(double lowestHotM) {
-        double clean = Overgrowth.CLEAN.siemensPerKm();
-        double share = Math.clamp(
-                1 - (1 - LITTLE_GROWTH_SHARE) * (lowestHotM - FULL_GROWTH_M) / (LITTLE_GROWTH_M - FULL_GROWTH_M),
-                LITTLE_GROWTH_SHARE,
-                1);
-        double growth = (conditions.growth().siemensPerKm() - clean) * share;
-        return (clean + growth) * conditions.leakFactor() / 1000;
+        double insulators = conditions.insulators().siemensPerKm();
+        double up = (lowestHotM - Values.V12_FULL_M) / (Values.V12_LITTLE_M - Values.V12_FULL_M);
+        double share = Math.clamp(1 - (1 - Values.V12_LITTLE_SHARE) * up, Values.V12_LITTLE_SHARE, 1);
+        double growth = (conditions.growth().siemensPerKm() - Overgrowth.CLEAN.siemensPerKm()) * share;
+        return (insulators + growth) * conditions.leakFactor() / 1000;
     }
 }

@@ -1,5 +1,6 @@
 package buckle.power;
 
+import buckle.rulebook.Values;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -9,10 +10,6 @@ import java.util.List;
  */
 public final class Battery {
     public static final double VOLTS = 12;
-    /** E4: kept above. */
-    public static final double KEPT_SHARE = 0.5;
-
-    private static final double STORED_SHARE = 0.75;
     private static final double LOST_PER_C = 0.01;
     private static final double FULL_AT_C = 25;
     private static final double LEAST_SHARE = 0.4;
@@ -59,12 +56,12 @@ public final class Battery {
     private static double madeAh(Plant plant, Climate climate, int day) {
         double mj = Sun.onPanelMjPerM2(climate.latitudeDeg(), day, clearness(plant, climate, day), plant.tiltDeg());
         double fullHours = mj / 3.6;
-        return fullHours * plant.panelW() * (1 - plant.dirtShare()) * STORED_SHARE / VOLTS;
+        return fullHours * plant.panelW() * (1 - plant.dirtShare()) * Values.E5_STORED_SHARE / VOLTS;
     }
 
     /** Days a full battery lasts without sun down to half charge, and to empty. */
     public static double daysToHalf(Plant plant, double temperatureC) {
-        return plant.batteryAh() * capacityShare(temperatureC) * (1 - KEPT_SHARE) / usedAhPerDay(plant);
+        return plant.batteryAh() * capacityShare(temperatureC) * (1 - Values.E4_KEPT_SHARE) / usedAhPerDay(plant);
     }
 
     public static double daysToEmpty(Plant plant, double temperatureC) {
@@ -109,7 +106,7 @@ public final class Battery {
 
     /** The smallest battery that lasts so many dark days in the coldest time above half charge. */
     public static double leastAh(double drawW, int darkDays, double coldC) {
-        return drawW * 24 / VOLTS * darkDays / (1 - KEPT_SHARE) / capacityShare(coldC);
+        return drawW * 24 / VOLTS * darkDays / (1 - Values.E4_KEPT_SHARE) / capacityShare(coldC);
     }
 
     /** The smallest panel that makes a fifth more than is used in the darkest month; infinite where no sun rises. */
@@ -120,7 +117,7 @@ public final class Battery {
                 .mapToDouble(Month::madeAhPerDay)
                 .min()
                 .orElse(0);
-        return least <= 1e-9 ? Double.POSITIVE_INFINITY : 1.2 * usedAhPerDay(plant) / least;
+        return least <= 1e-9 ? Double.POSITIVE_INFINITY : Values.E5_PANEL_SPARE * usedAhPerDay(plant) / least;
     }
 
     /** Voltage lost in a copper cable there and back. */

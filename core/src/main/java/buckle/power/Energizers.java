@@ -1,6 +1,7 @@
 package buckle.power;
 
 import buckle.pulse.Plate;
+import buckle.rulebook.Values;
 import java.util.List;
 import java.util.OptionalDouble;
 
@@ -10,10 +11,6 @@ public final class Energizers {
     public static final double MUCH_J = 5;
 
     private static final double PER_MINUTE = 45;
-    /** Share of the power drawn that reaches the capacitor; typical, from memory; with it E1's small energizer comes out. */
-    private static final double EFFICIENCY = 0.65;
-
-    private static final double ELECTRONICS_W = 0.15;
 
     private Energizers() {}
 
@@ -75,6 +72,6 @@ public final class Energizers {
     public static double drawW(Plate plate, Mode mode, double loaded) {
         double share = mode == Mode.ADAPTIVE ? 0.5 + 0.5 * Math.clamp(loaded, 0, 1) : 1;
         double pulses = plate.perMinute() / 60 * mode.pulses;
-        return mode.hours * (ELECTRONICS_W + pulses * plate.storedJ() * share / EFFICIENCY);
+        return mode.hours * (Values.E1_ELECTRONICS_W + pulses * plate.storedJ() * share / Values.E1_EFFICIENCY);
     }
 }

@@ -58,6 +58,12 @@ public final class Rulebook {
             practice("V1", "Beef cattle need 3.0 to 3.5 kV on the wire; met from 3.0 kV."),
             practice("V2", "Sheep and goats need 4.5 kV."),
             practice("V3", "A deer plot needs 3.0 kV on every wire."),
+            practice("V4", "Below 2.0 kV a wire hardly has any effect on cattle."),
+            practice("V5", "Pigs want a strong energizer: 7 kV were seen on one of 6.7 J."),
+            practice(
+                    "V6",
+                    "Monitored perimeters reach up to 10 kV on the open line; a reckoned peak above that is damped in practice."),
+            practice("V8", "A home poultry fence at 4 kV still does its work."),
             practice("V7", "1.5 to 2.0 kV means: look for a fault."),
             memory(
                     "V9",
@@ -217,7 +223,7 @@ public final class Rulebook {
                     PHYSICS),
             rule(
                     "V12",
-                    "Leakage is assumed until readings tell: 0.05 mS/km clean, 0.5 light, 3 heavy, 8 after rain where the lowest hot wire is at 0.1 m, a tenth of the growth from 0.6 m up.",
+                    "Leakage is assumed until readings tell: 0.05 mS/km with sound insulators and clean wires (aged ones 0.3, cracked ones 1.5), 0.5 in light growth, 3 in heavy, 8 after rain where the lowest hot wire is at 0.1 m, a tenth of the growth from 0.6 m up.",
                     CONVENTION),
             rule(
                     "V13",

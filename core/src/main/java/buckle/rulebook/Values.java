@@ -6,6 +6,75 @@ import java.util.OptionalDouble;
 
 /** The numbers of the rules, in SI, each named by its rule. The catalogue tells what stands behind them. */
 public final class Values {
+    /** V6: hardly more is met with in practice. */
+    public static final double V6_MOST_V = 10_000;
+
+    /** V12: leakage of a kilometre with sound insulators and nothing in the wires. */
+    public static final double V12_CLEAN_S_PER_KM = 5e-5;
+
+    /** V12: with light growth where the lowest hot wire is near the ground. */
+    public static final double V12_LIGHT_S_PER_KM = 5e-4;
+
+    /** V12: with heavy growth. */
+    public static final double V12_HEAVY_S_PER_KM = 3e-3;
+
+    /** V12: with heavy growth, wet. */
+    public static final double V12_RAIN_S_PER_KM = 8e-3;
+
+    /** V12: aged or dirty insulators, nothing in the wires. */
+    public static final double V12_AGED_S_PER_KM = 3e-4;
+
+    /** V12: cracked or makeshift insulators. */
+    public static final double V12_POOR_S_PER_KM = 1.5e-3;
+
+    /** V12: growth reaches a wire this low in full. */
+    public static final double V12_FULL_M = 0.1;
+
+    /** V12: from here up growth reaches little. */
+    public static final double V12_LITTLE_M = 0.6;
+
+    /** V12: how little. */
+    public static final double V12_LITTLE_SHARE = 0.1;
+
+    /** G12: resistivity of moist ground where it is always wet. */
+    public static final double G12_WET_OHM_M = 20;
+
+    /** G12: of moist clay. */
+    public static final double G12_CLAY_OHM_M = 50;
+
+    /** G12: of moist loam, and where no soil is drawn. */
+    public static final double G12_LOAM_OHM_M = 100;
+
+    /** G12: of moist sand. */
+    public static final double G12_SAND_OHM_M = 800;
+
+    /** G12: of stony ground. */
+    public static final double G12_STONE_OHM_M = 2000;
+
+    /** G12: of ground that freezes, while it is not frozen. */
+    public static final double G12_FREEZING_OHM_M = 150;
+
+    /** G12: dry ground, times the moist one. */
+    public static final double G12_DRY_FACTOR = 4;
+
+    /** G12: frozen ground, times the moist one. */
+    public static final double G12_FROZEN_FACTOR = 20;
+
+    /** E1: share of the power drawn that reaches the capacitor. */
+    public static final double E1_EFFICIENCY = 0.65;
+
+    /** E1: what the electronics take besides. */
+    public static final double E1_ELECTRONICS_W = 0.15;
+
+    /** E4: a battery is kept above. */
+    public static final double E4_KEPT_SHARE = 0.5;
+
+    /** E5: share of what a panel makes that a battery gives back. */
+    public static final double E5_STORED_SHARE = 0.75;
+
+    /** E5: a panel makes so many times what is used in the darkest month. */
+    public static final double E5_PANEL_SPARE = 1.2;
+
     /** V13: how far each assumption is moved, down and up. */
     public static final double V13_LEAK_FACTOR = 3;
 

@@ -1,12 +1,14 @@
 package buckle.spec;
 
+import buckle.rulebook.Values;
+
 /** What grows into the wires, and how much of the pulse it lets off: assumed conductances, the first thing readings correct. */
 public enum Overgrowth {
-    CLEAN("clean", 5e-5),
-    LIGHT("light growth", 5e-4),
-    HEAVY("heavy growth", 3e-3),
+    CLEAN("clean", Values.V12_CLEAN_S_PER_KM),
+    LIGHT("light growth", Values.V12_LIGHT_S_PER_KM),
+    HEAVY("heavy growth", Values.V12_HEAVY_S_PER_KM),
     /** Heavy growth, wet. */
-    RAIN("heavy growth after rain", 8e-3);
+    RAIN("heavy growth after rain", Values.V12_RAIN_S_PER_KM);
 
     private final String text;
     private final double siemensPerKm;

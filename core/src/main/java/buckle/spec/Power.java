@@ -4,6 +4,7 @@ import static buckle.spec.Ranges.between;
 
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
+import buckle.rulebook.Values;
 import java.util.Optional;
 
 /**
@@ -11,6 +12,7 @@ import java.util.Optional;
  *
  * @param energizer empty until one is chosen: the recommended one is reckoned with
  * @param growth what is in the wires
+ * @param insulators what state they are in
  * @param ground how wet the ground is
  * @param rodApartM between ground rods
  * @param sunshineShare of the hours of daylight, mean of the year
@@ -19,6 +21,7 @@ import java.util.Optional;
 public record Power(
         Optional<Plate> energizer,
         Overgrowth growth,
+        Insulators insulators,
         GroundState ground,
         Supply supply,
         Energizers.Mode mode,
@@ -32,6 +35,7 @@ public record Power(
     public static final Power USUAL = new Power(
             Optional.empty(),
             Overgrowth.LIGHT,
+            Insulators.SOUND,
             GroundState.MOIST,
             Supply.MAINS,
             Energizers.Mode.FULL,
@@ -53,8 +57,8 @@ public record Power(
     /** State of the ground in a season; the factor on its resistivity is assumed. */
     public enum GroundState {
         MOIST("moist", 1),
-        DRY("dry", 4),
-        FROZEN("frozen", 20);
+        DRY("dry", Values.G12_DRY_FACTOR),
+        FROZEN("frozen", Values.G12_FROZEN_FACTOR);
 
         private final String text;
         private final double factor;
@@ -87,6 +91,7 @@ public record Power(
         return new Power(
                 plate,
                 growth,
+                insulators,
                 ground,
                 supply,
                 mode,
@@ -103,6 +108,24 @@ public record Power(
         return new Power(
                 energizer,
                 newGrowth,
+                insulators,
+                ground,
+                supply,
+                mode,
+                rodApartM,
+                rodDiameterM,
+                batteryAh,
+                panelW,
+                tiltDeg,
+                sunshineShare,
+                darkDays);
+    }
+
+    public Power with(Insulators newInsulators) {
+        return new Power(
+                energizer,
+                growth,
+                newInsulators,
                 ground,
                 supply,
                 mode,
@@ -119,6 +142,7 @@ public record Power(
         return new Power(
                 energizer,
                 growth,
+                insulators,
                 newGround,
                 supply,
                 mode,

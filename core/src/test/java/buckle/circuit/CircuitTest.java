@@ -18,7 +18,9 @@ import buckle.pulse.Run;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
+import buckle.spec.Animal;
 import buckle.spec.Decisions;
+import buckle.spec.Insulators;
 import buckle.spec.Overgrowth;
 import buckle.spec.Plan;
 import buckle.spec.Power;
@@ -272,6 +274,7 @@ class CircuitTest {
         Power small = new Power(
                 p.energizer(),
                 p.growth(),
+                p.insulators(),
                 p.ground(),
                 Power.Supply.SOLAR,
                 p.mode(),
@@ -287,6 +290,65 @@ class CircuitTest {
         assertThat(e.supply().year()).hasSize(12);
         assertThat(e.supply().daysToHalf()).isLessThan(2);
         assertThat(e.supply().leastAh()).isGreaterThan(70);
+    }
+
+    /** Source: common practice, V5, V6, V7 and V8: what was seen lies between our clean and overgrown fences of that kind. */
+    @Test
+    void whatPracticeSawLiesBetweenCleanAndOvergrown() {
+        Spec usual = Spec.usual();
+        FenceLine field = Fences.line("l", false, 0, 0, 600, 0);
+        FenceLine yard = Fences.line("l", false, 0, 0, 80, 0);
+        // V5: 7 kV on an energizer that stores 6.7 J.
+        Plate strong = Energizers.GENERIC.get(6);
+        assertThat(strong.storedJ()).isCloseTo(6.7, within(0.2));
+        Spec pigs = usual.with(List.of(Animal.PIGS), Preset.of("W5").schedule());
+        assertThat(7000.0)
+                .isBetween(
+                        weakest(pigs, strong, Overgrowth.RAIN, Trial.NONE, field),
+                        weakest(pigs, strong, Overgrowth.CLEAN, Trial.NONE, field));
+        // V8: 4 kV on a home poultry fence; ours with a small energizer stands there overgrown and with damaged
+        // insulators.
+        Spec poultry = usual.with(List.of(Animal.FOX_POULTRY), Preset.of("W11").schedule());
+        Plate small = Energizers.GENERIC.getFirst();
+        assertThat(4000.0)
+                .isBetween(
+                        weakest(
+                                poultry.with(poultry.power().with(Insulators.POOR)),
+                                small,
+                                Overgrowth.RAIN,
+                                Trial.NONE,
+                                yard),
+                        weakest(poultry, small, Overgrowth.CLEAN, Trial.NONE, yard));
+        // V7: no growth brings a sound fence to 2 kV, a fault of some 100 Ω does.
+        Plate one = Energizers.GENERIC.get(3);
+        Trial fault = new Trial(Set.of(), List.of(new Trial.TestLoad("l", 300, 120)));
+        assertThat(weakest(usual, one, Overgrowth.RAIN, Trial.NONE, field)).isGreaterThan(2000);
+        assertThat(weakest(usual, one, Overgrowth.LIGHT, fault, field)).isBetween(1500.0, 2000.0);
+        // V6: what rings over 10 kV is said to be more than practice meets.
+        Spec ringing = usual.with(usual.power().with(Optional.of(strong)).with(Overgrowth.CLEAN));
+        assertThat(electrics(ringing, Trial.NONE, Depth.CURVE, field).findings())
+                .extracting(Finding::rule)
+                .contains("V6");
+    }
+
+    /** V12: worse insulators leak more, and are one of the conditions. */
+    @Test
+    void worseInsulatorsLeaveLess() {
+        double last = Double.POSITIVE_INFINITY;
+        for (Insulators state : Insulators.values()) {
+            Spec spec = spec();
+            double v = electrics(spec.with(spec.power().with(state)), Trial.NONE, Depth.CURVE, straight())
+                    .weakest()
+                    .orElseThrow()
+                    .likelyV();
+            assertThat(v).as(state.text()).isLessThan(last);
+            last = v;
+        }
+    }
+
+    private static double weakest(Spec spec, Plate plate, Overgrowth growth, Trial trial, FenceLine line) {
+        Spec set = spec.with(spec.power().with(Optional.of(plate)).with(growth));
+        return electrics(set, trial, Depth.CURVE, line).weakest().orElseThrow().likelyV();
     }
 
     @Test

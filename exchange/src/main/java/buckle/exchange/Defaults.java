@@ -3,12 +3,14 @@ package buckle.exchange;
 import buckle.site.LineBook;
 import buckle.spec.Build;
 import buckle.spec.Decisions;
+import buckle.spec.Insulators;
 import buckle.spec.Power;
 import java.util.Map;
 import tools.jackson.databind.BeanDescription;
 import tools.jackson.databind.DeserializationConfig;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.JacksonModule;
+import tools.jackson.databind.JavaType;
 import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.deser.ValueDeserializerModifier;
 import tools.jackson.databind.deser.std.DelegatingDeserializer;
@@ -35,6 +37,17 @@ final class Defaults {
                     DeserializationConfig config, BeanDescription.Supplier bean, ValueDeserializer<?> deserializer) {
                 Object otherwise = BY_TYPE.get(bean.getBeanClass());
                 return otherwise == null ? deserializer : new Otherwise(deserializer, otherwise);
+            }
+
+            @Override
+            public ValueDeserializer<?> modifyEnumDeserializer(
+                    DeserializationConfig config,
+                    JavaType type,
+                    BeanDescription.Supplier bean,
+                    ValueDeserializer<?> deserializer) {
+                return bean.getBeanClass() == Insulators.class
+                        ? new Otherwise(deserializer, Insulators.SOUND)
+                        : deserializer;
             }
         });
     }

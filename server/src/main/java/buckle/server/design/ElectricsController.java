@@ -10,6 +10,7 @@ import buckle.power.Energizers;
 import buckle.pulse.Plate;
 import buckle.server.land.LandService;
 import buckle.site.BadInput;
+import buckle.spec.Insulators;
 import buckle.spec.Overgrowth;
 import buckle.spec.Plan;
 import buckle.spec.Power;
@@ -53,7 +54,11 @@ class ElectricsController {
 
     /** What can be chosen. */
     record PowerChoices(
-            List<Plate> energizers, List<PowerChoice> growth, List<PowerChoice> ground, List<PowerChoice> modes) {}
+            List<Plate> energizers,
+            List<PowerChoice> growth,
+            List<PowerChoice> insulators,
+            List<PowerChoice> ground,
+            List<PowerChoice> modes) {}
 
     @PostMapping("/electrics")
     @Operation(operationId = "electrics", summary = "Voltage everywhere, the energizer, the earth and the battery")
@@ -90,6 +95,9 @@ class ElectricsController {
                 Energizers.GENERIC,
                 Arrays.stream(Overgrowth.values())
                         .map(g -> new PowerChoice(g.name(), g.text()))
+                        .toList(),
+                Arrays.stream(Insulators.values())
+                        .map(i -> new PowerChoice(i.name(), i.text()))
                         .toList(),
                 Arrays.stream(Power.GroundState.values())
                         .map(g -> new PowerChoice(g.name(), g.text()))
