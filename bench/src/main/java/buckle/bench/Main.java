@@ -1,6 +1,7 @@
 package buckle.bench;
 
 import buckle.exchange.GridReader;
+import buckle.pulse.LineModel;
 import com.sun.management.ThreadMXBean;
 import java.lang.management.ManagementFactory;
 import java.util.Collection;
@@ -57,12 +58,40 @@ public final class Main {
         goal("the same, memory taken while reading", gridMb(), 200, "MB");
         double tree = medianMs.get("SurveyBench contactsByTree");
         goal("10 km of line against 2,000 features", tree, 10, "ms");
+        print("the plain double loop ÷ the tree", medianMs.get("SurveyBench contactsByDoubleLoop") / tree, "times");
+        goal("tape book of 60 points and 200 measures", medianMs.get("SurveyBench adjustTape"), 10, "ms");
+        pulse(medianMs);
+    }
+
+    private static void pulse(Map<String, Double> medianMs) {
+        goal("pulse, 50 runs read at 8 points", medianMs.get("PulseBench fiftyRuns"), 5, "ms");
+        goal("pulse, 500 runs read at 20 points", medianMs.get("PulseBench fiveHundredRuns"), 30, "ms");
+        goal("pulse, 250 km in 200 runs", medianMs.get("PulseBench tree250Km"), 40, "ms");
+        goal("1,000 shunts read at 8 points", medianMs.get("PulseBench thousandShunts"), 100, "ms");
+        print(
+                "the straightforward version ÷ the fast one, 50 runs",
+                medianMs.get("PulseBench fiftyRunsPlainly") / medianMs.get("PulseBench fiftyRuns"),
+                "times");
+        print("their peaks differ by at most", 100 * PulseBench.plainDifference(), "%");
+        against("10 km, ngspice ÷ Buckle", LineModel.FREQUENCY_DEPENDENT, medianMs.get("PulseBench tenKm"), 1000);
+        against("the same with constant lines", LineModel.CONSTANT, medianMs.get("PulseBench tenKmConstant"), 0);
+    }
+
+    private static void against(String what, LineModel model, double oursMs, double least) {
+        Ngspice.Found found = Ngspice.run(PulseBench.single(model));
+        print("ngspice's transient, " + model, found.medianMs(), "ms");
+        double times = found.medianMs() / oursMs;
         System.out.printf(
                 Locale.ROOT,
-                "%-45s %8.2f times%n",
-                "the plain double loop ÷ the tree",
-                medianMs.get("SurveyBench contactsByDoubleLoop") / tree);
-        goal("tape book of 60 points and 200 measures", medianMs.get("SurveyBench adjustTape"), 10, "ms");
+                "%-45s %8.0f times%s%n",
+                what,
+                times,
+                least == 0 ? "" : " (goal: at least " + least + ") " + (times >= least ? "met" : "MISSED"));
+        goal("its peaks differ from ours by at most", 100 * found.worst(), 1, "%");
+    }
+
+    private static void print(String what, double found, String unit) {
+        System.out.printf(Locale.ROOT, "%-45s %8.2f %s%n", what, found, unit);
     }
 
     /** What one reading allocates, with the file itself. */

@@ -2,6 +2,7 @@ package buckle.pulse;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.stream.IntStream;
 import org.hipparchus.complex.Complex;
 
 /**
@@ -10,6 +11,9 @@ import org.hipparchus.complex.Complex;
  * the pulse in time. Linear: no sparks, no corona, a source that may ring below zero.
  */
 public final class PulseSolver {
+    private static final long WORTH_SHARING = 50_000;
+    private static final int SLICES = 4;
+
     private final Circuit circuit;
     private final List<Place> places;
     private final int[] node;
@@ -124,13 +128,20 @@ public final class PulseSolver {
             earthIm = new double[frequencies];
         }
 
+        /** Frequencies know nothing of each other: a large circuit is gone through by several threads. */
         void fill() {
+            int n = spectrum.count();
+            int slices = (long) n * tree.segments < WORTH_SHARING ? 1 : SLICES;
+            IntStream.range(0, slices).parallel().forEach(i -> fill(n * i / slices, n * (i + 1) / slices));
+        }
+
+        private void fill(int from, int to) {
             Sweep sweep = new Sweep(tree, tables);
             double[] re = new double[tree.segments + 1];
             double[] im = new double[tree.segments + 1];
             Loops loops = new Loops(tree, sweep);
             double[] current = new double[2];
-            for (int k = 0; k < spectrum.count(); k++) {
+            for (int k = from; k < to; k++) {
                 sweep.frequency(k);
                 Feed feed = feed(own(), sweep, k);
                 carry(feed, sweep, loops, re, im);
