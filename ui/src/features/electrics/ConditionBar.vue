@@ -12,7 +12,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
 <template>
   <div class="conditions">
     <label
-      >Growth in the wires <RuleChips :rules="['V12']" />
+      >Growth <RuleChips :rules="['V12']" />
       <select
         :value="power.growth"
         data-test="growth"
@@ -22,7 +22,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
       </select>
     </label>
     <label
-      >Insulators are
+      >Insulators
       <select
         :value="power.insulators"
         data-test="insulators"
@@ -32,7 +32,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
       </select>
     </label>
     <label
-      >The ground is <RuleChips :rules="['G12']" />
+      >Ground <RuleChips :rules="['G12']" />
       <select
         :value="power.ground"
         data-test="ground-state"
@@ -51,7 +51,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
 <style scoped>
 .conditions {
   display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(100px, 1fr));
+  grid-template-columns: repeat(auto-fit, minmax(90px, 1fr));
   align-items: end;
   gap: 0 12px;
   padding-bottom: 8px;

@@ -69,6 +69,23 @@ class Shots {
             screen.page.mouse().move(corner[0] + 90, corner[1] + 70);
             shoot(screen.page, "lines");
             screen.page.keyboard().press("Escape");
+            screen.open("Alpaca paddocks", "electrics");
+            screen.test("energizer-generic 5 J").waitFor();
+            shoot(screen.page, "energizer");
+            screen.test("sheet-pulse").click();
+            screen.test("at-point").waitFor();
+            for (int i = 0; i < 12; i++) {
+                screen.page.keyboard().press(">");
+            }
+            screen.page.waitForTimeout(2500);
+            shoot(screen.page, "pulse");
+            screen.test("sheet-earth").click();
+            screen.test("earth-verdict").waitFor();
+            shoot(screen.page, "earth");
+            screen.open("Orchard ring", "electrics");
+            screen.test("sheet-supply").click();
+            screen.page.waitForTimeout(2500);
+            shoot(screen.page, "supply");
             screen.open("Alpaca paddocks", "takeoff");
             shoot(screen.page, "takeoff");
             screen.open("Donkey winter track", "test");
