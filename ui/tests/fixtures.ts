@@ -197,6 +197,12 @@ export function plan(): Plan {
         sunshineShare: 0.4,
         insulators: 'SOUND',
         darkDays: 7,
+        fitting: { cableM: 5, cableMm2: 2.5, dirtShare: 0.2 },
+        model: {
+          steelMuR: { low: 50, likely: 100, high: 200 },
+          bleedOhm: { low: 2000, likely: 6000, high: 1e7 },
+          terminalNf: { low: 0, likely: 0.5, high: 2 },
+        },
       },
     },
     decisions: { accepted: [], departures: [] },

@@ -39,7 +39,6 @@ describe('edits of the land', () => {
   })
 
   it('knows how each kind may be drawn, and draws each with a name', () => {
-    const element = document.createElement('div')
     for (const kind of Object.keys(kindText) as (keyof typeof kindText)[]) {
       for (const shape of shapeOf[kind]) {
         const points = [
@@ -48,7 +47,7 @@ describe('edits of the land', () => {
           [400, 300],
         ].slice(0, shape === 'POINT' ? 1 : 3)
         const { land } = addFeature(noLand, kind, shape, points)
-        const shapes = landShapes(land.features[0]!, (p) => p, element, 1, true)
+        const shapes = landShapes(land.features[0]!, (p) => p, 1, true)
         const texts = shapes.flatMap((f) =>
           [f.getStyle()]
             .flat()

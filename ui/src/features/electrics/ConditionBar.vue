@@ -41,25 +41,44 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
         <option v-for="g in choices?.ground" :key="g.id" :value="g.id">{{ g.text }}</option>
       </select>
     </label>
-    <span class="small quiet-text" role="status" data-test="electrics-state">{{
-      failed || (pending ? 'being worked out …' : 'up to date')
-    }}</span>
+    <span
+      class="small quiet-text"
+      :class="{ settled: !failed && !pending }"
+      role="status"
+      data-test="electrics-state"
+      >{{ failed || (pending ? 'being worked out …' : 'up to date') }}</span
+    >
   </div>
 </template>
 
 <style scoped src="../layout/fields.css" />
 <style scoped>
 .conditions {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(90px, 1fr));
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 12px;
   align-items: end;
-  gap: 0 12px;
-  padding-bottom: 8px;
-  margin-bottom: 12px;
+  padding-bottom: 7px;
+  margin: -8px 0 10px;
   border-bottom: 1px solid var(--rule);
 }
-.conditions span {
-  grid-column: 1 / -1;
-  margin-top: 6px;
+.conditions label {
+  margin: 0;
+  flex: 1 1 86px;
+  min-width: 0;
+  font-size: 12.5px;
+}
+.conditions select {
+  padding: 3px 4px;
+}
+.conditions .small {
+  flex: 1 0 100%;
+}
+.conditions .settled {
+  position: absolute;
+  width: 1px;
+  height: 1px;
+  overflow: hidden;
+  clip-path: inset(50%);
 }
 </style>

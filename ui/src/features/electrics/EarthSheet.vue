@@ -11,7 +11,7 @@ const job = useJob()
 const earth = computed(() => props.electrics.earth)
 const groups = computed(() => [
   { title: 'By school', cases: earth.value.schools, rules: ['G1', 'G2', 'G3', 'G4'] },
-  { title: 'What more would buy', cases: earth.value.improvements, rules: ['G10', 'G11'] },
+  { title: 'What more would buy', cases: earth.value.improvements, rules: ['G6', 'G7', 'G10', 'G11'] },
   { title: 'Through the seasons', cases: earth.value.seasons, rules: ['G12'] },
 ])
 const volts = (v: number) => `${Math.round(v)} V`
@@ -38,6 +38,7 @@ const volts = (v: number) => `${Math.round(v)} V`
             <th class="right">rods</th>
             <th class="right">each</th>
             <th class="right">together</th>
+            <th class="right">by table</th>
             <th class="right">last rod in the test</th>
           </tr>
         </thead>
@@ -47,10 +48,16 @@ const volts = (v: number) => `${Math.round(v)} V`
             :key="c.name"
             :class="{ here: c.school !== null && c.school === job.plan?.spec.feed.groundSchool }"
           >
-            <td>{{ c.name }}</td>
+            <td>
+              {{ c.name
+              }}<template v-if="c.says"
+                ><br /><span class="small quiet-text">{{ c.says }}</span></template
+              >
+            </td>
             <td class="right number">{{ c.rods }}</td>
             <td class="right number">{{ lengthText(c.rodM, job.units) }}</td>
             <td class="right number">{{ ohmText(c.ohm) }}</td>
+            <td class="right number quiet-text">{{ ohmText(c.tableOhm) }}</td>
             <td class="right number" :class="c.good ? 'MET' : 'WARN'">
               {{ volts(c.testV) }} {{ c.good ? '· good' : '· too much' }}
             </td>
@@ -63,16 +70,20 @@ const volts = (v: number) => `${Math.round(v)} V`
       <thead>
         <tr>
           <th>Contact</th>
+          <th>In</th>
           <th class="right">path</th>
           <th class="right">volts then</th>
           <th class="right">in the body, a pulse</th>
         </tr>
       </thead>
       <tbody>
-        <tr v-for="s in earth.shocks" :key="s.contact">
+        <tr v-for="(s, i) in earth.shocks" :key="s.contact + s.who" data-test="shock">
           <td>
-            {{ s.contact }}<br /><span class="small quiet-text">{{ s.how }}</span>
+            <template v-if="s.contact !== earth.shocks[i - 1]?.contact">
+              {{ s.contact }}<br /><span class="small quiet-text">{{ s.how }}</span>
+            </template>
           </td>
+          <td>{{ s.who }}</td>
           <td class="right number">{{ ohmText(s.pathOhm) }}</td>
           <td class="right number">{{ (s.volts / 1000).toFixed(1) }} kV</td>
           <td class="right number">{{ energyText(s.bodyJ) }}</td>

@@ -6,8 +6,9 @@ import { useJob } from '@/features/job/jobStore'
 import EntryField from '@/shared/EntryField.vue'
 import { kvText, lengthText } from '@/shared/units'
 import { useElectrics } from './useElectrics'
-import { metWords } from './words'
+import { metWords, ohmText } from './words'
 
+type Candidate = Electrics['candidates'][number]
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
 const { power, setPower } = useElectrics()
@@ -23,36 +24,52 @@ const own = ref({
   v500Kv: '',
   v100Kv: '',
   perMinute: '45',
+  fullW: '',
+  slowW: '',
   price: '',
 })
 const refused = ref('')
+/** Nothing when the field is empty, NaN when it holds no number above 0. */
+function given(text: string): number | null {
+  if (text.trim() === '') return null
+  const value = Number(text.trim().replace(',', '.'))
+  return value > 0 ? value : NaN
+}
+const volts = (kv: number) => Math.round(kv * 1000)
 function take() {
-  const number = (text: string) => Number(text.trim().replace(',', '.'))
-  const storedJ = number(own.value.storedJ)
-  const out500J = number(own.value.out500J)
-  const openV = number(own.value.openKv) * 1000
-  const v500 = number(own.value.v500Kv) * 1000
-  const perMinute = number(own.value.perMinute)
-  const given = (text: string) => (text.trim() === '' ? null : number(text))
-  const v100 = given(own.value.v100Kv)
-  const price = given(own.value.price)
-  if (![storedJ, out500J, openV, v500, perMinute, v100 ?? 1, 1 + (price ?? 0)].every((n) => n > 0)) {
+  const o = own.value
+  const [storedJ, out500J, openKv, v500Kv, v100Kv, perMinute, fullW, slowW] = [
+    o.storedJ,
+    o.out500J,
+    o.openKv,
+    o.v500Kv,
+    o.v100Kv,
+    o.perMinute,
+    o.fullW,
+    o.slowW,
+  ].map(given) as (number | null)[]
+  const price = o.price.trim() === '0' ? 0 : given(o.price)
+  const all = [storedJ, out500J, openKv, v500Kv, v100Kv, perMinute, fullW, slowW, price]
+  if (!openKv || !v500Kv || !perMinute || !(storedJ || out500J) || all.some(Number.isNaN)) {
     refused.value =
-      'Give stored and output joules, both kilovolts and pulses a minute, as the plate has them; 100 Ω and price only if known.'
+      'Give both kilovolts, the pulses a minute and at least one of the two energies, as the plate has them; the rest only if it is known. Nothing was changed.'
     return
   }
   refused.value = ''
   choose({
-    name: own.value.name.trim() || 'own plate',
-    storedJ,
-    out500J,
-    openV,
-    v500,
-    v100: v100 === null ? null : v100 * 1000,
+    name: o.name.trim() || 'own plate',
+    storedJ: storedJ ?? null,
+    out500J: out500J ?? null,
+    openV: volts(openKv),
+    v500: volts(v500Kv),
+    v100: v100Kv ? volts(v100Kv) : null,
     perMinute,
+    draw: { fullW: fullW ?? null, slowW: slowW ?? null },
     price,
   })
 }
+const earthText = (need: Candidate['earth']) =>
+  need.rods > 0 ? `${need.rods} × ${lengthText(need.rodM, job.units)}` : `under ${ohmText(need.mostOhm)}`
 const need = computed(() => props.electrics.needV)
 </script>
 
@@ -94,8 +111,8 @@ const need = computed(() => props.electrics.needV)
             >
               <span class="dot" :class="{ on: c.plate.name === chosen }" />{{ c.plate.name }}
             </button>
-            <span v-if="!c.plate.name.includes(`${c.plate.out500J} J`)" class="small quiet-text">
-              {{ c.plate.out500J }} J</span
+            <span v-if="!c.plate.name.includes(`${c.outJ} J`)" class="small quiet-text">
+              {{ Number(c.outJ.toPrecision(2)) }} J</span
             >
             <b v-if="c.recommended" class="small"> recommended</b>
             <span v-if="c.over5J" class="small weak"> over 5 J <RuleChips :rules="['C13']" /></span>
@@ -107,17 +124,18 @@ const need = computed(() => props.electrics.needV)
             {{ c.metHeavy === 'MET' ? 'met, heavy too' : metWords[c.met] }}
           </td>
           <td class="right number">{{ c.drawW.toFixed(1) }}</td>
-          <td class="right number">{{ lengthText(c.rodM, job.units) }}</td>
+          <td class="right number">{{ earthText(c.earth) }}</td>
           <td class="right number">{{ c.plate.price === null ? '–' : c.plate.price.toFixed(0) }}</td>
         </tr>
       </tbody>
     </table>
     <p class="small quiet-text">
       Peaks at the weakest point of this fence with the wires clean, as set above and heavily overgrown;
-      joules are what a pulse leaves in 500 ohm, W the mean draw in the chosen mode, rods their length by
-      school G4. These energizers are of no maker, made up to plan with, prices and all; plate and price of
-      the one you buy decide. Feed the fence from a certified energizer only.
-      <RuleChips :rules="['C1', 'C12']" />
+      joules are what a pulse leaves in 500 ohm, W the mean draw in the chosen mode, rods what keeps the last
+      one under its limit in the earth test (or how few ohms, where a dozen do not). These energizers are of
+      no maker, made up to plan with, prices and all; plate and price of the one you buy decide. Feed the
+      fence from a certified energizer only.
+      <RuleChips :rules="['G9', 'C1', 'C12']" />
     </p>
     <div class="row">
       <v-btn :disabled="!chosen" data-test="no-choice" @click="choose(null)">Go by the recommendation</v-btn>
@@ -126,7 +144,10 @@ const need = computed(() => props.electrics.needV)
       >
       <a class="link" :href="`/api/jobs/${job.id}/electrics.csv`">All numbers, CSV</a>
     </div>
-    <h3>A plate of your own</h3>
+    <h3>A plate of your own <RuleChips :rules="['E8']" /></h3>
+    <p class="small quiet-text">
+      One of the two energies is enough: with the voltage at 100 Ω the other follows, without it as usual.
+    </p>
     <form class="plate" @submit.prevent="take">
       <label
         >Name<EntryField :value="own.name" @input="own.name = ($event.target as HTMLInputElement).value"
@@ -135,17 +156,28 @@ const need = computed(() => props.electrics.needV)
       <label>into 500 Ω, J<input v-model="own.out500J" inputmode="decimal" data-test="plate-out" /></label>
       <label>open, kV<input v-model="own.openKv" inputmode="decimal" data-test="plate-open" /></label>
       <label>at 500 Ω, kV<input v-model="own.v500Kv" inputmode="decimal" data-test="plate-500" /></label>
-      <label>at 100 Ω, kV<input v-model="own.v100Kv" inputmode="decimal" placeholder="if given" /></label>
+      <label
+        >at 100 Ω, kV<input
+          v-model="own.v100Kv"
+          inputmode="decimal"
+          placeholder="if given"
+          data-test="plate-100"
+      /></label>
       <label>pulses a minute<input v-model="own.perMinute" inputmode="decimal" /></label>
+      <label
+        >draws, W<input v-model="own.fullW" inputmode="decimal" placeholder="if given" data-test="plate-draw"
+      /></label>
+      <label>slow mode, W<input v-model="own.slowW" inputmode="decimal" placeholder="if given" /></label>
       <label>price<input v-model="own.price" inputmode="decimal" placeholder="if known" /></label>
       <v-btn type="submit" data-test="take-plate">Try it</v-btn>
     </form>
     <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
     <p
-      v-for="f in electrics.findings.filter((x) => x.rule === 'E7')"
+      v-for="f in electrics.findings.filter((x) => x.rule === 'E7' || x.rule === 'E8')"
       :key="f.message"
       role="alert"
-      class="weak"
+      :class="f.rule === 'E7' ? 'weak' : 'small'"
+      :data-test="`plate-${f.rule}`"
     >
       {{ f.message }}
     </p>

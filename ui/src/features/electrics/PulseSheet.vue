@@ -82,6 +82,22 @@ const switches = computed(() =>
       .map((g) => ({ id: g.id, text: `${g.name} (handles)` })),
   ]),
 )
+/** Jumper sets that are not left out yet: pulls are counted from 0 in ids, from 1 in words. */
+const jumpers = computed(() =>
+  (job.design?.layout.lines ?? []).flatMap((l) =>
+    l.schedule.wires.filter((w) => w.role === 'HOT').length < 2
+      ? []
+      : l.pulls.map((pull, i) => ({
+          id: `jumper:${l.lineId}:${i}`,
+          text: `${l.name}, pull ${i + 1} from ${stationText(pull.fromM, job.units)}`,
+        })),
+  ),
+)
+const leftOut = computed(() => jumpers.value.filter((j) => trial.value.open.includes(j.id)))
+/** What bears on the pulse and is said on no other sheet. */
+const toMind = computed(() =>
+  props.electrics.findings.filter((f) => ['V6', 'V10', 'J1', 'C13'].includes(f.rule)),
+)
 const ohm = ref('1000')
 const refused = ref('')
 function load() {
@@ -140,6 +156,11 @@ function load() {
       </tbody>
     </table>
     <p class="small" data-test="reserve">{{ electrics.reserveSays }}</p>
+    <ul v-if="toMind.length" class="plain" data-test="to-mind">
+      <li v-for="f in toMind" :key="f.rule + f.message" :class="f.severity === 'NOTE' ? '' : 'weak'">
+        {{ f.message }} <RuleChips :rules="[f.rule]" />
+      </li>
+    </ul>
 
     <h3>Try: open a switch <RuleChips :rules="['J4', 'J2']" /></h3>
     <label v-for="s in switches" :key="s.id" class="check"
@@ -152,6 +173,26 @@ function load() {
       {{ s.text }} {{ trial.open.includes(s.id) ? 'open' : 'closed' }}</label
     >
     <p v-if="switches.length === 0" class="small quiet-text">There is no cut-out and no handle gate.</p>
+    <label v-if="jumpers.length" class="jumpers"
+      >Leave out a jumper set <RuleChips :rules="['J1']" />
+      <select
+        data-test="jumpers"
+        @change="
+          (toggle(($event.target as HTMLSelectElement).value),
+          (($event.target as HTMLSelectElement).value = ''))
+        "
+      >
+        <option value="">none left out besides those below</option>
+        <option v-for="j in jumpers.filter((x) => !leftOut.includes(x))" :key="j.id" :value="j.id">
+          {{ j.text }}
+        </option>
+      </select>
+    </label>
+    <ul v-if="leftOut.length" class="plain">
+      <li v-for="j in leftOut" :key="j.id" data-test="left-out">
+        {{ j.text }} <button class="link" @click="toggle(j.id)">put back</button>
+      </li>
+    </ul>
     <h3>Try: a load here</h3>
     <form class="pair" @submit.prevent="load">
       <label>Ω to earth<input v-model="ohm" inputmode="decimal" data-test="load-ohm" /></label>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Electrics, Spec } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import EntryField from '@/shared/EntryField.vue'
@@ -12,18 +12,42 @@ const { power, setPower } = useElectrics()
 const choices = usePowerChoices()
 const supply = computed(() => props.electrics.supply)
 const value = (e: Event) => (e.target as HTMLSelectElement).value
+type Power = Spec['power']
+type Fitting = Power['fitting']
 type Amount = 'batteryAh' | 'panelW' | 'tiltDeg' | 'darkDays'
-const limits: Record<Amount, [number, number]> = {
+const limits: Record<Amount | keyof Fitting | 'sunshineShare', [number, number]> = {
   batteryAh: [1, 2000],
   panelW: [0, 2000],
   tiltDeg: [0, 90],
   darkDays: [0, 60],
+  sunshineShare: [0, 1],
+  cableM: [0, 200],
+  cableMm2: [0.2, 100],
+  dirtShare: [0, 0.95],
 }
-function amount(e: Event, key: Amount) {
-  const given = Number((e.target as HTMLInputElement).value.trim().replace(',', '.'))
+/** What was typed, in the field's own unit; null when it is not within its limits. */
+function typed(e: Event, key: keyof typeof limits, per = 1): number | null {
+  const text = (e.target as HTMLInputElement).value.trim().replace(',', '.')
+  const given = Number(text) / per
   const [least, most] = limits[key]
-  if (given >= least && given <= most) setPower({ [key]: key === 'darkDays' ? Math.round(given) : given })
+  const good = text !== '' && given >= least && given <= most
+  refused.value = good ? '' : `Between ${least * per} and ${most * per}, please; the old value was kept.`
+  return good ? given : null
 }
+const refused = ref('')
+function amount(e: Event, key: Amount) {
+  const given = typed(e, key)
+  if (given !== null) setPower({ [key]: key === 'darkDays' ? Math.round(given) : given })
+}
+function sunshine(e: Event) {
+  const given = typed(e, 'sunshineShare', 100)
+  if (given !== null) setPower({ sunshineShare: given })
+}
+function fitting(e: Event, key: keyof Fitting) {
+  const given = typed(e, key, key === 'dirtShare' ? 100 : 1)
+  if (given !== null) setPower({ fitting: { ...power.value.fitting, [key]: given } })
+}
+const percent = (share: number) => String(Math.round(share * 1000) / 10)
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const year = computed(() => ({
   grid: { left: 40, right: 40, top: 34, bottom: 24 },
@@ -99,7 +123,35 @@ const year = computed(() => ({
         <label
           >Tilt, ° <EntryField :value="String(power.tiltDeg)" @change="amount($event, 'tiltDeg')"
         /></label>
+        <label
+          >Sunshine, % of daylight
+          <EntryField :value="percent(power.sunshineShare)" data-test="sunshine" @change="sunshine"
+        /></label>
+        <label
+          >Dirt, snow, shade, %
+          <EntryField
+            :value="percent(power.fitting.dirtShare)"
+            data-test="dirt"
+            @change="fitting($event, 'dirtShare')"
+        /></label>
       </div>
+      <div class="pair">
+        <label
+          >Cable, m
+          <EntryField
+            :value="String(power.fitting.cableM)"
+            data-test="cable-m"
+            @change="fitting($event, 'cableM')"
+        /></label>
+        <label
+          >Cable, mm²
+          <EntryField
+            :value="String(power.fitting.cableMm2)"
+            data-test="cable-mm2"
+            @change="fitting($event, 'cableMm2')"
+        /></label>
+      </div>
+      <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
     </template>
     <p class="why" data-test="supply-says">{{ supply.says }}</p>
     <dl v-if="power.supply !== 'MAINS'">
@@ -117,8 +169,8 @@ const year = computed(() => ({
           }}
         </dd>
       </template>
-      <dt>Lost in 5 m of 2.5 mm² cable</dt>
-      <dd class="number">{{ supply.cableDropV.toFixed(2) }} V</dd>
+      <dt>Lost in the cable</dt>
+      <dd class="number">{{ supply.cableDropV.toFixed(2) }} V of the 12, at the mean draw</dd>
     </dl>
     <p
       v-for="f in electrics.findings.filter((x) => x.rule === 'E4' || x.rule === 'E5')"
@@ -129,8 +181,9 @@ const year = computed(() => ({
     </p>
     <PulseChart v-if="supply.year.length" :option="year" label="Made, used and lowest charge by month" />
     <p class="small quiet-text">
-      <RuleChips :rules="['E1', 'E2', 'E4', 'E5', 'E6']" /> The panel faces the equator; keep it clear of snow
-      and dirt, and a charge controller between. Temperatures are the job's (Material & season).
+      <RuleChips :rules="['E1', 'E2', 'E3', 'E4', 'E5', 'E6']" /> The panel faces the equator; keep it clear
+      of snow and dirt, and a charge controller between. At rest a full battery reads about 12.7 V, on charge
+      13.4 to 13.6. Temperatures are the job's (Material & season).
     </p>
   </div>
 </template>

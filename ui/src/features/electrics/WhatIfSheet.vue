@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import type { Electrics } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
-import { kvText } from '@/shared/units'
+import { useJob } from '@/features/job/jobStore'
+import { kvText, stationText } from '@/shared/units'
+import ModelForm from './ModelForm.vue'
 
 const props = defineProps<{ electrics: Electrics }>()
+const job = useJob()
+const lineName = (id: string) => job.design?.layout.lines.find((l) => l.lineId === id)?.name ?? id
 const against = (v: number, key: 'weakestV' | 'heavyV') => {
   const base = props.electrics.whatIfs[0]?.[key] ?? v
   const d = (v - base) / 1000
@@ -60,6 +64,8 @@ const against = (v: number, key: 'weakestV' | 'heavyV') => {
         </tr>
       </tbody>
     </table>
+    <h3>Known better? <RuleChips :rules="['V13']" /></h3>
+    <ModelForm />
     <p class="small quiet-text">
       {{ electrics.runs }} runs, {{ electrics.frequencies }} frequencies, a window of
       {{ (electrics.windowS * 1e6).toFixed(0) }} µs. Sparks, corona and what one fence does to the next are
@@ -68,7 +74,8 @@ const against = (v: number, key: 'weakestV' | 'heavyV') => {
     <template v-if="electrics.dead.length">
       <h3>Without pulse</h3>
       <p v-for="d in electrics.dead" :key="`${d.lineId}${d.fromM}`" class="weak small">
-        {{ d.lineId }}: {{ d.why }}
+        {{ lineName(d.lineId) }} from {{ stationText(d.fromM, job.units) }} to
+        {{ stationText(d.toM, job.units) }}: {{ d.why }}
       </p>
     </template>
   </div>

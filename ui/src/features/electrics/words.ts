@@ -1,4 +1,5 @@
 import type { Electrics } from '@/api/types'
+import { kvText } from '@/shared/units'
 
 export type Met = Electrics['points'][number]['met']
 
@@ -8,6 +9,30 @@ export const metWords: Record<Met, string> = {
   WARN: 'just under',
   BROKEN: 'too low',
   UNKNOWN: 'no need known',
+}
+
+/** How strong the pulse is beside the need: what the plan's lines are drawn by. */
+export type Band = 'off' | 'BROKEN' | 'WARN' | 'MET' | 'AMPLE' | 'UNKNOWN'
+
+type Bands = NonNullable<Electrics['bands']>
+
+export function bandOf(p: { likelyV: number; met: Met }, bands: Bands | null): Band {
+  if (p.likelyV < 1) return 'off'
+  return bands && p.likelyV >= bands.ampleV ? 'AMPLE' : p.met
+}
+
+/** The bands a fence can show, each with its kilovolts in words. */
+export function bandWords(bands: Bands | null): { band: Band; text: string }[] {
+  const off = { band: 'off' as const, text: 'no pulse' }
+  if (!bands) return [{ band: 'UNKNOWN', text: 'no need known' }, off]
+  const kv = (volts: number) => kvText(volts)
+  return [
+    { band: 'AMPLE', text: `${kv(bands.ampleV)} kV and more, ample` },
+    { band: 'MET', text: `${kv(bands.metV)} kV and more, met` },
+    { band: 'WARN', text: `${kv(bands.warnV)} to ${kv(bands.metV)} kV, just under` },
+    { band: 'BROKEN', text: `under ${kv(bands.warnV)} kV, too low` },
+    off,
+  ]
 }
 
 /** Energy of a pulse: joules, or thousandths of one. */

@@ -8,6 +8,7 @@ import { useLook } from '@/shared/look'
 import { areaText, tapedText } from '@/shared/units'
 import LegField from './LegField.vue'
 import { createPlanMap } from './planMap'
+import PulseLegend from './PulseLegend.vue'
 import type { Live } from './planPointer'
 import { tools, useTool } from './tool'
 import { usePlanKeys } from './usePlanKeys'
@@ -154,6 +155,7 @@ useKeys((e) => {
     >
       <span>0</span><span>{{ scale.text }}</span>
     </div>
+    <PulseLegend v-if="pulse" :electrics="pulse" />
     <p v-if="(job.plan?.site.lines.length ?? 0) === 0 && tool !== 'draw' && !preview?.length" class="nothing">
       Nothing laid out yet. Drop a walked track here, or press <span class="key">D</span> and draw.
     </p>

@@ -1,3 +1,4 @@
+import { ink } from '@/shared/inks'
 import { getPointResolution } from 'ol/proj'
 import { roundStep } from './geometry'
 import { sheetLayer } from './sheetLayer'
@@ -7,7 +8,7 @@ export function gridLayer(unitM: () => number) {
   return sheetLayer((context, { viewState: { center, resolution } }, width, height) => {
     const metresPerPx = getPointResolution('EPSG:3857', resolution, center)
     const stepPx = (roundStep((metresPerPx * 34) / unitM()) * unitM()) / metresPerPx
-    context.strokeStyle = getComputedStyle(document.documentElement).getPropertyValue('--grid')
+    context.strokeStyle = ink('--grid')
     context.lineWidth = 1
     context.beginPath()
     const shift = (value: number, size: number) => ((size / 2 - value / resolution) % stepPx) + stepPx

@@ -95,11 +95,10 @@ const POINTS: Partial<Record<LandKind, string>> = {
 export function landShapes(
   f: LandFeature,
   project: (at: Position) => Position,
-  element: HTMLElement,
   resolution: number,
   selected: boolean,
 ): Feature[] {
-  const c = palette(element)
+  const c = palette()
   const look = drawn[f.kind]
   const path = f.points.map(project)
   const color = selected ? c.accent : look.color(c)

@@ -23,25 +23,14 @@ function styled(geometry: Point | LineString | MultiPoint | Polygon, ...styles: 
 }
 
 /** The whole fence as drawn things, line by line. */
-export function planFeatures(
-  job: Job,
-  project: Project,
-  element: HTMLElement,
-  resolution: number,
-): Feature[] {
-  const colors = palette(element)
+export function planFeatures(job: Job, project: Project, resolution: number): Feature[] {
+  const colors = palette()
   const features: Feature[] = []
   const layout = job.design?.layout
   const failing = failingStretches(job)
   for (const f of job.land?.features ?? [])
     features.push(
-      ...landShapes(
-        f,
-        project,
-        element,
-        resolution,
-        job.selected?.kind === 'land' && job.selected.lineId === f.id,
-      ),
+      ...landShapes(f, project, resolution, job.selected?.kind === 'land' && job.selected.lineId === f.id),
     )
   features.push(...spots(job, project, colors))
   for (const line of job.plan?.site.lines ?? []) {
@@ -218,12 +207,8 @@ function feed(job: Job, project: Project, colors: Palette): Feature[] {
 }
 
 /** The shared cursor: where on the plan the station is that lights up everywhere. */
-export function cursorFeatures(
-  job: Job,
-  project: Project,
-  element: HTMLElement,
-): { features: Feature[]; at: Position | null } {
-  const colors = palette(element)
+export function cursorFeatures(job: Job, project: Project): { features: Feature[]; at: Position | null } {
+  const colors = palette()
   const line = job.plan?.site.lines.find((l) => l.id === job.line?.lineId)
   if (!line || !job.line || job.cursorM === null) return { features: [], at: null }
   const at = project(placeAt(line, job.line, Math.min(job.cursorM, job.line.lengthM)).at)
@@ -242,9 +227,9 @@ export function cursorFeatures(
 }
 
 /** The line or outline being drawn. */
-export function draftFeatures(path: Position[], closed: boolean, element: HTMLElement): Feature[] {
+export function draftFeatures(path: Position[], closed: boolean): Feature[] {
   if (path.length === 0) return []
-  const colors = palette(element)
+  const colors = palette()
   const dash = new Style({ stroke: new Stroke({ color: colors.accent, width: 2, lineDash: [6, 5] }) })
   const whole = closed && path.length > 2 ? [...path, path[0]!] : path
   return [

@@ -12,7 +12,7 @@ import { roundStep, unwrap } from './geometry'
 import { gridLayer } from './gridLayer'
 import { cursorFeatures, draftFeatures, planFeatures } from './planFeatures'
 import { createPointer } from './planPointer'
-import { pulseFeatures } from './pulseFeatures'
+import { pulseFeatures, pulseText } from './pulseFeatures'
 import { postLayer } from './postLayer'
 import type { useTool } from './tool'
 import { underlayLayer } from './underlayLayer'
@@ -84,24 +84,33 @@ export function createPlanMap(
     ],
   })
 
-  const pointer = createPointer(map, job, tools, editable, project, unproject, (path, closed) => {
-    draft.clear(true)
-    draft.addFeatures(draftFeatures(path, closed, target))
-  })
+  const pointer = createPointer(
+    map,
+    job,
+    tools,
+    editable,
+    project,
+    unproject,
+    (path, closed) => {
+      draft.clear(true)
+      draft.addFeatures(draftFeatures(path, closed))
+    },
+    (lineId, stationM) => pulseText(pulse(), lineId, stationM),
+  )
   map.addInteraction(pointer.interaction)
 
   function draw() {
     fence.clear(true)
-    fence.addFeatures(planFeatures(job, project, target, view.getResolution() ?? 1))
+    fence.addFeatures(planFeatures(job, project, view.getResolution() ?? 1))
     live.clear(true)
-    live.addFeatures(pulseFeatures(pulse(), project, target, view.getResolution() ?? 1))
+    live.addFeatures(pulseFeatures(pulse(), project, view.getResolution() ?? 1))
     map.render()
     drawCursor(false)
   }
 
   function drawCursor(follow: boolean) {
     over.clear(true)
-    const { features, at } = cursorFeatures(job, project, target)
+    const { features, at } = cursorFeatures(job, project)
     over.addFeatures(features)
     if (follow && at && !pointer.hovering()) {
       const [left, low, right, high] = view.calculateExtent(map.getSize()) as [number, number, number, number]
@@ -116,7 +125,7 @@ export function createPlanMap(
     const near = job.plan?.site.lines[0]?.corners[0]?.at[0] ?? paths[0]![0]![0]!
     for (const path of paths) {
       const drawn = path.map((at) => fromLonLat([unwrap(at[0]!, near), at[1]!]))
-      shown.addFeatures(draftFeatures(drawn, false, target))
+      shown.addFeatures(draftFeatures(drawn, false))
     }
     const extent = shown.getExtent()
     if (extent && !isEmpty(extent) && !wellInView(extent))

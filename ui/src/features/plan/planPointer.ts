@@ -42,6 +42,8 @@ export function createPointer(
   project: (at: Position) => Position,
   unproject: (at: Position) => Position,
   showDraft: (path: Position[], closed: boolean) => void,
+  /** What is to be said of a place on a line while the pointer rests there. */
+  sayOf: (lineId: string, stationM: number) => string = () => '',
 ) {
   const { tool } = tools
   const target = map.getTargetElement() as HTMLElement
@@ -225,10 +227,7 @@ export function createPointer(
     const before = path.at(-2)
     const now = last ? bearing(last, p) : null
     live.value = {
-      x: pixel[0]!,
-      y: pixel[1]!,
-      low: pixel[1]! > target.clientHeight - 150,
-      right: pixel[0]! > target.clientWidth - 330,
+      ...beside(pixel),
       lengthM: last ? distance(last, p) : null,
       bearingDeg: now,
       turnDeg: last && before && now !== null ? turn(bearing(before, last), now) : null,
@@ -236,6 +235,24 @@ export function createPointer(
       snap: snap?.name ?? '',
     }
   }
+
+  function rest(coordinate: Position, pixel: Position) {
+    const found = onLine(coordinate)
+    const laid = found && job.design?.layout.lines.find((l) => l.lineId === found.lineId)
+    const text = found && laid ? sayOf(found.lineId, stationOf(laid, found.side, found.share)) : ''
+    live.value = text ? { ...beside(pixel), snap: text } : null
+  }
+
+  const beside = (pixel: Position) => ({
+    x: pixel[0]!,
+    y: pixel[1]!,
+    low: pixel[1]! > target.clientHeight - 150,
+    right: pixel[0]! > target.clientWidth - 330,
+    lengthM: null,
+    bearingDeg: null,
+    turnDeg: null,
+    areaM2: null,
+  })
 
   function dragTo(e: MapBrowserEvent) {
     if (!dragging) return
@@ -288,7 +305,7 @@ export function createPointer(
         say(pixel, at, snap, path)
         if (draft.corners().length > 0) draft.show(at)
       } else if (!dragging) {
-        live.value = null
+        rest(e.coordinate as Position, pixel)
       }
       const grab = editable() && tool.value === 'select' && itemAt(pixel)
       target.style.cursor = grab ? 'grab' : editable() && tool.value !== 'select' ? 'crosshair' : ''

@@ -58,7 +58,7 @@ export function postLayer(layout: () => Layout | undefined, project: (at: Positi
     width: number,
     height: number,
   ) {
-    const colors = palette(document.documentElement)
+    const colors = palette()
     const columns = Math.ceil(width / CELL_PX) + 1
     const cells = columns * (Math.ceil(height / CELL_PX) + 1)
     if (taken.length < cells) taken = new Uint8Array(cells)

@@ -3,50 +3,46 @@ import LineString from 'ol/geom/LineString'
 import Point from 'ol/geom/Point'
 import { Fill, Stroke, Style, Text } from 'ol/style'
 import type { Electrics, Position } from '@/api/types'
-import { metWords, type Met } from '@/features/electrics/words'
+import { bandOf, metWords, type Band } from '@/features/electrics/words'
+import { ink } from '@/shared/inks'
 import { kvText } from '@/shared/units'
 
 /** Pixels between two voltages written along a line. */
 const LABEL_EVERY_PX = 110
-/** Besides its colour, what is too low is broken up and what is just under is dashed. */
-const dashes: Record<Met, number[] | undefined> = {
-  MET: undefined,
-  WARN: [14, 5],
-  BROKEN: [3, 6],
-  UNKNOWN: undefined,
+/** Besides its colour, what is too low is broken up, what is just under is dashed and what is ample is wide. */
+export const strokes: Record<Band, { color: string; width: number; dash?: number[] }> = {
+  AMPLE: { color: '--ample', width: 7 },
+  MET: { color: '--met', width: 4 },
+  WARN: { color: '--warn', width: 4, dash: [14, 5] },
+  BROKEN: { color: '--broken', width: 5, dash: [3, 6] },
+  UNKNOWN: { color: '--ink', width: 4 },
+  off: { color: '--quiet', width: 4, dash: [1, 8] },
 }
 
 /** The lines coloured by the pulse, with its kilovolts in words. */
 export function pulseFeatures(
   electrics: Electrics | null,
   project: (at: Position) => Position,
-  host: HTMLElement,
   resolution: number,
 ): Feature[] {
   if (!electrics) return []
-  const style = getComputedStyle(host)
-  const color = (name: string) => style.getPropertyValue(name).trim()
-  const colors: Record<Met, string> = {
-    MET: color('--met'),
-    WARN: color('--warn'),
-    BROKEN: color('--broken'),
-    UNKNOWN: color('--ink'),
-  }
+  const color = ink
   const features: Feature[] = []
-  let last: { lineId: string; at: Position; met: Met } | null = null
+  let last: { lineId: string; at: Position; band: Band } | null = null
   let labelled: Position | null = null
   for (const p of electrics.points) {
     const at = project([p.lonDeg, p.latDeg])
-    const off = p.likelyV < 1
+    const band = bandOf(p, electrics.bands)
+    const off = band === 'off'
     if (last && last.lineId === p.lineId) {
-      const met = worse(last.met, p.met)
+      const stroke = strokes[worse(last.band, band)]
       const line = new Feature(new LineString([last.at, at]))
       line.setStyle(
         new Style({
           stroke: new Stroke({
-            color: off ? color('--quiet') : colors[met],
-            width: 5,
-            lineDash: off ? [1, 8] : dashes[met],
+            color: color(stroke.color),
+            width: stroke.width,
+            lineDash: stroke.dash,
             lineCap: 'butt',
           }),
         }),
@@ -72,17 +68,27 @@ export function pulseFeatures(
             textAlign: 'left',
             offsetX: 8,
             offsetY: -13,
-            fill: new Fill({ color: off ? color('--quiet') : colors[p.met] }),
+            fill: new Fill({ color: color(strokes[band].color) }),
             stroke: new Stroke({ color: color('--paper'), width: 4 }),
           }),
         }),
       )
       features.push(label)
     }
-    last = { lineId: p.lineId, at, met: p.met }
+    last = { lineId: p.lineId, at, band }
   }
   return features
 }
 
-const order: Met[] = ['BROKEN', 'WARN', 'MET', 'UNKNOWN']
-const worse = (a: Met, b: Met): Met => (order.indexOf(a) < order.indexOf(b) ? a : b)
+const order: Band[] = ['off', 'BROKEN', 'WARN', 'MET', 'AMPLE', 'UNKNOWN']
+const worse = (a: Band, b: Band): Band => (order.indexOf(a) < order.indexOf(b) ? a : b)
+
+/** The pulse at the nearest computed place, as said beside the pointer. */
+export function pulseText(electrics: Electrics | null, lineId: string, stationM: number): string {
+  const own = electrics?.points.filter((p) => p.lineId === lineId) ?? []
+  if (own.length === 0) return ''
+  const p = own.reduce((a, b) => (Math.abs(b.stationM - stationM) < Math.abs(a.stationM - stationM) ? b : a))
+  if (p.likelyV < 1) return 'no pulse'
+  const range = p.lowV < p.highV ? ` (${kvText(p.lowV)} to ${kvText(p.highV)})` : ''
+  return `${kvText(p.likelyV)} kV${range}, ${metWords[p.met]}`
+}

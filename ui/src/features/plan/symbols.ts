@@ -1,6 +1,7 @@
 import { Fill, Icon, Stroke, Style, Text } from 'ol/style'
 import CircleStyle from 'ol/style/Circle'
 import RegularShape from 'ol/style/RegularShape'
+import { ink } from '@/shared/inks'
 
 /** Buckle's own signs on the plan, in the colours of the look in use. */
 export interface Palette {
@@ -17,9 +18,8 @@ export interface Palette {
   groundEdge: string
 }
 
-export function palette(element: HTMLElement): Palette {
-  const css = getComputedStyle(element)
-  const value = (name: string) => css.getPropertyValue(name).trim()
+export function palette(): Palette {
+  const value = ink
   const hot = value('--hot')
   return {
     ink: value('--ink'),

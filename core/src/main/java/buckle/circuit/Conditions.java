@@ -1,5 +1,6 @@
 package buckle.circuit;
 
+import buckle.pulse.Damping;
 import buckle.pulse.Plate;
 import buckle.spec.Insulators;
 import buckle.spec.Overgrowth;
@@ -24,10 +25,19 @@ public record Conditions(
         double steelMuR,
         double voltFactor,
         double earthFactor,
-        Plate.Damping damping) {
+        Damping damping) {
     public static Conditions likely(Plate plate, Power power) {
         return new Conditions(
-                plate, power.growth(), power.insulators(), power.ground(), 1, 1, 100, 1, 1, Plate.Damping.LIKELY);
+                plate,
+                power.growth(),
+                power.insulators(),
+                power.ground(),
+                1,
+                1,
+                power.model().steelMuR().likely(),
+                1,
+                1,
+                power.model().likelyDamping());
     }
 
     Conditions with(Overgrowth other) {
@@ -65,7 +75,7 @@ public record Conditions(
                 plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, voltFactor, factor, damping);
     }
 
-    Conditions with(Plate.Damping other) {
+    Conditions with(Damping other) {
         return new Conditions(
                 plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, voltFactor, earthFactor, other);
     }

@@ -4,6 +4,7 @@ import buckle.circuit.FenceCircuit.DeadStretch;
 import buckle.layout.Finding;
 import buckle.power.Battery;
 import buckle.pulse.Plate;
+import buckle.rulebook.Values;
 import buckle.spec.GroundSchool;
 import java.util.List;
 import java.util.Optional;
@@ -16,6 +17,7 @@ import java.util.OptionalDouble;
  * @param energizer reckoned with
  * @param chosen whether somebody chose it; otherwise it is the recommended one
  * @param needV of the hardest animal
+ * @param bands that voltages are shown in; empty when no need is known
  * @param points along the lines, in order of line and station
  * @param reserve how many times the leakage may grow until the weakest point fails; empty when it fails already or never
  * @param dead stretches without pulse
@@ -25,6 +27,7 @@ public record Electrics(
         Plate energizer,
         boolean chosen,
         OptionalDouble needV,
+        Optional<Bands> bands,
         List<PulsePoint> points,
         List<SectionPulse> sections,
         Optional<PulsePoint> weakest,
@@ -51,6 +54,18 @@ public record Electrics(
         findings = List.copyOf(findings);
     }
 
+    /** V10: from where a voltage is just under the need, meets it, and is ample. */
+    public record Bands(double warnV, double metV, double ampleV) {
+        static Optional<Bands> of(OptionalDouble needV) {
+            return needV.isEmpty()
+                    ? Optional.empty()
+                    : Optional.of(new Bands(
+                            Values.V10_WARN_SHARE * needV.getAsDouble(),
+                            needV.getAsDouble(),
+                            Values.V10_AMPLE_SHARE * needV.getAsDouble()));
+        }
+    }
+
     /** How a voltage stands against the need (V10). */
     public enum Met {
         MET,
@@ -65,7 +80,7 @@ public record Electrics(
             }
             return volts >= needV.getAsDouble()
                     ? MET
-                    : volts >= buckle.rulebook.Values.V10_WARN_SHARE * needV.getAsDouble() ? WARN : BROKEN;
+                    : volts >= Values.V10_WARN_SHARE * needV.getAsDouble() ? WARN : BROKEN;
         }
     }
 
@@ -113,24 +128,48 @@ public record Electrics(
         }
     }
 
-    /** Rods of one school, season or improvement. */
+    /**
+     * Rods of one school, season or improvement.
+     *
+     * @param says what is to be known of it; empty when nothing is
+     * @param ohm together, by mutual resistances
+     * @param tableOhm together, by the factors of IEEE Std 142
+     */
     public record EarthCase(
             String name,
+            String says,
             Optional<GroundSchool> school,
             int rods,
             double rodM,
             double soilOhmM,
             double ohm,
+            double tableOhm,
             double testV,
-            boolean good) {}
+            boolean good) {
+        EarthCase of(GroundSchool other) {
+            return new EarthCase(name, says, Optional.of(other), rods, rodM, soilOhmM, ohm, tableOhm, testV, good);
+        }
+    }
+
+    /**
+     * What an energizer asks of its earth, so that the test of G9 is passed.
+     *
+     * @param mostOhm the rods together may have
+     * @param rods of {@code rodM} each that come to it; 0 when a dozen do not
+     */
+    public record EarthNeed(double mostOhm, int rods, double rodM) {
+        /** While only the curve is worked out. */
+        static final EarthNeed NOT_ASKED = new EarthNeed(0, 0, 0);
+    }
 
     /**
      * What an animal at the weakest point gets.
      *
+     * @param who animals with such a body; empty for the standard's
      * @param pathOhm body, feet and ground together
      * @param bodyJ in the body
      */
-    public record Shock(String contact, String how, double pathOhm, double bodyJ, double volts) {}
+    public record Shock(String contact, String how, String who, double pathOhm, double bodyJ, double volts) {}
 
     /**
      * Battery and sun.
@@ -152,18 +191,27 @@ public record Electrics(
         }
     }
 
-    /** An energizer tried on this fence. */
+    /**
+     * An energizer tried on this fence.
+     *
+     * @param outJ into 500 ohm, as the plate says or as it was found
+     */
     public record Candidate(
             Plate plate,
+            double outJ,
             double cleanV,
             double likelyV,
             double heavyV,
             Met met,
             Met metHeavy,
-            double rodM,
+            EarthNeed earth,
             double drawW,
             boolean over5J,
-            boolean recommended) {}
+            boolean recommended) {
+        Candidate asRecommended() {
+            return new Candidate(plate, outJ, cleanV, likelyV, heavyV, met, metHeavy, earth, drawW, over5J, true);
+        }
+    }
 
     /** One thing done otherwise, and the weakest point then. */
     public record WhatIf(String name, double weakestV, double heavyV, String says) {}

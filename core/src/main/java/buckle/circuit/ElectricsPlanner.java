@@ -1,7 +1,9 @@
 package buckle.circuit;
 
 import buckle.circuit.Electrics.Assumed;
+import buckle.circuit.Electrics.Bands;
 import buckle.circuit.Electrics.Candidate;
+import buckle.circuit.Electrics.EarthNeed;
 import buckle.circuit.Electrics.Met;
 import buckle.circuit.Electrics.PulsePoint;
 import buckle.circuit.Electrics.SectionPulse;
@@ -30,6 +32,7 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** Judges a laid-out fence as a circuit: the energizer, the curve with its range, the sections, the reserve. */
@@ -73,8 +76,11 @@ public final class ElectricsPlanner {
         Optional<Plate> own = power.energizer();
         own.flatMap(Plate::contradiction).ifPresent(why -> warn("E7", why + " The recommended one is reckoned with."));
         own.flatMap(Plate::doubt).ifPresent(why -> warn("E7", why));
+        own.map(p -> p.energy().how())
+                .filter(how -> !how.isEmpty())
+                .ifPresent(how -> findings.add(Finding.ofJob("E8", Severity.NOTE, how)));
         boolean usable = own.isPresent() && own.get().contradiction().isEmpty();
-        List<Candidate> candidates = depth == Depth.ALL || !usable ? candidates(ends) : List.of();
+        List<Candidate> candidates = depth == Depth.ALL || !usable ? candidates(ends, depth) : List.of();
         Optional<Candidate> recommended =
                 candidates.stream().filter(Candidate::recommended).findFirst();
         Plate plate = usable ? own.get() : recommended.map(Candidate::plate).orElse(Energizers.GENERIC.get(5));
@@ -102,7 +108,7 @@ public final class ElectricsPlanner {
                         "Here " + kv(p.likelyV())
                                 + " are reckoned, more than is met with in practice: a light fence rings up,"
                                 + " and how far the energizer damps that is assumed until readings tell.")));
-        if (plate.out500J() > Energizers.MUCH_J) {
+        if (plate.energy().outJ() > Energizers.MUCH_J) {
             findings.add(Finding.ofJob(
                     "C13",
                     Severity.CAUTION,
@@ -113,20 +119,26 @@ public final class ElectricsPlanner {
         Reserve reserve = depth == Depth.ALL
                 ? Reserve.of(solver, likely, trial, ends, needV, weakest.map(PulsePoint::likelyV))
                 : new Reserve(OptionalDouble.empty(), "");
-        Consequences more = new Consequences(plan, layout, around, trial, solver, likely, findings);
+        EarthJudge earth = new EarthJudge(plan, around, solver, likely);
         Optional<Spot> spot = weakest.map(w -> new Spot(w.lineId(), w.stationM()));
         return new Electrics(
                 "",
                 plate,
                 usable,
                 needV,
+                Bands.of(needV),
                 points,
                 sections,
                 weakest,
                 reserve.factor(),
                 reserve.says(),
-                more.earth(depth, spot),
-                more.supply(plate, weakest.map(PulsePoint::likelyV).orElse(0.0)),
+                depth == Depth.ALL ? earth.judge(spot, trial, findings) : earth.quick(),
+                new SupplyJudge(
+                                plan,
+                                layout,
+                                plate,
+                                weakest.map(PulsePoint::likelyV).orElse(0.0))
+                        .judge(findings),
                 candidates,
                 recommended.map(this::why).orElse(""),
                 depth == Depth.ALL ? new WhatIfs(plan, layout, around, trial, likely, ends).all() : List.of(),
@@ -139,26 +151,19 @@ public final class ElectricsPlanner {
     }
 
     private Electrics unsolved(String says, Plate plate, boolean chosen) {
-        Consequences more = new Consequences(
-                plan,
-                layout,
-                around,
-                trial,
-                solver,
-                Conditions.likely(plate, plan.spec().power()),
-                findings);
         return new Electrics(
                 says,
                 plate,
                 chosen,
                 needV,
+                Bands.of(needV),
                 List.of(),
                 List.of(),
                 Optional.empty(),
                 OptionalDouble.empty(),
                 says,
-                more.noEarth(),
-                more.supply(plate, 0),
+                EarthJudge.none(),
+                new SupplyJudge(plan, layout, plate, 0).judge(findings),
                 List.of(),
                 "",
                 List.of(),
@@ -260,7 +265,12 @@ public final class ElectricsPlanner {
         middle.fence().dead().stream()
                 .findFirst()
                 .ifPresent(d -> findings.add(Finding.at(
-                        "J1", Severity.WARN, d.lineId(), d.fromM(), "From here nothing is fed: " + d.why() + ".")));
+                        "J1",
+                        Severity.WARN,
+                        d.lineId(),
+                        d.fromM(),
+                        (d.wires().isEmpty() ? "From here nothing is fed: " : "From here a wire is dead: ") + d.why()
+                                + ".")));
     }
 
     private void warn(String rule, String message) {
@@ -268,7 +278,7 @@ public final class ElectricsPlanner {
     }
 
     /** E7: every generic energizer, and the chosen one, on this very fence. */
-    private List<Candidate> candidates(List<Spot> ends) {
+    private List<Candidate> candidates(List<Spot> ends, Depth depth) {
         Power power = plan.spec().power();
         List<Plate> plates = new ArrayList<>(Energizers.GENERIC);
         power.energizer()
@@ -279,25 +289,30 @@ public final class ElectricsPlanner {
                 .parallel()
                 .map(growth -> weakestV(plates, growth, ends))
                 .toList();
-        double oneRodM = layout.feed().orElseThrow().rodM();
-        List<Candidate> tried = new ArrayList<>();
-        for (int i = 0; i < plates.size(); i++) {
-            Plate plate = plates.get(i);
-            double likely = weakest.get(1)[i];
-            double heavy = weakest.get(2)[i];
-            tried.add(new Candidate(
-                    plate,
-                    weakest.get(0)[i],
-                    likely,
-                    heavy,
-                    Met.of(likely, needV),
-                    Met.of(heavy, needV),
-                    Math.max(oneRodM, plate.out500J() * Values.G4_ROD_M_PER_J),
-                    Energizers.drawW(plate, power.mode(), 0.5),
-                    plate.out500J() > Energizers.MUCH_J,
-                    false));
-        }
-        return recommend(tried);
+        return recommend(IntStream.range(0, plates.size())
+                .parallel()
+                .mapToObj(i -> candidate(
+                        plates.get(i), weakest.get(0)[i], weakest.get(1)[i], weakest.get(2)[i], depth == Depth.ALL))
+                .toList());
+    }
+
+    private Candidate candidate(Plate plate, double cleanV, double likelyV, double heavyV, boolean withEarth) {
+        Power power = plan.spec().power();
+        double outJ = plate.energy().outJ();
+        return new Candidate(
+                plate,
+                outJ,
+                cleanV,
+                likelyV,
+                heavyV,
+                Met.of(likelyV, needV),
+                Met.of(heavyV, needV),
+                withEarth
+                        ? new EarthJudge(plan, around, solver, Conditions.likely(plate, power)).need()
+                        : EarthNeed.NOT_ASKED,
+                Energizers.drawW(plate, power.mode(), 0.5),
+                outJ > Energizers.MUCH_J,
+                false);
     }
 
     /** Of each energizer. */
@@ -314,7 +329,7 @@ public final class ElectricsPlanner {
     }
 
     private List<Candidate> recommend(List<Candidate> tried) {
-        Comparator<Candidate> small = Comparator.comparingDouble(c -> c.plate().out500J());
+        Comparator<Candidate> small = Comparator.comparingDouble(Candidate::outJ);
         Optional<Candidate> best = tried.stream()
                 .filter(c -> spare(c) && !c.over5J())
                 .min(small)
@@ -326,19 +341,7 @@ public final class ElectricsPlanner {
                         ? tried.stream().filter(c -> !c.over5J()).max(Comparator.comparingDouble(Candidate::heavyV))
                         : tried.stream().max(Comparator.comparingDouble(Candidate::heavyV)));
         return tried.stream()
-                .map(c -> best.filter(b -> b == c).isEmpty()
-                        ? c
-                        : new Candidate(
-                                c.plate(),
-                                c.cleanV(),
-                                c.likelyV(),
-                                c.heavyV(),
-                                c.met(),
-                                c.metHeavy(),
-                                c.rodM(),
-                                c.drawW(),
-                                c.over5J(),
-                                true))
+                .map(c -> best.filter(b -> b == c).isEmpty() ? c : c.asRecommended())
                 .toList();
     }
 

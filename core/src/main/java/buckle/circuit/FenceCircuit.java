@@ -28,8 +28,17 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
         }
     }
 
-    /** @param why what keeps the pulse away */
-    public record DeadStretch(String lineId, double fromM, double toM, String why) {}
+    /**
+     * A stretch, or some wires of it, that nothing feeds.
+     *
+     * @param wires numbers from the ground up of the hot wires meant; empty for all
+     * @param why what keeps the pulse away
+     */
+    public record DeadStretch(String lineId, double fromM, double toM, List<Integer> wires, String why) {
+        public DeadStretch {
+            wires = List.copyOf(wires);
+        }
+    }
 
     /** The place with the longest way along the wire from the energizer, as switches stand. */
     Optional<Place> farthest() {

@@ -35,12 +35,15 @@ import java.util.TreeSet;
 public final class FenceCircuitPlanner {
     private static final double SAME_M = 0.01;
     private static final String FEED = "lead-out";
+    private static final String NO_JOINT = "no joint leads the pulse here";
 
     private final Layout layout;
     private final Spec spec;
     private final Soils soils;
     private final Wires wires;
     private final Trial trial;
+    private final Continuity continuity;
+    private final List<DeadStretch> unfed = new ArrayList<>();
     private final List<Edge> edges = new ArrayList<>();
     private final Map<String, TreeSet<Double>> stops = new HashMap<>();
     private final Map<String, Integer> nodes = new HashMap<>();
@@ -52,12 +55,14 @@ public final class FenceCircuitPlanner {
 
     private record LineSpan(String lineId, double fromM, double toM) {}
 
-    private FenceCircuitPlanner(Layout layout, Spec spec, Soils soils, Conditions conditions, Trial trial) {
+    private FenceCircuitPlanner(
+            Layout layout, Spec spec, Soils soils, Conditions conditions, Trial trial, Continuity continuity) {
         this.layout = layout;
         this.spec = spec;
         this.soils = soils;
-        this.wires = new Wires(conditions, layout.joints());
+        this.wires = new Wires(conditions, continuity);
         this.trial = trial;
+        this.continuity = continuity;
     }
 
     /** @param earthOhm of the rods together */
@@ -68,8 +73,9 @@ public final class FenceCircuitPlanner {
             Soils soils,
             Conditions conditions,
             double earthOhm,
-            Trial trial) {
-        FenceCircuitPlanner planner = new FenceCircuitPlanner(layout, spec, soils, conditions, trial);
+            Trial trial,
+            Continuity continuity) {
+        FenceCircuitPlanner planner = new FenceCircuitPlanner(layout, spec, soils, conditions, trial, continuity);
         planner.cut(tees);
         planner.connect(tees);
         return planner.circuit(conditions, earthOhm);
@@ -160,8 +166,10 @@ public final class FenceCircuitPlanner {
                         .findFirst();
                 String id = line.lineId() + ":" + Math.round(from);
                 if (gate.isEmpty()) {
-                    LineType type = wires.type(line, plan, middle, soils.at(line, middle));
-                    edges.add(new Edge(id, a, b, to - from, type, false, Optional.of(span)));
+                    wires.type(line, plan, middle, soils.at(line, middle))
+                            .ifPresentOrElse(
+                                    type -> edges.add(new Edge(id, a, b, to - from, type, false, Optional.of(span))),
+                                    () -> unfed(span));
                 } else if (gate.get().kind().cabled()) {
                     double length = (to - from)
                             + 2 * spec.underGate().burialM()
@@ -169,23 +177,24 @@ public final class FenceCircuitPlanner {
                             + 2 * spec.underGate().spareLoopM();
                     edges.add(new Edge(id, a, b, length, Wires.cable(), false, Optional.of(span)));
                 } else if (gate.get().kind().conducts()) {
-                    LineType type = wires.across(line, gate.get(), plan, soils.at(line, middle));
                     boolean open = trial.open().contains(gate.get().id());
-                    edges.add(new Edge(id, a, b, to - from, type, open, Optional.of(span)));
+                    wires.across(line, gate.get(), plan, soils.at(line, middle))
+                            .ifPresentOrElse(
+                                    type -> edges.add(new Edge(id, a, b, to - from, type, open, Optional.of(span))),
+                                    () -> unfed(span));
                 }
             }
             for (double stop : all) {
-                cutOut(line, stop).ifPresent(c -> {
-                    LineType type = wires.type(line, plan, stop, soils.at(line, stop));
-                    edges.add(new Edge(
-                            "switch:" + c.id(),
-                            node(line, stop, false),
-                            node(line, stop, true),
-                            0,
-                            type,
-                            trial.open().contains(c.id()),
-                            Optional.empty()));
-                });
+                cutOut(line, stop)
+                        .ifPresent(c -> wires.type(line, plan, stop, soils.at(line, stop))
+                                .ifPresent(type -> edges.add(new Edge(
+                                        "switch:" + c.id(),
+                                        node(line, stop, false),
+                                        node(line, stop, true),
+                                        0,
+                                        type,
+                                        trial.open().contains(c.id()),
+                                        Optional.empty()))));
             }
         }
         for (Tees.Tee tee : tees) {
@@ -194,6 +203,10 @@ public final class FenceCircuitPlanner {
             double end = tee.atStart() ? 0 : branch.lengthM();
             union(node(branch, end, tee.atStart()), node(on, tee.stationM(), false));
         }
+    }
+
+    private void unfed(LineSpan span) {
+        unfed.add(new DeadStretch(span.lineId(), span.fromM(), span.toM(), List.of(), NO_JOINT));
     }
 
     private final Map<Integer, Integer> same = new HashMap<>();
@@ -262,11 +275,12 @@ public final class FenceCircuitPlanner {
                 }
             }
         }
-        List<DeadStretch> dead = new ArrayList<>();
+        List<DeadStretch> dead = new ArrayList<>(unfed);
+        dead.addAll(continuity.dead());
         for (Edge e : edges) {
             if (!used.contains(e) && e.span().isPresent()) {
                 LineSpan s = e.span().get();
-                dead.add(new DeadStretch(s.lineId(), s.fromM(), s.toM(), "no joint leads the pulse here"));
+                dead.add(new DeadStretch(s.lineId(), s.fromM(), s.toM(), List.of(), NO_JOINT));
             }
         }
         var source = conditions.plate().source(conditions.damping());

@@ -3,12 +3,14 @@ package buckle.circuit;
 import buckle.circuit.Electrics.Assumed;
 import buckle.circuit.Solver.Solved;
 import buckle.circuit.Solver.Spot;
-import buckle.pulse.Plate;
+import buckle.pulse.Damping;
 import buckle.pulse.Supply;
 import buckle.rulebook.Values;
+import buckle.spec.PulseModel;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Locale;
 import java.util.stream.Stream;
 
 /**
@@ -16,6 +18,8 @@ import java.util.stream.Stream;
  * its own for each move; what lies in energizer and rods shares one; the plate's voltages only scale.
  */
 final class Range {
+    private static final double AS_NONE_OHM = 1e6;
+
     private final double[] middle;
     private final List<Moved> moved = new ArrayList<>();
 
@@ -42,6 +46,7 @@ final class Range {
         double soil = Values.V13_SOIL_FACTOR;
         double earth = Values.V13_EARTH_FACTOR;
         double plate = Values.V13_PLATE_SHARE;
+        PulseModel model = solver.spec.power().model();
         Supply own = new Supply(
                 solved.fence().circuit().source(), solved.fence().circuit().earthOhm());
         List<Supply> alone = List.of(own);
@@ -50,15 +55,15 @@ final class Range {
                         new Fed(likely.withLeak(leak), alone),
                         new Fed(likely.withSoil(1 / soil), alone),
                         new Fed(likely.withSoil(soil), alone),
-                        new Fed(likely.withSteel(Values.V13_STEEL_LOW), alone),
-                        new Fed(likely.withSteel(Values.V13_STEEL_HIGH), alone),
+                        new Fed(likely.withSteel(model.steelMuR().low()), alone),
+                        new Fed(likely.withSteel(model.steelMuR().high()), alone),
                         new Fed(
                                 likely,
                                 List.of(
                                         new Supply(own.source(), own.earthOhm() / earth),
                                         new Supply(own.source(), own.earthOhm() * earth),
-                                        new Supply(likely.plate().source(Plate.Damping.NONE), own.earthOhm()),
-                                        new Supply(likely.plate().source(Plate.Damping.STRONG), own.earthOhm()))))
+                                        new Supply(likely.plate().source(model.leastDamping()), own.earthOhm()),
+                                        new Supply(likely.plate().source(model.mostDamping()), own.earthOhm()))))
                 .parallel()
                 .flatMap(f -> Arrays.stream(Solver.peaks(solver.fence(f.fence(), trial), spots, f.by())))
                 .toList();
@@ -70,16 +75,32 @@ final class Range {
                 "three times",
                 v.get(2),
                 v.get(3));
-        add("Permeability of steel wire", "100", "50", "200", v.get(4), v.get(5));
+        add(
+                "Permeability of steel wire",
+                number(likely.steelMuR()),
+                number(model.steelMuR().low()),
+                number(model.steelMuR().high()),
+                v.get(4),
+                v.get(5));
         add("Voltages of the plate", "as it says", "5 % less", "5 % more", scaled(1 - plate), scaled(1 + plate));
         add("Resistance of the ground rods", "as computed", "half", "double", v.get(6), v.get(7));
         add(
                 "Damping across the energizer's terminals",
-                "6 kΩ with 0.5 nF",
-                "none",
-                "2 kΩ with 2 nF",
+                damping(likely.damping()),
+                damping(model.leastDamping()),
+                damping(model.mostDamping()),
                 v.get(8),
                 v.get(9));
+    }
+
+    private static String number(double value) {
+        return String.format(Locale.ROOT, "%.4g", value).replaceAll("\\.0*$", "");
+    }
+
+    private static String damping(Damping d) {
+        return d.bleedOhm() >= AS_NONE_OHM && d.terminalF() == 0
+                ? "none"
+                : String.format(Locale.ROOT, "%.3g kΩ with %.2g nF", d.bleedOhm() / 1000, d.terminalF() * 1e9);
     }
 
     private double[] scaled(double factor) {

@@ -5,17 +5,20 @@ import buckle.circuit.Solver.Spot;
 import buckle.land.Traits.Soil;
 import buckle.layout.LineLayout;
 import buckle.power.Rods;
+import buckle.pulse.Circuit;
 import buckle.pulse.Place;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Terminal;
-import buckle.pulse.Waveform;
 import buckle.rulebook.Values;
 import buckle.spec.Animal;
 import buckle.spec.Plan;
 import buckle.spec.Power;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.SortedMap;
+import java.util.TreeMap;
 
 /** G13: the energy of one pulse in an animal that touches the wire, by what closes the circuit. */
 final class Shocks {
@@ -33,24 +36,30 @@ final class Shocks {
         this.trial = trial;
     }
 
-    /** Ohms from nose to feet, through fleece and pad; from memory. The hardest animal of the job. */
-    static double bodyOhm(List<Animal> animals) {
-        return animals.stream()
-                .mapToDouble(a -> switch (a) {
-                    case SHEEP_GOATS, ALPACAS -> 1500;
-                    case BADGER, BEAR, FOX_POULTRY, WILD_BOAR, SMALL_GARDEN -> 1000;
-                    case DEER, DEER_PLOT -> 800;
-                    case PEOPLE, BEEF_CATTLE, PIGS, HORSES, DONKEYS_PONIES -> Values.G13_BODY_OHM;
-                })
-                .max()
-                .orElse(Values.G13_BODY_OHM);
+    /** Ohms from nose to feet, through fleece and pad; from memory. */
+    static double bodyOhm(Animal animal) {
+        return switch (animal) {
+            case SHEEP_GOATS, ALPACAS -> 1500;
+            case BADGER, BEAR, FOX_POULTRY, WILD_BOAR, SMALL_GARDEN -> 1000;
+            case DEER, DEER_PLOT -> 800;
+            case PEOPLE, BEEF_CATTLE, PIGS, HORSES, DONKEYS_PONIES -> Values.G13_BODY_OHM;
+        };
+    }
+
+    /** Who the fence is for, by what their bodies resist, the hardest first. */
+    private static SortedMap<Double, String> bodies(List<Animal> animals) {
+        SortedMap<Double, String> bodies = new TreeMap<>(Comparator.reverseOrder());
+        for (Animal a : animals) {
+            bodies.merge(bodyOhm(a), a.text(), (one, other) -> one + ", " + other);
+        }
+        return bodies;
     }
 
     private static String onGround(Power.GroundState state) {
         return "wire and " + state.text() + " ground";
     }
 
-    /** Of all contacts, standing on ground of a state. */
+    /** Of all contacts, the hardest animal's, standing on ground of a state. */
     static Shock usual(List<Shock> shocks, Power.GroundState state) {
         return shocks.stream()
                 .filter(s -> s.contact().equals(onGround(state)))
@@ -69,40 +78,66 @@ final class Shocks {
                 .findFirst()
                 .orElseThrow();
         Soil soil = solver.soils.at(line, spot.stationM());
-        double body = bodyOhm(plan.spec().animals());
-        Terminal wire = new PulseSolver(fence.circuit(), List.of(place.get())).terminal(place.get(), List.of());
+        Wire wire = new Wire(fence.circuit(), place.get());
         List<Shock> shocks = new ArrayList<>();
         shocks.add(shock(
-                wire, "the standard's 500 Ω", "to compare energizers by", Values.G13_BODY_OHM, Values.G13_BODY_OHM));
-        for (Power.GroundState state : Power.GroundState.values()) {
-            double feet = Rods.feetOhm(Soils.ohmM(soil, state), Values.G13_FOOT_M, FEET);
-            shocks.add(shock(
-                    wire,
-                    onGround(state),
-                    "the return is the ground under the feet: all-hot wiring",
-                    body + feet,
-                    body));
+                wire,
+                "the standard's 500 Ω",
+                "to compare energizers by",
+                "",
+                Values.G13_BODY_OHM,
+                Values.G13_BODY_OHM));
+        for (Contact c : contacts(soil)) {
+            bodies(plan.spec().animals())
+                    .forEach((body, who) -> shocks.add(shock(wire, c.name(), c.how(), who, body + c.ohm(), body)));
         }
-        double snow = Rods.feetOhm(Values.G13_SNOW_OHM_M, Values.G13_FOOT_M, FEET);
-        shocks.add(shock(wire, "wire and dry snow", "dry snow insulates", body + snow, body));
-        shocks.add(shock(
-                wire,
-                "hot wire and tied earth wire",
-                "the return is the earth wire back to the energizer: true hot and earth",
-                body,
-                body));
-        double rod = solver.rodsOhm(1, solver.layout.feed().orElseThrow().rodM(), Soils.ohmM(soil, likely.ground()));
-        shocks.add(shock(
-                wire,
-                "hot wire and merely grounded earth wire",
-                "the return is the nearest rod of the earth wire and the ground",
-                body + rod,
-                body));
         return shocks;
     }
 
-    private static Shock shock(Terminal wire, String contact, String how, double pathOhm, double bodyOhm) {
-        Waveform across = wire.under(pathOhm);
-        return new Shock(contact, how, pathOhm, across.energyJ(pathOhm) * bodyOhm / pathOhm, across.peakV());
+    /** What closes the circuit besides the body. */
+    private record Contact(String name, String how, double ohm) {}
+
+    private List<Contact> contacts(Soil soil) {
+        List<Contact> all = new ArrayList<>();
+        for (Power.GroundState state : Power.GroundState.values()) {
+            all.add(new Contact(
+                    onGround(state),
+                    "the return is the ground under the feet: all-hot wiring",
+                    Rods.feetOhm(Soils.ohmM(soil, state), Values.G13_FOOT_M, FEET)));
+        }
+        all.add(new Contact(
+                "wire and dry snow",
+                "dry snow insulates",
+                Rods.feetOhm(Values.G13_SNOW_OHM_M, Values.G13_FOOT_M, FEET)));
+        all.add(new Contact(
+                "hot wire and tied earth wire",
+                "the return is the earth wire back to the energizer: true hot and earth",
+                0));
+        all.add(new Contact(
+                "hot wire and merely grounded earth wire",
+                "the return is the nearest rod of the earth wire and the ground",
+                solver.rodsOhm(1, solver.layout.feed().orElseThrow().rodM(), Soils.ohmM(soil, likely.ground()))));
+        return all;
+    }
+
+    /** The touched wire: once for the peak, once for the whole discharge. */
+    private static final class Wire {
+        final Terminal quick;
+        final Terminal slow;
+
+        Wire(Circuit circuit, Place at) {
+            quick = new PulseSolver(circuit, List.of(at)).terminal(at, List.of());
+            slow = PulseSolver.slow(circuit, List.of(at)).terminal(at, List.of());
+        }
+    }
+
+    private static Shock shock(Wire wire, String contact, String how, String who, double pathOhm, double bodyOhm) {
+        return new Shock(
+                contact,
+                how,
+                who,
+                pathOhm,
+                wire.slow.under(pathOhm).energyJ(pathOhm) * bodyOhm / pathOhm,
+                wire.quick.under(pathOhm).peakV());
     }
 }

@@ -18,7 +18,9 @@ import buckle.spec.Spec;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
+import java.util.concurrent.ConcurrentHashMap;
 
 /** One laid-out fence under any conditions. */
 final class Solver {
@@ -30,6 +32,8 @@ final class Solver {
     final Spec spec;
     final Soils soils;
     final List<Tees.Tee> tees;
+    /** What hangs together does not depend on conditions. */
+    private final Map<Trial, Continuity> continuities = new ConcurrentHashMap<>();
 
     Solver(Plan plan, Layout layout, Surroundings around) {
         this.layout = layout;
@@ -78,7 +82,15 @@ final class Solver {
     }
 
     FenceCircuit fence(Conditions conditions, Trial trial) {
-        return FenceCircuitPlanner.plan(layout, tees, spec, soils, conditions, rodsOhm(conditions.ground()), trial);
+        return FenceCircuitPlanner.plan(
+                layout,
+                tees,
+                spec,
+                soils,
+                conditions,
+                rodsOhm(conditions.ground()),
+                trial,
+                continuities.computeIfAbsent(trial, t -> new Continuity(layout, tees, t)));
     }
 
     Solved solve(Conditions conditions, Trial trial, List<Spot> spots) {

@@ -6,7 +6,8 @@ import java.util.Set;
 /**
  * What is tried out without being planned.
  *
- * @param open ids of cut-outs and of gates that open the circuit
+ * @param open ids of cut-outs, of gates that open the circuit, and of jumper sets left out, {@code jumper:LINE:PULL} with pulls
+ *     counted from 0
  * @param loads to earth, grass or a branch on the wire
  */
 public record Trial(Set<String> open, List<TestLoad> loads) {

@@ -50,7 +50,7 @@ final class WhatIfs {
             with(
                     "aluminium instead of " + wires.hot().text(),
                     spec.with(spec.build().with(wires.withHot(Conductor.ALU_12_5))),
-                    "less lost on the way, softer to strain; lines with a conductor of their own keep it");
+                    "less lost on the way (S7), softer to strain; lines with a conductor of their own keep it");
         }
         if (wires.hot() != Conductor.HT_12_5) {
             with(

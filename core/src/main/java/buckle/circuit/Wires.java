@@ -2,19 +2,19 @@ package buckle.circuit;
 
 import buckle.land.Traits.Soil;
 import buckle.layout.GatePlace;
-import buckle.layout.Joint;
 import buckle.layout.LineLayout;
-import buckle.layout.Pull;
 import buckle.material.Conductor;
 import buckle.pulse.LineType;
 import buckle.pulse.Strand;
 import buckle.rulebook.Values;
+import buckle.site.GateKind;
 import buckle.spec.Build;
 import buckle.spec.Overgrowth;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
 
 /** What a metre of a line is to the pulse: its joined hot wires, its earth wires, growth and ground. */
 final class Wires {
@@ -25,11 +25,11 @@ final class Wires {
     static final double CABLE_HENRY_PER_M = 0.5e-6;
 
     private final Conditions conditions;
-    private final List<Joint> joints;
+    private final Continuity continuity;
 
-    Wires(Conditions conditions, List<Joint> joints) {
+    Wires(Conditions conditions, Continuity continuity) {
         this.conditions = conditions;
-        this.joints = joints;
+        this.continuity = continuity;
     }
 
     static LineType cable() {
@@ -37,41 +37,23 @@ final class Wires {
                 new LineType.Cable(Conductor.LEAD_OUT_CABLE.ohmPerM(), CABLE_HENRY_PER_M, CABLE_FARAD_PER_M));
     }
 
-    /** Hot wires of the pull at a station that a jumper set joins; without one, only the lowest. */
-    List<Integer> joined(LineLayout line, double stationM) {
-        List<Integer> hot = new ArrayList<>();
-        for (int i = 0; i < line.schedule().wires().size(); i++) {
-            if (line.schedule().wires().get(i).role() == WireRole.HOT) {
-                hot.add(i + 1);
-            }
-        }
-        if (hot.size() < 2) {
-            return hot;
-        }
-        for (Pull pull : line.pulls()) {
-            if (pull.fromM() <= stationM && stationM <= pull.toM()) {
-                boolean jumped = joints.stream()
-                        .anyMatch(j -> j.kind() == Joint.Kind.JUMPER
-                                && j.lineId().equals(line.lineId())
-                                && j.stationM() >= pull.fromM() - 0.1
-                                && j.stationM() <= pull.toM() + 0.1
-                                && j.hot().containsAll(hot));
-                return jumped ? hot : hot.subList(0, 1);
-            }
-        }
-        return hot;
+    /** A run of fence; empty where no joint leads the pulse to any of its hot wires. */
+    Optional<LineType> type(LineLayout line, Build.WirePlan plan, double stationM, Soil soil) {
+        List<Integer> hot = continuity.live(line, stationM);
+        return hot.isEmpty() ? Optional.empty() : Optional.of(type(line, plan, hot, soil));
     }
 
-    LineType type(LineLayout line, Build.WirePlan plan, double stationM, Soil soil) {
-        List<Integer> hot = joined(line, stationM);
-        return type(line, plan, hot, soil);
-    }
-
-    /** The strands across an opening. */
-    LineType across(LineLayout line, GatePlace gate, Build.WirePlan plan, Soil soil) {
-        List<Integer> hot = joined(line, gate.fromM() - 1e-3);
-        boolean one = gate.kind() == buckle.site.GateKind.STRAND;
-        return type(line, plan, one ? hot.subList(hot.size() - 1, hot.size()) : hot, soil);
+    /** The strands across an opening: those that are fed on the side they hang from; empty when none is. */
+    Optional<LineType> across(LineLayout line, GatePlace gate, Build.WirePlan plan, Soil soil) {
+        List<Integer> hot = Continuity.hot(line);
+        List<Integer> hung =
+                gate.kind() == GateKind.STRAND ? hot.subList(Math.max(0, hot.size() - 1), hot.size()) : hot;
+        List<Integer> before = continuity.live(line, gate.fromM() - 1e-3);
+        List<Integer> after = continuity.live(line, gate.toM() + 1e-3);
+        List<Integer> fed = hung.stream()
+                .filter(w -> before.contains(w) && after.contains(w))
+                .toList();
+        return fed.isEmpty() ? Optional.empty() : Optional.of(type(line, plan, fed, soil));
     }
 
     private LineType type(LineLayout line, Build.WirePlan plan, List<Integer> hot, Soil soil) {

@@ -15,6 +15,9 @@ public final class Battery {
     private static final double LEAST_SHARE = 0.4;
     private static final int[] MONTH_START = {1, 32, 60, 91, 121, 152, 182, 213, 244, 274, 305, 335, 366};
     private static final double COLDEST_DAY = 20;
+    private static final double COPPER_OHM_MM2_PER_M = 0.0172;
+    /** A cable that loses more than this share of a panel's output is none. */
+    private static final double MOST_LOST = 0.5;
 
     private Battery() {}
 
@@ -24,9 +27,20 @@ public final class Battery {
      * @param drawW taken all day
      * @param panelW at full sun, none for 0
      * @param dirtShare of the light that dirt and snow keep off
+     * @param cableOhm of the cable between panel, battery and energizer, there and back
      */
     public record Plant(
-            double drawW, double batteryAh, double panelW, double tiltDeg, double dirtShare, double sunshineShare) {}
+            double drawW,
+            double batteryAh,
+            double panelW,
+            double tiltDeg,
+            double dirtShare,
+            double sunshineShare,
+            double cableOhm) {
+        Plant withPanel(double watts) {
+            return new Plant(drawW, batteryAh, watts, tiltDeg, dirtShare, sunshineShare, cableOhm);
+        }
+    }
 
     public record Climate(double latitudeDeg, double coldC, double warmC) {
         /** A swing through the year, coldest in late January, in July south of the equator. */
@@ -56,7 +70,13 @@ public final class Battery {
     private static double madeAh(Plant plant, Climate climate, int day) {
         double mj = Sun.onPanelMjPerM2(climate.latitudeDeg(), day, clearness(plant, climate, day), plant.tiltDeg());
         double fullHours = mj / 3.6;
-        return fullHours * plant.panelW() * (1 - plant.dirtShare()) * Values.E5_STORED_SHARE / VOLTS;
+        double arrives = 1 - Math.min(MOST_LOST, plant.panelW() * lostPerW(plant));
+        return fullHours * plant.panelW() * arrives * (1 - plant.dirtShare()) * Values.E5_STORED_SHARE / VOLTS;
+    }
+
+    /** Share of a watt at 12 V that the cable takes, for each watt that goes through it. */
+    private static double lostPerW(Plant plant) {
+        return plant.cableOhm() / (VOLTS * VOLTS);
     }
 
     /** Days a full battery lasts without sun down to half charge, and to empty. */
@@ -69,7 +89,7 @@ public final class Battery {
     }
 
     public static double usedAhPerDay(Plant plant) {
-        return plant.drawW() * 24 / VOLTS;
+        return plant.drawW() * (1 + plant.drawW() * lostPerW(plant)) * 24 / VOLTS;
     }
 
     /** The second of two years in a row, day by day. */
@@ -105,24 +125,36 @@ public final class Battery {
     }
 
     /** The smallest battery that lasts so many dark days in the coldest time above half charge. */
-    public static double leastAh(double drawW, int darkDays, double coldC) {
-        return drawW * 24 / VOLTS * darkDays / (1 - Values.E4_KEPT_SHARE) / capacityShare(coldC);
+    public static double leastAh(Plant plant, int darkDays, double coldC) {
+        return usedAhPerDay(plant) * darkDays / (1 - Values.E4_KEPT_SHARE) / capacityShare(coldC);
     }
 
-    /** The smallest panel that makes a fifth more than is used in the darkest month; infinite where no sun rises. */
+    /**
+     * The smallest panel that makes a fifth more than is used in the darkest month; infinite where no sun rises, and where the
+     * cable takes what more of a panel would bring.
+     */
     public static double leastPanelW(Plant plant, Climate climate) {
-        Plant one = new Plant(
-                plant.drawW(), plant.batteryAh(), 1, plant.tiltDeg(), plant.dirtShare(), plant.sunshineShare());
-        double least = year(one, climate).stream()
-                .mapToDouble(Month::madeAhPerDay)
-                .min()
-                .orElse(0);
-        return least <= 1e-9 ? Double.POSITIVE_INFINITY : Values.E5_PANEL_SPARE * usedAhPerDay(plant) / least;
+        double perW = year(plant.withPanel(1), climate).stream()
+                        .mapToDouble(Month::madeAhPerDay)
+                        .min()
+                        .orElse(0)
+                / (1 - lostPerW(plant));
+        double asked = Values.E5_PANEL_SPARE * usedAhPerDay(plant);
+        double lost = lostPerW(plant);
+        double left = 1 - 4 * lost * asked / perW;
+        if (perW <= 1e-9 || left < 0) {
+            return Double.POSITIVE_INFINITY;
+        }
+        return 2 * asked / perW / (1 + Math.sqrt(left));
     }
 
-    /** Voltage lost in a copper cable there and back. */
-    public static double cableDropV(double drawW, double lengthM, double areaMm2) {
-        double copperOhmMm2PerM = 0.0172;
-        return drawW / VOLTS * 2 * lengthM * copperOhmMm2PerM / areaMm2;
+    /** Of two copper wires, there and back. Source: resistivity of copper at 20 °C, 0.0172 Ω·mm²/m. */
+    public static double cableOhm(double lengthM, double areaMm2) {
+        return 2 * lengthM * COPPER_OHM_MM2_PER_M / areaMm2;
+    }
+
+    /** Voltage lost in the cable by the energizer's mean draw. */
+    public static double cableDropV(Plant plant) {
+        return plant.drawW() / VOLTS * plant.cableOhm();
     }
 }

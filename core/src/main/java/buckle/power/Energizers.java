@@ -30,12 +30,13 @@ public final class Energizers {
     private static Plate plate(String size, double storedJ, double out500J, double openV, double v500, double price) {
         return new Plate(
                 "generic " + size,
-                storedJ,
-                out500J,
+                OptionalDouble.of(storedJ),
+                OptionalDouble.of(out500J),
                 openV,
                 v500,
                 OptionalDouble.empty(),
                 PER_MINUTE,
+                Plate.Draw.NOT_SAID,
                 OptionalDouble.of(price));
     }
 
@@ -65,13 +66,25 @@ public final class Energizers {
     }
 
     /**
-     * Mean power over a day.
+     * Mean power over a day: as the plate says, otherwise by pulses, energy and losses (E1).
      *
      * @param loaded 0 for a clean fence, 1 for one that takes all the energizer gives
      */
     public static double drawW(Plate plate, Mode mode, double loaded) {
+        Plate.Draw said = plate.draw();
+        if (mode == Mode.SLOW && said.slowW().isPresent()) {
+            return said.slowW().getAsDouble();
+        }
+        double reckoned = reckonedW(plate, mode, loaded);
+        return said.fullW().isEmpty()
+                ? reckoned
+                : said.fullW().getAsDouble() * reckoned / reckonedW(plate, Mode.FULL, loaded);
+    }
+
+    private static double reckonedW(Plate plate, Mode mode, double loaded) {
         double share = mode == Mode.ADAPTIVE ? 0.5 + 0.5 * Math.clamp(loaded, 0, 1) : 1;
-        double pulses = plate.perMinute() / 60 * mode.pulses;
-        return mode.hours * (Values.E1_ELECTRONICS_W + pulses * plate.storedJ() * share / Values.E1_EFFICIENCY);
+        double pulsesPerS = plate.perMinute() / 60 * mode.pulses;
+        return mode.hours
+                * (Values.E1_ELECTRONICS_W + pulsesPerS * plate.energy().storedJ() * share / Values.E1_EFFICIENCY);
     }
 }

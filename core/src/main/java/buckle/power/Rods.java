@@ -2,6 +2,11 @@ package buckle.power;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.hipparchus.linear.ArrayRealVector;
+import org.hipparchus.linear.LUDecomposition;
+import org.hipparchus.linear.MatrixUtils;
+import org.hipparchus.linear.RealMatrix;
+import org.hipparchus.linear.RealVector;
 
 /**
  * Resistance of ground rods. One rod: Dwight 1936, {@code R = ρ/(2πL) (ln(4L/a) − 1)}. Several: by the table of IEEE Std 142 for
@@ -18,7 +23,7 @@ public final class Rods {
     }
 
     /** Share of one rod's resistance that n rods keep, by the table: 1.16, 1.29, 1.36, 1.68 over n for 2, 3, 4, 8. */
-    public static double tableFactor(int rods) {
+    static double tableFactor(int rods) {
         double[] known = {1, 1, 1.16, 1.29, 1.36};
         if (rods <= 4) {
             return known[rods] / Math.max(1, rods);
@@ -37,35 +42,23 @@ public final class Rods {
     /** All rods joined: the currents share so that each stands at the same voltage. */
     public static double togetherOhm(double soilOhmM, double lengthM, double radiusM, List<Rod> rods) {
         int n = rods.size();
-        double[][] a = new double[n][n + 1];
+        RealMatrix mutual = MatrixUtils.createRealMatrix(n, n);
         for (int i = 0; i < n; i++) {
             for (int k = 0; k < n; k++) {
                 double apart = Math.hypot(
                         rods.get(i).eastM() - rods.get(k).eastM(),
                         rods.get(i).northM() - rods.get(k).northM());
-                a[i][k] = mutualOhm(soilOhmM, lengthM, i == k ? radiusM : Math.max(apart, radiusM * 2));
-            }
-            a[i][n] = 1;
-        }
-        for (int col = 0; col < n; col++) {
-            for (int row = col + 1; row < n; row++) {
-                double factor = a[row][col] / a[col][col];
-                for (int k = col; k <= n; k++) {
-                    a[row][k] -= factor * a[col][k];
-                }
+                mutual.setEntry(i, k, mutualOhm(soilOhmM, lengthM, i == k ? radiusM : Math.max(apart, radiusM * 2)));
             }
         }
-        double total = 0;
-        double[] current = new double[n];
-        for (int row = n - 1; row >= 0; row--) {
-            double sum = a[row][n];
-            for (int k = row + 1; k < n; k++) {
-                sum -= a[row][k] * current[k];
-            }
-            current[row] = sum / a[row][row];
-            total += current[row];
-        }
-        return 1 / total;
+        RealVector oneVolt = new ArrayRealVector(n, 1);
+        RealVector currents = new LUDecomposition(mutual).getSolver().solve(oneVolt);
+        return 1 / currents.dotProduct(oneVolt);
+    }
+
+    /** The same by the table alone, for rods about one length apart. */
+    public static double tableOhm(double soilOhmM, double lengthM, double radiusM, int rods) {
+        return singleOhm(soilOhmM, lengthM, radiusM) * tableFactor(rods);
     }
 
     public static double inLineOhm(double soilOhmM, double lengthM, double radiusM, int rods, double apartM) {

@@ -1,81 +1,166 @@
 package buckle.pulse;
 
+import buckle.rulebook.Values;
+import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.function.DoubleFunction;
 import org.hipparchus.analysis.solvers.BracketingNthOrderBrentSolver;
 
 /**
- * What the data plate of an energizer says. "Miles" are not on it: they say nothing.
+ * What the data plate of an energizer says. "Miles" are not on it: they say nothing. One of the two energies is enough.
  *
  * @param storedJ energy in the capacitor
  * @param out500J energy a pulse leaves in 500 ohm
  * @param openV peak without load
  * @param v500 peak at 500 ohm
- * @param v100 peak at 100 ohm, a check when given
+ * @param v100 peak at 100 ohm: a check when both energies are given, else it tells the other one
  * @param price as asked, in whatever money the job is reckoned in
  */
 public record Plate(
         String name,
-        double storedJ,
-        double out500J,
+        OptionalDouble storedJ,
+        OptionalDouble out500J,
         double openV,
         double v500,
         OptionalDouble v100,
         double perMinute,
+        Draw draw,
         OptionalDouble price) {
     /** The load that plates speak of. Source: IEC 60335-2-76, from memory. */
     public static final double REFERENCE_OHM = 500;
 
-    private static final double LEAST_HENRY = 1e-9;
-    private static final double MOST_HENRY = 5;
-    /** Share of what could stand at 500 ohm without a coil that a plate may say. */
-    private static final double REACHED = 0.995;
     /** How far a voltage at 100 ohm may lie from what the rest of the plate gives; ours. */
     private static final double AGREES = 0.15;
 
-    public Plate {
-        Strand.require(storedJ > 0 && storedJ <= 200, "stored energy of " + storedJ + " J is not between 0 and 200 J");
-        Strand.require(out500J > 0 && out500J <= 200, "output of " + out500J + " J is not between 0 and 200 J");
-        Strand.require(openV >= 500 && openV <= 30_000, "open voltage " + openV + " V is not between 0.5 and 30 kV");
-        Strand.require(v500 > 0 && v500 <= 30_000, "voltage at 500 Ω of " + v500 + " V is not between 0 and 30 kV");
-        Strand.require(perMinute > 0 && perMinute <= 120, perMinute + " pulses a minute are not between 0 and 120");
-        Strand.require(
-                price.orElse(0) >= 0 && price.orElse(0) <= 1e6, "a price of " + price + " is not from 0 to 1,000,000");
+    private static final double LEAST_LOST = 0.02;
+
+    /** Mean watts a plate says it takes in full and in slow mode; what it does not say is reckoned (E1). */
+    public record Draw(OptionalDouble fullW, OptionalDouble slowW) {
+        public static final Draw NOT_SAID = new Draw(OptionalDouble.empty(), OptionalDouble.empty());
+
+        public Draw {
+            Strand.require(within(fullW) && within(slowW), "a draw is above 0 and up to 500 W");
+            Strand.require(
+                    fullW.isEmpty() || slowW.orElse(0) <= fullW.getAsDouble(),
+                    "the slow mode draws no more than the full one");
+        }
+
+        private static boolean within(OptionalDouble watts) {
+            return watts.isEmpty() || watts.getAsDouble() > 0 && watts.getAsDouble() <= 500;
+        }
     }
 
     /**
-     * What sits across the terminals and damps; an assumption until readings tell.
+     * Both energies.
      *
-     * @param bleedOhm infinite for none
+     * @param how the one that the plate does not give was found; empty when it gives both
      */
-    public record Damping(double bleedOhm, double terminalF) {
-        public static final Damping NONE = new Damping(Double.POSITIVE_INFINITY, 0);
-        /** Between nothing and the 2 kΩ with 2 nF that cut a short light fence's ringing by a quarter in trials of the model. */
-        public static final Damping LIKELY = new Damping(6000, 0.5e-9);
+    public record Energy(double storedJ, double outJ, String how) {}
 
-        public static final Damping STRONG = new Damping(2000, 2e-9);
+    public Plate {
+        Strand.require(
+                storedJ.isPresent() || out500J.isPresent(), "a plate gives the energy stored or the one into 500 Ω");
+        Strand.require(joules(storedJ), "stored energy of " + text(storedJ) + " J is not between 0 and 200 J");
+        Strand.require(joules(out500J), "output of " + text(out500J) + " J is not between 0 and 200 J");
+        Strand.require(openV >= 500 && openV <= 30_000, "open voltage " + openV + " V is not between 0.5 and 30 kV");
+        Strand.require(v500 > 0 && v500 <= 30_000, "voltage at 500 Ω of " + v500 + " V is not between 0 and 30 kV");
+        Strand.require(
+                v100.orElse(1) > 0 && v100.orElse(1) <= 30_000,
+                "voltage at 100 Ω of " + text(v100) + " V is not between 0 and 30 kV");
+        Strand.require(perMinute > 0 && perMinute <= 120, perMinute + " pulses a minute are not between 0 and 120");
+        Strand.require(
+                price.orElse(0) >= 0 && price.orElse(0) <= 1e6,
+                "a price of " + text(price) + " is not from 0 to 1,000,000");
+    }
+
+    /** With both energies and nothing else that is not needed. */
+    public static Plate of(String name, double storedJ, double out500J, double openV, double v500, double perMinute) {
+        return new Plate(
+                name,
+                OptionalDouble.of(storedJ),
+                OptionalDouble.of(out500J),
+                openV,
+                v500,
+                OptionalDouble.empty(),
+                perMinute,
+                Draw.NOT_SAID,
+                OptionalDouble.empty());
+    }
+
+    private static boolean joules(OptionalDouble value) {
+        return value.isEmpty() || value.getAsDouble() > 0 && value.getAsDouble() <= 200;
+    }
+
+    private static String text(OptionalDouble value) {
+        return value.isPresent() ? Double.toString(value.getAsDouble()) : "nothing";
+    }
+
+    /** E8: both energies; the one that is missing from the voltage at 100 ohm, or by the usual share. */
+    public Energy energy() {
+        if (storedJ.isPresent() && out500J.isPresent()) {
+            return new Energy(storedJ.getAsDouble(), out500J.getAsDouble(), "");
+        }
+        OptionalDouble by100 = shareBy100();
+        double least = leastShare();
+        double usual = Values.E8_OUT_SHARE > least ? Values.E8_OUT_SHARE : (1 + Math.min(1, least)) / 2;
+        Energy found = shared(by100.orElse(usual));
+        String what = storedJ.isPresent()
+                ? String.format(Locale.ROOT, "%.3g J into 500 Ω", found.outJ())
+                : String.format(Locale.ROOT, "%.3g J stored", found.storedJ());
+        return new Energy(
+                found.storedJ(),
+                found.outJ(),
+                "The plate gives one energy; " + what + " are reckoned "
+                        + (by100.isPresent()
+                                ? "from its voltage at 100 Ω."
+                                : "as usual, " + Math.round(100 * usual) + " % of what is stored come out."));
+    }
+
+    private Energy shared(double share) {
+        return storedJ.isPresent()
+                ? new Energy(storedJ.getAsDouble(), share * storedJ.getAsDouble(), "")
+                : new Energy(out500J.getAsDouble() / share, out500J.getAsDouble(), "");
+    }
+
+    /** Less than this share would leave too little voltage at 500 ohm. */
+    private double leastShare() {
+        return v500 / (SourceFit.REACHED * openV);
+    }
+
+    /** Share of the stored energy that comes out, by which the plate's voltage at 100 ohm comes about; empty if none does. */
+    private OptionalDouble shareBy100() {
+        double low = leastShare() + LEAST_LOST / 2;
+        double high = 1 - LEAST_LOST;
+        if (v100.isEmpty() || low >= high) {
+            return OptionalDouble.empty();
+        }
+        DoubleFunction<SourceFit> at = share -> fit(shared(share));
+        boolean possible = at.apply(low).contradiction().isEmpty()
+                && at.apply(high).contradiction().isEmpty();
+        if (!possible) {
+            return OptionalDouble.empty();
+        }
+        double atLow = at.apply(low).peakAt100V() - v100.getAsDouble();
+        double atHigh = at.apply(high).peakAt100V() - v100.getAsDouble();
+        if (atLow * atHigh > 0) {
+            return OptionalDouble.empty();
+        }
+        return OptionalDouble.of(new BracketingNthOrderBrentSolver(1e-7, 5)
+                .solve(200, share -> at.apply(share).peakAt100V() - v100.getAsDouble(), low, high));
+    }
+
+    private SourceFit fit(Energy energy) {
+        return new SourceFit(energy.storedJ(), energy.outJ(), openV, v500);
     }
 
     /** Why no energizer can be like this; empty when one can. */
     public Optional<String> contradiction() {
-        if (out500J >= storedJ) {
-            return Optional.of("The plate gives " + out500J + " J out of " + storedJ + " J stored: no energizer does.");
-        }
         if (v500 >= openV) {
             return Optional.of("The plate gives more voltage under load (" + Math.round(v500) + " V) than open ("
                     + Math.round(openV) + " V).");
         }
-        double most = openV * REFERENCE_OHM / (innerOhm(Damping.NONE) + REFERENCE_OHM);
-        if (v500 >= REACHED * most) {
-            return Optional.of("With " + storedJ + " J stored and " + out500J + " J into 500 Ω, at most "
-                    + Math.round(most) + " V can stand at 500 Ω, not " + Math.round(v500) + " V.");
-        }
-        double least = peakV(2 * storedJ / (openV * openV), MOST_HENRY, innerOhm(Damping.NONE), REFERENCE_OHM);
-        if (v500 <= least) {
-            return Optional.of("So little at 500 Ω, " + Math.round(v500) + " V, would take a coil of over "
-                    + Math.round(MOST_HENRY) + " H: no energizer has one.");
-        }
-        return Optional.empty();
+        return fit(energy()).contradiction();
     }
 
     /** Where a given voltage at 100 ohm and the rest of the plate part by more than they should; one of them is off. */
@@ -91,71 +176,16 @@ public record Plate(
                         + " V would stand there. Short or overgrown fences are reckoned by those.");
     }
 
-    private static double beside(double ohm, Damping damping) {
-        return Double.isInfinite(damping.bleedOhm()) ? ohm : ohm * damping.bleedOhm() / (ohm + damping.bleedOhm());
-    }
-
-    private double innerOhm(Damping damping) {
-        double load = beside(REFERENCE_OHM, damping);
-        return load * (storedJ / out500J * load / REFERENCE_OHM - 1);
-    }
-
-    /**
-     * The capacitor, coil and resistance that give this plate: {@code C = 2E/V²}, {@code R} from the energy that reaches 500
-     * ohm, {@code L} so that the peak there is the plate's.
-     */
+    /** What gives this plate, seen from its terminals. */
     public Source source(Damping damping) {
         contradiction().ifPresent(why -> {
             throw new IllegalArgumentException(why);
         });
-        Damping fits = innerOhm(damping) > 1 && reachable(damping) ? damping : Damping.NONE;
-        double farad = 2 * storedJ / (openV * openV);
-        double inner = innerOhm(fits);
-        double load = beside(REFERENCE_OHM, fits);
-        double logL = new BracketingNthOrderBrentSolver(1e-9, 5)
-                .solve(
-                        200,
-                        l -> peakV(farad, Math.exp(l), inner, load) - v500,
-                        Math.log(LEAST_HENRY),
-                        Math.log(MOST_HENRY));
-        return new Source(
-                openV,
-                farad,
-                Math.exp(logL),
-                inner,
-                Double.isInfinite(fits.bleedOhm()) ? OptionalDouble.empty() : OptionalDouble.of(fits.bleedOhm()),
-                fits.terminalF() == 0 ? OptionalDouble.empty() : OptionalDouble.of(fits.terminalF()));
-    }
-
-    private boolean reachable(Damping damping) {
-        double load = beside(REFERENCE_OHM, damping);
-        return v500 < REACHED * openV * load / (innerOhm(damping) + load);
+        return fit(energy()).source(damping);
     }
 
     /** Peak at 100 ohm as the fitted source would give it. */
     public double peakAt100V() {
-        Source s = source(Damping.NONE);
-        return peakV(s.faradF(), s.henryH(), s.ohm(), 100);
-    }
-
-    /** Peak across a load of a charged capacitor behind coil and resistance: the damped swing in closed form. */
-    double peakV(double farad, double henry, double innerOhm, double loadOhm) {
-        double total = innerOhm + loadOhm;
-        double alpha = total / (2 * henry);
-        double square = alpha * alpha - 1 / (henry * farad);
-        double current;
-        if (square > alpha * alpha * 1e-12) {
-            double beta = Math.sqrt(square);
-            double slow = 1 / (henry * farad) / (alpha + beta);
-            double at = Math.log((alpha + beta) / slow) / (2 * beta);
-            current = openV / (2 * beta * henry) * (Math.exp(-slow * at) - Math.exp(-(alpha + beta) * at));
-        } else if (square < -alpha * alpha * 1e-12) {
-            double omega = Math.sqrt(-square);
-            double at = Math.atan2(omega, alpha) / omega;
-            current = openV / (omega * henry) * Math.exp(-alpha * at) * Math.sin(omega * at);
-        } else {
-            current = openV / henry / alpha / Math.E;
-        }
-        return current * loadOhm;
+        return fit(energy()).peakAt100V();
     }
 }

@@ -13,6 +13,12 @@ import org.hipparchus.complex.Complex;
 public final class PulseSolver {
     private static final long WORTH_SHARING = 50_000;
     private static final int SLICES = 4;
+    /** Leakage and loads empty the capacitor through less than this. */
+    private static final double MOST_BLEED_OHM = 10_000;
+
+    private static final double DISCHARGES = 2.5;
+    /** Hardly any of a pulse's energy lies above. */
+    private static final double SLOW_HZ = 150e3;
 
     private final Circuit circuit;
     private final List<Place> places;
@@ -29,11 +35,22 @@ public final class PulseSolver {
 
     /** @param others that {@link #peaks} will be asked for: the time looked at holds theirs as well */
     public PulseSolver(Circuit circuit, List<Place> places, List<Supply> others) {
+        Tree cut = new Tree(circuit, places);
+        this(circuit, places, cut, window(circuit, cut.longestM(), others));
+    }
+
+    /** For energies: the time looked at holds the whole discharge, edges come out less sharp. */
+    public static PulseSolver slow(Circuit circuit, List<Place> places) {
+        Tree cut = new Tree(circuit, places);
+        return new PulseSolver(circuit, places, cut, discharge(circuit, cut.longestM()));
+    }
+
+    private PulseSolver(Circuit circuit, List<Place> places, Tree tree, Spectrum spectrum) {
         this.circuit = circuit;
         this.places = List.copyOf(places);
-        this.tree = new Tree(circuit, places);
+        this.tree = tree;
         this.node = places.stream().mapToInt(tree::node).toArray();
-        this.spectrum = window(circuit, tree.longestM(), others);
+        this.spectrum = spectrum;
         this.tables = new LineTable[tree.types.size()];
         for (int i = 0; i < tables.length; i++) {
             LineType type = tree.types.get(i);
@@ -68,6 +85,19 @@ public final class PulseSolver {
         return Spectrum.of(
                 Math.exp(Math.ceil(Math.log(windowS) / step) * step),
                 circuit.model().highestHz());
+    }
+
+    /** Two and a half times the slowest way the capacitor empties, through whatever lies across the terminals at the least. */
+    private static Spectrum discharge(Circuit circuit, double longestM) {
+        Source s = circuit.source();
+        double throughOhm = s.ohm()
+                + circuit.earthOhm()
+                + Math.min(MOST_BLEED_OHM, s.bleedOhm().orElse(MOST_BLEED_OHM));
+        double emptiesS = s.faradF() * throughOhm;
+        double usualS = window(circuit, longestM, List.of()).windowS();
+        return Spectrum.of(
+                Math.max(usualS, DISCHARGES * emptiesS / Transform.LOOKED_AT),
+                Math.min(SLOW_HZ, circuit.model().highestHz()));
     }
 
     private static double swingS(Source s, double fenceF) {

@@ -7,7 +7,7 @@ import java.util.Arrays;
  * the window is amplified most, so only its first part is looked at. Holds its own room: one for each thread.
  */
 final class Transform {
-    private static final double LOOKED_AT = 0.6;
+    static final double LOOKED_AT = 0.6;
     private static final int SAMPLES_PER_FREQUENCY = 4;
 
     private final int size;

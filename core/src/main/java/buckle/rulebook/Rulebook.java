@@ -13,7 +13,7 @@ import java.util.Optional;
 /** All rules this version knows, in the order of the job. */
 public final class Rulebook {
     /** Raised whenever a value or a rule changes; kept with every stored plan. */
-    public static final int REVISION = 3;
+    public static final int REVISION = 4;
 
     private static final List<Rule> RULES = List.of(
             // Wires by animal, heights above ground.
@@ -68,7 +68,10 @@ public final class Rulebook {
             memory(
                     "V9",
                     "By analogy: wild boar, badger, deer outside plots, alpaca, poultry against fox, pigs and small garden animals 4.5 kV; bear 6 kV; donkey, pony and horse 3.0 kV."),
-            rule("V10", "Met from the need up, warn from 85 % of it, broken below.", CONVENTION),
+            rule(
+                    "V10",
+                    "Met from the need up, ample from 1.5 times it, warn from 85 % of it, broken below.",
+                    CONVENTION),
             // Posts.
             practice("P1", "Line posts of a high-tensile fence every 20 ft."),
             practice("P10", "Corners and ends 3 ft in the ground."),
@@ -157,6 +160,9 @@ public final class Rulebook {
                     "Strainer in the middle of long pulls, at the end of short ones; long is 660 ft and more, by our convention."),
             practice("S5", "Two crimps at each termination."),
             practice("S6", "Let wires out 2 to 3 in in 1000 ft before heavy snow."),
+            practice(
+                    "S7",
+                    "Aluminium conducts about four times as well as steel wire of its size by the trade's word, about six times by its material at direct current, more in a pulse; lighter, and it sags less when pulled by hand."),
             rule("S8", "Sag w L² / 8 T; change with temperature and load by the state equation of the span.", PHYSICS),
             rule("S9", "Letting out relieves E A ΔL / L.", PHYSICS),
             new Rule(
@@ -227,8 +233,11 @@ public final class Rulebook {
                     CONVENTION),
             rule(
                     "V13",
-                    "Low and high come from moving one assumption at a time and adding the squares: leakage, ground a third to three times; steel's permeability 50 to 200; plate 5 %; rods half to double; damping from none to strong.",
+                    "Low and high come from moving one assumption at a time and adding the squares: leakage, ground a third to three times; steel's permeability 50 to 200; plate 5 %; rods half to double; damping from none to strong, 10 MΩ to 2 kΩ and none to 2 nF, likely 6 kΩ with 0.5 nF; a job may narrow steel and damping.",
                     CONVENTION),
+            practice("G6", "Where stone stops a rod: an angle iron of 1 m; expect little."),
+            practice(
+                    "G7", "A stub of 1 ft in rock is a weak earth: several of them, kept wet, or earth wires instead."),
             memory(
                     "G9",
                     "Earth test: short the fence far out until it reads under about 1 to 2 kV; then less than 0.2 to 0.3 kV at the last rod."),
@@ -249,6 +258,9 @@ public final class Rulebook {
                     PHYSICS),
             practice("E1", "A small energizer draws 2 to 2.5 Ah a day at 12 V: 7.2 Ah lasted 3 days, 5 Ah 2 days."),
             practice("E2", "A 100 W panel with 110 Ah needs no charging in a mild maritime climate."),
+            memory(
+                    "E3",
+                    "A 12 V lead-acid battery at rest reads about 12.7 V when full, and 13.4 to 13.6 V while it is charged."),
             memory("E4", "Keep lead-acid above half charge; a full one withstands deep frost, an empty one does not."),
             new Rule(
                     "E5",
@@ -262,6 +274,9 @@ public final class Rulebook {
                     "E7",
                     "The recommended energizer is the smallest that holds 1.2 times the need at the weakest point in heavy growth, of no more than 5 J if one does.",
                     CONVENTION),
+            memory(
+                    "E8",
+                    "A plate that gives one energy only: the other from its voltage at 100 Ω, and without that 74 % of what is stored come out."),
             // Cautions.
             practice("C1", "Only a certified energizer feeds a fence, never the mains directly."),
             new Rule(

@@ -82,6 +82,9 @@ public final class Values {
     public static final double V13_SOIL_FACTOR = 3;
 
     /** V13: permeability of steel. */
+    public static final double V13_STEEL = 100;
+
+    /** V13: steel is taken between half and twice that. */
     public static final double V13_STEEL_LOW = 50;
 
     /** V13: permeability of steel. */
@@ -89,6 +92,21 @@ public final class Values {
 
     /** V13: of the plate's voltages. */
     public static final double V13_PLATE_SHARE = 0.05;
+
+    /** V13: resistance across the terminals, between strong damping and as good as none. */
+    public static final double V13_BLEED_OHM = 6000;
+
+    public static final double V13_BLEED_LOW_OHM = 2000;
+
+    public static final double V13_BLEED_HIGH_OHM = 1e7;
+
+    /** V13: capacitance across the terminals. */
+    public static final double V13_TERMINAL_NF = 0.5;
+
+    public static final double V13_TERMINAL_HIGH_NF = 2;
+
+    /** E8: share of the stored energy that usually comes out into 500 ohm. */
+    public static final double E8_OUT_SHARE = 0.74;
 
     /** V13: on the resistance of the rods. */
     public static final double V13_EARTH_FACTOR = 2;
@@ -98,6 +116,14 @@ public final class Values {
 
     /** G9: more at the last rod is too much. */
     public static final double G9_ROD_V = 300;
+
+    /** G6: an angle iron of 1 m; its equivalent radius is a guess. */
+    public static final double G6_IRON_M = 1;
+
+    public static final double G6_RADIUS_M = 0.02;
+
+    /** G7: a stub of 1 ft. */
+    public static final double G7_STUB_M = Lengths.ft(1);
 
     /** G13: radius of a foot. */
     public static final double G13_FOOT_M = 0.05;
@@ -238,6 +264,9 @@ public final class Values {
 
     /** V10: met from the need up, warn from this share of it, broken below. */
     public static final double V10_WARN_SHARE = 0.85;
+
+    /** V10: ample from so many times the need. */
+    public static final double V10_AMPLE_SHARE = 1.5;
 
     /** P3: light posts every 30 ft. */
     public static final double P3_LIGHT_SPACING_M = Lengths.ft(30);

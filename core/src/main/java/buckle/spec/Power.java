@@ -17,6 +17,8 @@ import java.util.Optional;
  * @param rodApartM between ground rods
  * @param sunshineShare of the hours of daylight, mean of the year
  * @param darkDays without sun the battery has to last
+ * @param fitting how battery and panel are put up
+ * @param model what no plate and no map tells of the pulse
  */
 public record Power(
         Optional<Plate> energizer,
@@ -31,7 +33,9 @@ public record Power(
         double panelW,
         double tiltDeg,
         double sunshineShare,
-        int darkDays) {
+        int darkDays,
+        Fitting fitting,
+        PulseModel model) {
     public static final Power USUAL = new Power(
             Optional.empty(),
             Overgrowth.LIGHT,
@@ -45,7 +49,26 @@ public record Power(
             30,
             60,
             0.4,
-            7);
+            7,
+            Fitting.USUAL,
+            PulseModel.USUAL);
+
+    /**
+     * How battery and panel are put up.
+     *
+     * @param cableM from panel to battery to energizer
+     * @param cableMm2 of each of its two copper wires
+     * @param dirtShare of the light that dirt, snow and shade keep off the panel
+     */
+    public record Fitting(double cableM, double cableMm2, double dirtShare) {
+        public static final Fitting USUAL = new Fitting(5, 2.5, Values.E6_DIRT_SHARE);
+
+        public Fitting {
+            between("power.fitting.cableM", cableM, 0, 200);
+            between("power.fitting.cableMm2", cableMm2, 0.2, 100);
+            between("power.fitting.dirtShare", dirtShare, 0, 0.95);
+        }
+    }
 
     /** Where the energizer gets its power. */
     public enum Supply {
@@ -85,73 +108,5 @@ public record Power(
         between("power.tiltDeg", tiltDeg, 0, 90);
         between("power.sunshineShare", sunshineShare, 0, 1);
         between("power.darkDays", darkDays, 0, 60);
-    }
-
-    public Power with(Optional<Plate> plate) {
-        return new Power(
-                plate,
-                growth,
-                insulators,
-                ground,
-                supply,
-                mode,
-                rodApartM,
-                rodDiameterM,
-                batteryAh,
-                panelW,
-                tiltDeg,
-                sunshineShare,
-                darkDays);
-    }
-
-    public Power with(Overgrowth newGrowth) {
-        return new Power(
-                energizer,
-                newGrowth,
-                insulators,
-                ground,
-                supply,
-                mode,
-                rodApartM,
-                rodDiameterM,
-                batteryAh,
-                panelW,
-                tiltDeg,
-                sunshineShare,
-                darkDays);
-    }
-
-    public Power with(Insulators newInsulators) {
-        return new Power(
-                energizer,
-                growth,
-                newInsulators,
-                ground,
-                supply,
-                mode,
-                rodApartM,
-                rodDiameterM,
-                batteryAh,
-                panelW,
-                tiltDeg,
-                sunshineShare,
-                darkDays);
-    }
-
-    public Power with(GroundState newGround) {
-        return new Power(
-                energizer,
-                growth,
-                insulators,
-                newGround,
-                supply,
-                mode,
-                rodApartM,
-                rodDiameterM,
-                batteryAh,
-                panelW,
-                tiltDeg,
-                sunshineShare,
-                darkDays);
     }
 }

@@ -85,7 +85,7 @@ public record Spec(
 
     /** Output the rods are counted by: the chosen energizer's, otherwise as said. */
     public double outputJ() {
-        return power.energizer().map(e -> e.out500J()).orElse(feed.outputJ());
+        return power.energizer().map(e -> e.energy().outJ()).orElse(feed.outputJ());
     }
 
     /** Length of the coils a role's wire comes in: as bought, but no longer than it is sold. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.Records;
 import buckle.circuit.Electrics.Met;
 import buckle.circuit.Electrics.PulsePoint;
 import buckle.circuit.Electrics.Shock;
@@ -38,7 +39,11 @@ class CircuitTest {
 
     private static Spec spec() {
         Spec usual = Spec.usual();
-        return usual.with(usual.power().with(Optional.of(THREE_J)));
+        return powered(usual, "energizer", Optional.of(THREE_J));
+    }
+
+    private static Spec powered(Spec spec, String component, Object value) {
+        return spec.with(Records.with(spec.power(), component, value));
     }
 
     private static FenceLine straight() {
@@ -152,7 +157,7 @@ class CircuitTest {
         double last = Double.POSITIVE_INFINITY;
         for (Overgrowth growth : Overgrowth.values()) {
             Spec spec = spec();
-            double v = electrics(spec.with(spec.power().with(growth)), Trial.NONE, Depth.CURVE, straight())
+            double v = electrics(powered(spec, "growth", growth), Trial.NONE, Depth.CURVE, straight())
                     .weakest()
                     .orElseThrow()
                     .likelyV();
@@ -208,16 +213,16 @@ class CircuitTest {
         double need = e.needV().orElseThrow();
         assertThat(best.heavyV()).isGreaterThanOrEqualTo(Values.E7_SPARE * need);
         assertThat(e.candidates())
-                .filteredOn(c -> c.plate().out500J() < best.plate().out500J())
+                .filteredOn(c -> c.outJ() < best.outJ())
                 .allMatch(c -> c.heavyV() < Values.E7_SPARE * need);
         assertThat(e.recommended()).contains(best.plate().name());
         assertThat(e.candidates()).filteredOn(Electrics.Candidate::over5J).hasSize(3);
         assertThat(e.reserve().orElseThrow()).isGreaterThan(1);
         assertThat(e.whatIfs()).extracting(Electrics.WhatIf::name).contains("as planned", "one more cut-out");
-        Plate wrong = new Plate("wrong", 2, 3, 8000, 5000, OptionalDouble.empty(), 45, OptionalDouble.empty());
+        Plate wrong = Plate.of("wrong", 2, 3, 8000, 5000, 45);
         Spec spec = Spec.usual();
         Electrics other =
-                electrics(spec.with(spec.power().with(Optional.of(wrong))), Trial.NONE, Depth.CURVE, straight());
+                electrics(powered(spec, "energizer", Optional.of(wrong)), Trial.NONE, Depth.CURVE, straight());
         assertThat(other.chosen()).isFalse();
         assertThat(other.findings())
                 .filteredOn(f -> f.rule().equals("E7"))
@@ -231,7 +236,7 @@ class CircuitTest {
         Spec spec = spec();
         Electrics moist = electrics(spec, Trial.NONE, Depth.ALL, straight());
         Electrics frozen =
-                electrics(spec.with(spec.power().with(Power.GroundState.FROZEN)), Trial.NONE, Depth.ALL, straight());
+                electrics(powered(spec, "ground", Power.GroundState.FROZEN), Trial.NONE, Depth.ALL, straight());
         assertThat(frozen.earth().rodsOhm() / moist.earth().rodsOhm()).isCloseTo(20, within(1e-6));
         assertThat(frozen.earth().good()).isFalse();
         assertThat(frozen.earth().testV()).isGreaterThan(Values.G9_ROD_V);
@@ -250,8 +255,8 @@ class CircuitTest {
     /** G14: the same earth wires pass less through the rods when they are tied to the terminal. */
     @Test
     void tiedEarthWiresPassTheRods() {
-        Spec spec = spec().with(spec().animals(), Preset.of("W7").schedule())
-                .with(spec().power().with(Power.GroundState.FROZEN));
+        Spec spec =
+                powered(spec().with(spec().animals(), Preset.of("W7").schedule()), "ground", Power.GroundState.FROZEN);
         Spec tied = spec.with(spec.build().with(spec.build().wires().withEarthTied(true)));
         Spec grounded = spec.with(spec.build().with(spec.build().wires().withEarthTied(false)));
         assertThat(circuit(tied, Trial.NONE, straight()).circuit().earthTied()).isTrue();
@@ -270,21 +275,10 @@ class CircuitTest {
     @Test
     void aSmallBatteryIsToldWhatItLasts() {
         Spec spec = spec();
-        Power p = spec.power();
-        Power small = new Power(
-                p.energizer(),
-                p.growth(),
-                p.insulators(),
-                p.ground(),
-                Power.Supply.SOLAR,
-                p.mode(),
-                p.rodApartM(),
-                p.rodDiameterM(),
-                7,
-                5,
-                p.tiltDeg(),
-                p.sunshineShare(),
-                7);
+        Power small = Records.with(
+                Records.with(Records.with(spec.power(), "supply", Power.Supply.SOLAR), "batteryAh", 7.0),
+                "panelW",
+                5.0);
         Electrics e = electrics(spec.with(small), Trial.NONE, Depth.CURVE, straight());
         assertThat(e.findings()).extracting(Finding::rule).contains("E4", "E5");
         assertThat(e.supply().year()).hasSize(12);
@@ -300,7 +294,7 @@ class CircuitTest {
         FenceLine yard = Fences.line("l", false, 0, 0, 80, 0);
         // V5: 7 kV on an energizer that stores 6.7 J.
         Plate strong = Energizers.GENERIC.get(6);
-        assertThat(strong.storedJ()).isCloseTo(6.7, within(0.2));
+        assertThat(strong.energy().storedJ()).isCloseTo(6.7, within(0.2));
         Spec pigs = usual.with(List.of(Animal.PIGS), Preset.of("W5").schedule());
         assertThat(7000.0)
                 .isBetween(
@@ -313,7 +307,7 @@ class CircuitTest {
         assertThat(4000.0)
                 .isBetween(
                         weakest(
-                                poultry.with(poultry.power().with(Insulators.POOR)),
+                                powered(poultry, "insulators", Insulators.POOR),
                                 small,
                                 Overgrowth.RAIN,
                                 Trial.NONE,
@@ -325,7 +319,7 @@ class CircuitTest {
         assertThat(weakest(usual, one, Overgrowth.RAIN, Trial.NONE, field)).isGreaterThan(2000);
         assertThat(weakest(usual, one, Overgrowth.LIGHT, fault, field)).isBetween(1500.0, 2000.0);
         // V6: what rings over 10 kV is said to be more than practice meets.
-        Spec ringing = usual.with(usual.power().with(Optional.of(strong)).with(Overgrowth.CLEAN));
+        Spec ringing = powered(powered(usual, "energizer", Optional.of(strong)), "growth", Overgrowth.CLEAN);
         assertThat(electrics(ringing, Trial.NONE, Depth.CURVE, field).findings())
                 .extracting(Finding::rule)
                 .contains("V6");
@@ -337,7 +331,7 @@ class CircuitTest {
         double last = Double.POSITIVE_INFINITY;
         for (Insulators state : Insulators.values()) {
             Spec spec = spec();
-            double v = electrics(spec.with(spec.power().with(state)), Trial.NONE, Depth.CURVE, straight())
+            double v = electrics(powered(spec, "insulators", state), Trial.NONE, Depth.CURVE, straight())
                     .weakest()
                     .orElseThrow()
                     .likelyV();
@@ -347,7 +341,7 @@ class CircuitTest {
     }
 
     private static double weakest(Spec spec, Plate plate, Overgrowth growth, Trial trial, FenceLine line) {
-        Spec set = spec.with(spec.power().with(Optional.of(plate)).with(growth));
+        Spec set = powered(powered(spec, "energizer", Optional.of(plate)), "growth", growth);
         return electrics(set, trial, Depth.CURVE, line).weakest().orElseThrow().likelyV();
     }
 

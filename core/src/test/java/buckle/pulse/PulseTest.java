@@ -4,6 +4,8 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import buckle.Records;
+import buckle.power.Energizers;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -192,24 +194,147 @@ class PulseTest {
     /** The worked example of the model: 3 J, 2.2 J into 500 Ω, 8 kV open, 5.2 kV at 500 Ω; ½CV² is the stored energy. */
     @Test
     void aPlateBecomesItsSource() {
-        Plate plate = new Plate("p", 3, 2.2, 8000, 5200, OptionalDouble.empty(), 45, OptionalDouble.empty());
-        Source s = plate.source(Plate.Damping.NONE);
+        Plate plate = Plate.of("p", 3, 2.2, 8000, 5200, 45);
+        Source s = plate.source(Damping.NONE);
         assertThat(s.faradF()).isCloseTo(93.75e-9, within(1e-12));
         assertThat(s.ohm()).isCloseTo(181.82, within(0.01));
         assertThat(s.henryH()).isCloseTo(2.3074e-3, within(1e-6));
         assertThat(plate.peakAt100V()).isCloseTo(2012, within(1.0));
         assertThat(plate.doubt()).isEmpty();
-        assertThat(new Plate("p", 3, 2.2, 8000, 5200, OptionalDouble.of(2100), 45, OptionalDouble.empty()).doubt())
-                .isEmpty();
-        assertThat(new Plate("p", 3, 2.2, 8000, 5200, OptionalDouble.of(3500), 45, OptionalDouble.empty()).doubt())
+        assertThat(Records.with(plate, "v100", OptionalDouble.of(2100)).doubt()).isEmpty();
+        assertThat(Records.with(plate, "v100", OptionalDouble.of(3500)).doubt())
                 .hasValueSatisfying(why -> assertThat(why).contains("3500", "2012"));
         assertThat(s.storedJ()).isCloseTo(3, within(1e-9));
-        assertThat(new Plate("x", 2, 2.2, 8000, 5200, OptionalDouble.empty(), 45, OptionalDouble.empty())
-                        .contradiction())
+        assertThat(Plate.of("x", 2, 2.2, 8000, 5200, 45).contradiction())
                 .hasValueSatisfying(why -> assertThat(why).contains("no energizer does"));
-        assertThat(new Plate("x", 3, 2.2, 8000, 7000, OptionalDouble.empty(), 45, OptionalDouble.empty())
-                        .contradiction())
-                .isPresent();
+        assertThat(Plate.of("x", 3, 2.2, 8000, 7000, 45).contradiction()).isPresent();
+    }
+
+    /** E8: what one energy and the voltage at 100 Ω tell is the worked example again; without that voltage the usual share. */
+    @Test
+    void oneEnergyIsEnough() {
+        Plate whole = Plate.of("p", 3, 2.2, 8000, 5200, 45);
+        OptionalDouble v100 = OptionalDouble.of(whole.peakAt100V());
+        Plate stored = Records.with(Records.with(whole, "out500J", OptionalDouble.empty()), "v100", v100);
+        assertThat(stored.energy().outJ()).isCloseTo(2.2, within(0.001));
+        assertThat(stored.energy().how()).contains("2.20 J into 500 Ω").contains("from its voltage at 100 Ω");
+        Plate out = Records.with(Records.with(whole, "storedJ", OptionalDouble.empty()), "v100", v100);
+        assertThat(out.energy().storedJ()).isCloseTo(3, within(0.001));
+        assertThat(out.source(Damping.NONE).henryH())
+                .isCloseTo(whole.source(Damping.NONE).henryH(), within(1e-5));
+        Plate usual = Records.with(out, "v100", OptionalDouble.empty());
+        assertThat(usual.energy().storedJ()).isCloseTo(2.2 / 0.74, within(1e-9));
+        assertThat(usual.energy().how()).contains("74 % of what is stored");
+        // A voltage at 100 Ω that nothing gives: the usual share, and a doubt.
+        Plate odd = Records.with(out, "v100", OptionalDouble.of(5000));
+        assertThat(odd.energy().storedJ()).isCloseTo(2.2 / 0.74, within(1e-9));
+        assertThat(odd.doubt()).isPresent();
+        // More at 500 Ω than the usual share leaves room for: half way between that and all.
+        Plate stiff = Records.with(usual, "v500", 7000.0);
+        assertThat(stiff.contradiction()).isEmpty();
+        assertThat(stiff.energy().storedJ()).isBetween(2.2, 2.2 / 0.87);
+        assertThatThrownBy(() -> Records.with(out, "out500J", OptionalDouble.empty()))
+                .rootCause()
+                .hasMessageContaining("the energy stored or the one into 500 Ω");
+        assertThatThrownBy(() -> new Plate.Draw(OptionalDouble.of(1), OptionalDouble.of(2)))
+                .hasMessageContaining("slow mode draws no more");
+    }
+
+    /** What a pulse leaves in 500 ohm is the plate's energy, for the smallest and for those that take milliseconds to empty. */
+    @Test
+    void theEnergyInFiveHundredOhmIsThePlates() {
+        for (Plate plate : Energizers.GENERIC) {
+            Circuit circuit = new Circuit(
+                    "t",
+                    LineModel.FREQUENCY_DEPENDENT,
+                    plate.source(Damping.NONE),
+                    0,
+                    false,
+                    List.of(Run.of("a", Optional.empty(), 1, steel(0))),
+                    List.of());
+            Place end = new Place("a", 1);
+            Waveform across = PulseSolver.slow(circuit, List.of(end))
+                    .terminal(end, List.of())
+                    .under(500);
+            double out = plate.energy().outJ();
+            assertThat(across.energyJ(500)).as(plate.name()).isCloseTo(out, within(0.01 * out));
+            Terminal quick = new PulseSolver(circuit, List.of(end)).terminal(end, List.of());
+            assertThat(quick.under(500).peakV()).isCloseTo(plate.v500(), within(0.003 * plate.v500()));
+        }
+    }
+
+    /**
+     * Source: any textbook on lines: one closed by its own wave impedance √(L'/C') sends nothing back. The source sees that
+     * impedance and nothing else, and what it gives arrives whole after the way at the speed of light.
+     */
+    @Test
+    void aMatchedLineReflectsNothing() {
+        LineType bare = LineType.overGround(List.of(new Strand(0.9, 0.0025, 1e-9, 1, true)), 0, 100);
+        LineConstants.Perfect p = LineConstants.Perfect.of(bare);
+        double wave = Math.sqrt(p.henryPerM() / p.faradPerM());
+        double lengthM = 6000;
+        Place far = new Place("a", lengthM);
+        Circuit circuit = new Circuit(
+                "matched",
+                LineModel.CONSTANT,
+                THREE_J,
+                0,
+                false,
+                List.of(Run.of("a", Optional.empty(), lengthM, bare)),
+                List.of(new Fault(Fault.Kind.SHUNT, far, wave)));
+        Solution s = PulseSolver.solve(circuit, List.of(new Place("a", 0), new Place("a", 3000), far));
+        double alone = new Swing(8000, THREE_J.faradF(), THREE_J.henryH(), THREE_J.ohm()).peakV(wave);
+        for (Solution.Answer a : s.answers()) {
+            assertThat(a.peakV()).isCloseTo(alone, within(0.002 * alone));
+            double way = a.place().distanceM() / Constants.LIGHT_M_PER_S;
+            assertThat(a.atS() - s.answers().getFirst().atS()).isCloseTo(way, within(0.3e-6));
+        }
+        // Current and voltage are in the ratio of the impedance.
+        assertThat(s.answers().get(1).peakV() / s.answers().get(1).currentA()).isCloseTo(wave, within(0.01 * wave));
+    }
+
+    /** A linear circuit: twice the charge, twice the volts and amperes, four times the energy. */
+    @Test
+    void twiceTheChargeIsTwiceTheVolts() {
+        List<Place> places = List.of(new Place("b", 600), new Place("c", 400));
+        Circuit one = tree(ring(), List.of());
+        Source s = THREE_J;
+        Circuit two = one.with(new Source(16_000, s.faradF(), s.henryH(), s.ohm(), s.bleedOhm(), s.terminalF()));
+        Solution a = PulseSolver.solve(one, places);
+        Solution b = PulseSolver.solve(two, places);
+        for (int i = 0; i < 2; i++) {
+            assertThat(b.answers().get(i).peakV() / a.answers().get(i).peakV()).isCloseTo(2, within(1e-9));
+            assertThat(b.answers().get(i).currentA() / a.answers().get(i).currentA())
+                    .isCloseTo(2, within(1e-9));
+            assertThat(b.answers().get(i).atS()).isCloseTo(a.answers().get(i).atS(), within(1e-12));
+        }
+        Terminal t = PulseSolver.slow(one, places).terminal(places.getFirst(), List.of());
+        Terminal u = PulseSolver.slow(two, places).terminal(places.getFirst(), List.of());
+        assertThat(u.under(700).energyJ(700) / t.under(700).energyJ(700)).isCloseTo(4, within(1e-6));
+        // What is left in a load is never more than was stored.
+        for (double ohm : new double[] {5, 50, 500, 5000}) {
+            assertThat(t.under(ohm).energyJ(ohm)).isPositive().isLessThan(THREE_J.storedJ());
+        }
+    }
+
+    /** Two equal wires side by side, far apart, halve resistance and nearly double capacitance; an earth wire adds capacitance. */
+    @Test
+    void moreWiresChangeTheConstantsAsTheyShould() {
+        Strand low = new Strand(0.5, 0.0025, 0.035, 1, true);
+        Strand high = new Strand(1.2, 0.0025, 0.035, 1, true);
+        LineConstants.Perfect one = LineConstants.Perfect.of(LineType.overGround(List.of(high), 0, 100));
+        LineConstants.Perfect both = LineConstants.Perfect.of(LineType.overGround(List.of(low, high), 0, 100));
+        Strand earth = new Strand(0.5, 0.0025, 0.035, 1, false);
+        LineConstants.Perfect guarded = LineConstants.Perfect.of(LineType.overGround(List.of(earth, high), 0, 100));
+        assertThat(both.faradPerM() / one.faradPerM()).isBetween(1.5, 2.2);
+        assertThat(guarded.faradPerM()).isGreaterThan(one.faradPerM());
+        assertThat(guarded.henryPerM()).isLessThan(one.henryPerM());
+        assertThat(guarded.share()).isBetween(0.0, 1.0);
+        assertThat(one.share()).isZero();
+        Complex slow = new Complex(0, 1);
+        LineType pair = LineType.overGround(List.of(low, high), 0, 100);
+        LineConstants direct = LineConstants.at(slow, pair, both, LineModel.FREQUENCY_DEPENDENT);
+        assertThat(direct.seriesOhmPerM().getReal()).isCloseTo(0.0175, within(1e-4));
     }
 
     @Test

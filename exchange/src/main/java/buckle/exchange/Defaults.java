@@ -1,10 +1,12 @@
 package buckle.exchange;
 
+import buckle.pulse.Plate;
 import buckle.site.LineBook;
 import buckle.spec.Build;
 import buckle.spec.Decisions;
 import buckle.spec.Insulators;
 import buckle.spec.Power;
+import buckle.spec.PulseModel;
 import java.util.Map;
 import tools.jackson.databind.BeanDescription;
 import tools.jackson.databind.DeserializationConfig;
@@ -23,6 +25,12 @@ final class Defaults {
             Build.USUAL,
             Power.class,
             Power.USUAL,
+            Power.Fitting.class,
+            Power.Fitting.USUAL,
+            PulseModel.class,
+            PulseModel.USUAL,
+            Plate.Draw.class,
+            Plate.Draw.NOT_SAID,
             LineBook.class,
             LineBook.EMPTY,
             Decisions.class,

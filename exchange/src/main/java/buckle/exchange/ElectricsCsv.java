@@ -45,7 +45,15 @@ public final class ElectricsCsv {
             row("energizer", name, "", "", "weakest, clean", c.cleanV(), "V");
             row("energizer", name, "", "", "weakest, as planned", c.likelyV(), "V");
             row("energizer", name, "", "", "weakest, heavy growth", c.heavyV(), "V");
-            row("energizer", name, "", "", "output at 500 ohm", c.plate().out500J(), "J");
+            row("energizer", name, "", "", "output at 500 ohm", c.outJ(), "J");
+            row(
+                    "energizer",
+                    name,
+                    "",
+                    "",
+                    "most ohms its earth may have",
+                    c.earth().mostOhm(),
+                    "ohm");
             row("energizer", name, "", "", "power drawn", c.drawW(), "W");
             if (c.plate().price().isPresent()) {
                 row("energizer", name, "", "", "price", c.plate().price().getAsDouble(), "");
@@ -80,7 +88,7 @@ public final class ElectricsCsv {
             }
         }
         for (Electrics.Shock s : earth.shocks()) {
-            row("shock", s.contact(), "", "", "energy in the body", s.bodyJ(), "J");
+            row("shock", s.contact(), "", "", ("energy in the body " + s.who()).trim(), s.bodyJ(), "J");
         }
     }
 

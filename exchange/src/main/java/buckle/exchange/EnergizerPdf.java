@@ -56,7 +56,7 @@ public final class EnergizerPdf {
                                 : "",
                         e.reserveSays())));
         html.append(
-                "<h2>Compared on this fence</h2><table><tr><th>Energizer</th><th>Into 500 Ω, J</th><th>Clean, kV</th><th>As planned, kV</th><th>Heavy growth, kV</th><th>Draws, W</th><th>Price</th><th>Ground rod by G4</th></tr>");
+                "<h2>Compared on this fence</h2><table><tr><th>Energizer</th><th>Into 500 Ω, J</th><th>Clean, kV</th><th>As planned, kV</th><th>Heavy growth, kV</th><th>Draws, W</th><th>Price</th><th>Rods for G9</th></tr>");
         e.candidates().forEach(this::candidate);
         html.append(
                 "</table><p class='s'>Peaks at the weakest point. Energizers of no maker, invented to plan with, their prices too; the supplier's plate and price decide.</p>");
@@ -101,14 +101,20 @@ public final class EnergizerPdf {
                 c.recommended() ? " class='pick'" : "",
                 Pdf.text(c.plate().name()),
                 c.recommended() ? ", recommended" : "",
-                Double.toString(c.plate().out500J()),
+                String.format(Locale.ROOT, "%.3g", c.outJ()),
                 c.over5J() ? " (over 5 J)" : "",
                 c.cleanV() / 1000,
                 c.likelyV() / 1000,
                 c.heavyV() / 1000,
                 c.drawW(),
                 price(c.plate()),
-                Lengths.text(c.rodM(), units)));
+                earth(c.earth())));
+    }
+
+    private String earth(Electrics.EarthNeed need) {
+        return need.rods() > 0
+                ? need.rods() + " × " + Lengths.text(need.rodM(), units)
+                : String.format(Locale.ROOT, "under %.0f Ω", need.mostOhm());
     }
 
     private static String price(Plate plate) {

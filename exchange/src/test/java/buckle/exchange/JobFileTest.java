@@ -11,6 +11,7 @@ import buckle.site.LineBook;
 import buckle.spec.BraceKind;
 import buckle.spec.Build;
 import buckle.spec.Decisions;
+import buckle.spec.Spec;
 import buckle.takeoff.Design;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
@@ -59,6 +60,25 @@ class JobFileTest {
         assertThat(Json.parse(written)).isEqualTo(Json.parse(bytes));
         assertThat(Design.of(again.site(), again.around(), again.spec()))
                 .isEqualTo(Design.of(job.site(), job.around(), job.spec()));
+    }
+
+    /** What a file of a week ago does not have yet is read as it was reckoned with then. */
+    @ParameterizedTest
+    @MethodSource("demos")
+    void whatCameLaterIsReadAsItWas(Path file) throws IOException {
+        JsonNode root = Json.parse(Files.readAllBytes(file));
+        JobFile whole = JobFileReader.read(root);
+        ObjectNode power = (ObjectNode) root.path("buckle").path("spec").path("power");
+        power.remove("fitting");
+        power.remove("model");
+        if (power.path("energizer") instanceof ObjectNode plate) {
+            plate.remove("draw");
+        }
+        assertThat(schema().validate(root)).isEmpty();
+        assertThat(JobFileReader.read(root)).isEqualTo(whole);
+        assertThat(Json.MAPPER.treeToValue(root.path("buckle").path("spec"), Spec.class))
+                .as("as a stored plan")
+                .isEqualTo(whole.spec());
     }
 
     @Test

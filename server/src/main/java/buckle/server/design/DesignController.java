@@ -60,10 +60,12 @@ import org.springframework.web.bind.annotation.RestController;
 class DesignController {
     private final JobService jobs;
     private final LandService lands;
+    private final Designs designs;
 
-    DesignController(JobService jobs, LandService lands) {
+    DesignController(JobService jobs, LandService lands, Designs designs) {
         this.jobs = jobs;
         this.lands = lands;
+        this.designs = designs;
     }
 
     /** A plan on its land, with the readings to hold against it. */
@@ -169,7 +171,7 @@ class DesignController {
     @PostMapping("/design")
     @Operation(operationId = "design", summary = "Layout, takeoff, ledger and assessment of a plan")
     DesignAnswer design(@RequestBody DesignOrder order) {
-        Design design = Design.of(order.plan(), lands.around(order.land()));
+        Design design = designs.of(order.plan(), order.land()).design();
         return new DesignAnswer(
                 design, Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
     }

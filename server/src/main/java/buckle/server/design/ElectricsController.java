@@ -5,16 +5,13 @@ import buckle.circuit.Electrics;
 import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.Trial;
 import buckle.land.Land;
-import buckle.land.Surroundings;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
-import buckle.server.land.LandService;
 import buckle.site.BadInput;
 import buckle.spec.Insulators;
 import buckle.spec.Overgrowth;
 import buckle.spec.Plan;
 import buckle.spec.Power;
-import buckle.takeoff.Design;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.Arrays;
@@ -31,10 +28,10 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 @Tag(name = "electrics")
 class ElectricsController {
-    private final LandService lands;
+    private final Designs designs;
 
-    ElectricsController(LandService lands) {
-        this.lands = lands;
+    ElectricsController(Designs designs) {
+        this.designs = designs;
     }
 
     /** A plan on its land, what is tried out on it, and how much is wanted. */
@@ -63,18 +60,16 @@ class ElectricsController {
     @PostMapping("/electrics")
     @Operation(operationId = "electrics", summary = "Voltage everywhere, the energizer, the earth and the battery")
     ElectricsAnswer electrics(@RequestBody ElectricsOrder order) {
-        Surroundings around = lands.around(order.land());
-        Design design = Design.of(order.plan(), around);
-        return new ElectricsAnswer(
-                ElectricsPlanner.of(order.plan(), design.layout(), around, order.trial(), order.depth()));
+        Designs.Worked worked = designs.of(order.plan(), order.land());
+        return new ElectricsAnswer(ElectricsPlanner.of(
+                order.plan(), worked.design().layout(), worked.around(), order.trial(), order.depth()));
     }
 
     @PostMapping("/electrics/at")
     @Operation(operationId = "electricsAt", summary = "The pulse in time at one place, and what an animal there gets")
     PlaceAnswer at(@RequestBody PlaceOrder order) {
-        Surroundings around = lands.around(order.land());
-        Design design = Design.of(order.plan(), around);
-        boolean known = design.layout().lines().stream()
+        Designs.Worked worked = designs.of(order.plan(), order.land());
+        boolean known = worked.design().layout().lines().stream()
                 .anyMatch(l -> l.lineId().equals(order.lineId())
                         && order.stationM() >= 0
                         && order.stationM() <= l.lengthM() + 0.1);
@@ -84,8 +79,13 @@ class ElectricsController {
                     "stationM",
                     "There is no station " + order.stationM() + " m on a line “" + order.lineId() + "”.");
         }
-        return new PlaceAnswer(
-                AtPoint.of(order.plan(), design.layout(), around, order.trial(), order.lineId(), order.stationM()));
+        return new PlaceAnswer(AtPoint.of(
+                order.plan(),
+                worked.design().layout(),
+                worked.around(),
+                order.trial(),
+                order.lineId(),
+                order.stationM()));
     }
 
     @GetMapping("/power-choices")

@@ -1,0 +1,238 @@
+package buckle.circuit;
+
+import buckle.circuit.Electrics.Earth;
+import buckle.circuit.Electrics.EarthCase;
+import buckle.circuit.Electrics.EarthNeed;
+import buckle.circuit.Solver.Spot;
+import buckle.land.Contacts;
+import buckle.land.LandFeature;
+import buckle.land.LandKind;
+import buckle.land.Surroundings;
+import buckle.land.Traits.Soil;
+import buckle.layout.FeedPlace;
+import buckle.layout.Finding;
+import buckle.layout.Layout;
+import buckle.layout.Severity;
+import buckle.power.Rods;
+import buckle.pulse.Place;
+import buckle.rulebook.Values;
+import buckle.site.GeoPoint;
+import buckle.spec.Plan;
+import buckle.spec.Power;
+import buckle.spec.WireRole;
+import buckle.units.Lengths;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.List;
+import java.util.Optional;
+
+/** What the circuit asks of the earth: the test foretold (G9), schools, what more would buy, seasons, earth wires. */
+final class EarthJudge {
+    private static final double LONGER_ROD = 1.5;
+    /** More rods than this are not the answer. */
+    private static final int MOST_RODS = 12;
+
+    private final Plan plan;
+    private final Surroundings around;
+    private final Layout layout;
+    private final FeedPlace feed;
+    private final Solver solver;
+    private final Conditions likely;
+    private final FenceCircuit fence;
+    private final Optional<Place> far;
+
+    EarthJudge(Plan plan, Surroundings around, Solver solver, Conditions likely) {
+        this.plan = plan;
+        this.around = around;
+        this.layout = solver.layout;
+        this.feed = layout.feed().orElseThrow();
+        this.solver = solver;
+        this.likely = likely;
+        this.fence = solver.fence(likely, Trial.NONE);
+        this.far = fence.farthest();
+    }
+
+    static Earth none() {
+        return new Earth("", 0, 0, 0, Values.G9_ROD_V, false, List.of(), List.of(), List.of(), "", "", List.of());
+    }
+
+    /** What is known without the earth test, while something is dragged. */
+    Earth quick() {
+        return earth(0, true, List.of(), List.of(), List.of(), List.of());
+    }
+
+    Earth judge(Optional<Spot> weakest, Trial trial, List<Finding> findings) {
+        double test = testV(fence, solver.rodsOhm(likely.ground()));
+        boolean good = test <= Values.G9_ROD_V;
+        if (!good) {
+            findings.add(Finding.ofJob(
+                    "G9",
+                    Severity.WARN,
+                    "In " + likely.ground().text() + " ground the last rod would read " + Math.round(test)
+                            + " V in the earth test, over " + Math.round(Values.G9_ROD_V)
+                            + " V: more rods, longer ones, wetter ground, or earth wires."));
+        }
+        return earth(
+                test,
+                good,
+                schools(),
+                improvements(),
+                seasons(),
+                weakest.map(spot -> new Shocks(plan, solver, likely, trial).at(spot))
+                        .orElse(List.of()));
+    }
+
+    private Earth earth(
+            double testV,
+            boolean good,
+            List<EarthCase> schools,
+            List<EarthCase> improvements,
+            List<EarthCase> seasons,
+            List<Electrics.Shock> shocks) {
+        return new Earth(
+                likely.ground().text(),
+                soilOhmM(),
+                solver.rodsOhm(likely.ground()),
+                testV,
+                Values.G9_ROD_V,
+                good,
+                schools,
+                improvements,
+                seasons,
+                moistSays(),
+                wires(seasons, good),
+                shocks);
+    }
+
+    private double soilOhmM() {
+        return solver.feedSoilOhmM(likely.ground());
+    }
+
+    private double testV(FenceCircuit circuit, double ohm) {
+        return far.map(p -> Solver.earthTestV(circuit, ohm, p, Values.G9_FENCE_V))
+                .orElse(0.0);
+    }
+
+    private List<EarthCase> schools() {
+        return feed.schools().stream()
+                .map(s -> rods(s.school().rule(), s.school().text(), s.rods(), s.rodM(), soilOhmM())
+                        .of(s.school()))
+                .toList();
+    }
+
+    private EarthCase rods(String name, String says, int rods, double rodM, double soilOhmM) {
+        return one(name, says, rods, rodM, soilOhmM, solver.rodsOhm(rods, rodM, soilOhmM), fence);
+    }
+
+    private EarthCase one(
+            String name, String says, int rods, double rodM, double soilOhmM, double ohm, FenceCircuit circuit) {
+        double test = testV(circuit, ohm);
+        double byTable = rods == 1
+                ? ohm
+                : Rods.tableOhm(soilOhmM, rodM, plan.spec().power().rodDiameterM() / 2, rods);
+        return new EarthCase(
+                name, says, Optional.empty(), rods, rodM, soilOhmM, ohm, byTable, test, test <= Values.G9_ROD_V);
+    }
+
+    private List<EarthCase> improvements() {
+        List<EarthCase> all = new ArrayList<>();
+        all.add(rods("one more rod", "", feed.rods() + 1, feed.rodM(), soilOhmM()));
+        all.add(rods("rods half as long again", "", feed.rods(), feed.rodM() * LONGER_ROD, soilOhmM()));
+        moist().flatMap(f -> f.traits()
+                        .soil()
+                        .or(() -> Optional.of(Soil.WET))
+                        .map(soil -> rods(
+                                "the same rods in “" + f.title() + "”",
+                                "the cable there is not reckoned",
+                                feed.rods(),
+                                feed.rodM(),
+                                Soils.ohmM(soil, likely.ground()))))
+                .ifPresent(all::add);
+        if (soilOhmM() >= Values.G12_SAND_OHM_M) {
+            all.add(single(
+                    "one angle iron of "
+                            + Lengths.text(Values.G6_IRON_M, plan.spec().units()),
+                    "where stone stops a rod (G6)",
+                    Values.G6_IRON_M,
+                    Values.G6_RADIUS_M));
+            all.add(single(
+                    "one stub of " + Lengths.text(Values.G7_STUB_M, plan.spec().units()),
+                    "all that rock lets in (G7): several, kept wet, or earth wires",
+                    Values.G7_STUB_M,
+                    plan.spec().power().rodDiameterM() / 2));
+        }
+        return all;
+    }
+
+    private EarthCase single(String name, String says, double lengthM, double radiusM) {
+        return one(name, says, 1, lengthM, soilOhmM(), Rods.singleOhm(soilOhmM(), lengthM, radiusM), fence);
+    }
+
+    private List<EarthCase> seasons() {
+        List<EarthCase> all = new ArrayList<>();
+        for (Power.GroundState s : Power.GroundState.values()) {
+            double soil = solver.feedSoilOhmM(s);
+            double ohm = solver.rodsOhm(feed.rods(), feed.rodM(), soil);
+            all.add(one(s.text(), "", feed.rods(), feed.rodM(), soil, ohm, solver.fence(likely.with(s), Trial.NONE)));
+        }
+        return all;
+    }
+
+    /**
+     * G9 turned round: the resistance that keeps the last rod at its limit in the earth test, and how many rods of the planned
+     * length come under it.
+     */
+    EarthNeed need() {
+        double ohm = solver.rodsOhm(likely.ground());
+        for (int i = 0; i < 3; i++) {
+            double test = testV(fence, ohm);
+            ohm = Math.clamp(test <= 0 ? ohm : ohm * Values.G9_ROD_V / test, 0.01, 1e5);
+        }
+        int rods = 1;
+        while (rods <= MOST_RODS && solver.rodsOhm(rods, feed.rodM(), soilOhmM()) > ohm) {
+            rods++;
+        }
+        return new EarthNeed(ohm, rods > MOST_RODS ? 0 : rods, feed.rodM());
+    }
+
+    /** The nearest ground that stays moist. */
+    private Optional<LandFeature> moist() {
+        return around.land().features().stream()
+                .filter(EarthJudge::staysMoist)
+                .min(Comparator.comparingDouble(this::awayM));
+    }
+
+    private double awayM(LandFeature f) {
+        return Contacts.distanceM(
+                f, GeoPoint.of(feed.lonDeg(), feed.latDeg()), plan.site().plane());
+    }
+
+    private String moistSays() {
+        return moist().map(f -> "The nearest ground that stays moist, “" + f.title() + "”, is "
+                        + Lengths.text(awayM(f), plan.spec().units())
+                        + " from the energizer; rods there serve through an insulated cable.")
+                .orElse("No ground that stays moist is drawn on the property.");
+    }
+
+    private static boolean staysMoist(LandFeature f) {
+        return f.kind() == LandKind.CREEK
+                || f.kind() == LandKind.STANDING_WATER
+                || f.traits()
+                        .soil()
+                        .filter(s -> s == Soil.WET || s == Soil.CLAY)
+                        .isPresent();
+    }
+
+    private String wires(List<EarthCase> seasons, boolean good) {
+        boolean has = layout.lines().stream().anyMatch(l -> l.schedule().count(WireRole.EARTH) > 0);
+        boolean badSeason = seasons.stream().anyMatch(s -> !s.good());
+        if (has) {
+            return plan.spec().build().wires().earthTied()
+                    ? "Earth wires are tied to the energizer's earth terminal: they carry the return where the ground does not."
+                    : "Earth wires are merely grounded along the way: what returns in them passes through the ground and the rods all the same (G14).";
+        }
+        return !good || badSeason
+                ? "In bad seasons rods alone do not carry the return: earth wires tied to the energizer would (G14)."
+                : "The ground carries the return; earth wires are not needed for it.";
+    }
+}

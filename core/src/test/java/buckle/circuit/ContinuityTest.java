@@ -1,0 +1,156 @@
+package buckle.circuit;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import buckle.Fences;
+import buckle.circuit.FenceCircuit.DeadStretch;
+import buckle.land.Surroundings;
+import buckle.layout.Layout;
+import buckle.layout.LayoutPlanner;
+import buckle.layout.LineLayout;
+import buckle.layout.Pull;
+import buckle.pulse.Run;
+import buckle.site.FenceLine;
+import buckle.site.GateKind;
+import buckle.site.Site;
+import buckle.site.Tees;
+import buckle.spec.Decisions;
+import buckle.spec.Plan;
+import buckle.spec.Preset;
+import buckle.spec.Spec;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
+import org.junit.jupiter.api.Test;
+
+/** Only what joints really join is joined (J1). */
+class ContinuityTest {
+    private static final Spec FIVE =
+            Spec.usual().with(Spec.usual().animals(), Preset.of("W16").schedule());
+
+    private static Layout lay(Site site, Spec spec) {
+        return LayoutPlanner.layOut(new Plan(site, spec, Decisions.NONE), Surroundings.NONE);
+    }
+
+    private static Continuity continuity(Site site, Layout layout, Set<String> open) {
+        Site settled = Tees.settled(site);
+        return new Continuity(layout, Tees.of(settled, settled.plane()), new Trial(open, List.of()));
+    }
+
+    private static Site gated(GateKind kind) {
+        return Fences.site(
+                0,
+                -4,
+                Fences.line("l", false, 0, 0, 300, 0, 300, 200)
+                        .withGates(List.of(Fences.gate("g", kind, 150, 0, 4)))
+                        .withCutOuts(List.of(Fences.cutOut("c", 230, 0))));
+    }
+
+    /** As laid out, the feed reaches every hot wire of every pull up to where nothing passes. */
+    @Property(tries = 60)
+    void asLaidOutEveryHotWireIsFed(
+            @ForAll GateKind kind,
+            @ForAll @IntRange(max = 18) int preset,
+            @ForAll boolean closed,
+            @ForAll boolean ring,
+            @ForAll @IntRange(min = 20, max = 180) int at) {
+        FenceLine line = Fences.line("l", closed, 0, 0, 200, 0, 200, 150, 40, 180)
+                .withGates(List.of(Fences.gate("g", kind, at, 0, 4)))
+                .withCutOuts(List.of(Fences.cutOut("c", 200, 70)));
+        Site site = Fences.site(198, 160, line, Fences.line("b", false, 200, 100, 260, 110, 300, 60));
+        Spec spec = Spec.usual()
+                .with(Spec.usual().animals(), Preset.all().get(preset).schedule())
+                .withRingClosed(ring);
+        Layout layout = lay(site, spec);
+        Continuity continuity = continuity(site, layout, Set.of());
+        for (LineLayout laid : layout.lines()) {
+            for (Pull pull : laid.pulls()) {
+                double middle = (pull.fromM() + pull.toM()) / 2;
+                // The feed is beyond the gate; a ring leads round to it, a closed line left open at its post does not.
+                boolean passes = kind != GateKind.RIGID || closed && ring || middle > at;
+                if (laid.lineId().equals("l") && passes) {
+                    assertThat(continuity.live(laid, middle))
+                            .as("%s %s pull at %.0f", kind, laid.lineId(), middle)
+                            .isEqualTo(Continuity.hot(laid));
+                }
+            }
+        }
+        if (kind != GateKind.RIGID) {
+            assertThat(continuity.dead()).isEmpty();
+        }
+    }
+
+    /** One strand feeds the pull beyond a gate through its jumpers: without them, only the wire that the strand hangs on lives. */
+    @Test
+    void aWireThatNobodyJumpedIsDeadAndIsSaid() {
+        Site site = gated(GateKind.STRAND);
+        Layout layout = lay(site, FIVE);
+        LineLayout line = layout.lines().getFirst();
+        int beyond = pullFrom(line, 152);
+        Continuity whole = continuity(site, layout, Set.of());
+        assertThat(whole.live(line, 200)).containsExactly(1, 2, 3, 4, 5);
+        Set<String> without = Set.of(Continuity.jumperId("l", beyond));
+        Continuity left = continuity(site, layout, without);
+        // The cut-out beyond joins all hot wires through its switch.
+        assertThat(left.live(line, 200)).containsExactly(1, 2, 3, 4, 5);
+        Site plain = Fences.site(
+                0,
+                -4,
+                Fences.line("l", false, 0, 0, 300, 0).withGates(List.of(Fences.gate("g", GateKind.STRAND, 150, 0, 4))));
+        Layout bare = lay(plain, FIVE);
+        LineLayout laid = bare.lines().getFirst();
+        Set<String> none = Set.of(Continuity.jumperId("l", pullFrom(laid, 152)));
+        Continuity dead = continuity(plain, bare, none);
+        assertThat(dead.live(laid, 200)).containsExactly(5);
+        assertThat(dead.live(laid, 100)).containsExactly(1, 2, 3, 4, 5);
+        assertThat(dead.dead()).singleElement().satisfies(d -> {
+            assertThat(d.wires()).containsExactly(1, 2, 3, 4);
+            assertThat(d.fromM()).isCloseTo(152, within(0.01));
+            assertThat(d.why()).isEqualTo("no jumper joins wires 1, 2, 3, 4 from the ground to a wire that is fed");
+        });
+        FenceCircuit circuit = circuit(plain, none);
+        List<Integer> hot = new ArrayList<>();
+        for (Run run : circuit.circuit().runs()) {
+            if (run.id().startsWith("l:152")) {
+                hot.add((int) run.type().strands().stream().filter(s -> s.hot()).count());
+            }
+        }
+        assertThat(hot).containsExactly(1);
+        assertThat(circuit.dead()).extracting(DeadStretch::wires).containsExactly(List.of(1, 2, 3, 4));
+    }
+
+    /** Handles and links carry each wire on: one jumper set left out changes nothing, both of its neighbours' neither. */
+    @Test
+    void linksFeedAPullWithoutJumpers() {
+        Site site = gated(GateKind.HANDLE);
+        Layout layout = lay(site, FIVE);
+        LineLayout line = layout.lines().getFirst();
+        Set<String> all = Set.of(
+                Continuity.jumperId("l", 1),
+                Continuity.jumperId("l", 2),
+                Continuity.jumperId("l", line.pulls().size()));
+        assertThat(continuity(site, layout, all).dead()).isEmpty();
+    }
+
+    private static FenceCircuit circuit(Site site, Set<String> open) {
+        Plan plan = new Plan(site, FIVE, Decisions.NONE);
+        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        return new Solver(plan, layout, Surroundings.NONE)
+                .fence(
+                        Conditions.likely(buckle.power.Energizers.GENERIC.get(3), FIVE.power()),
+                        new Trial(open, List.of()));
+    }
+
+    private static int pullFrom(LineLayout line, double stationM) {
+        for (int k = 0; k < line.pulls().size(); k++) {
+            if (Math.abs(line.pulls().get(k).fromM() - stationM) < 0.1) {
+                return k;
+            }
+        }
+        throw new AssertionError("no pull begins at " + stationM + " in " + line.pulls());
+    }
+}

@@ -1,0 +1,169 @@
+import { mount } from '@vue/test-utils'
+import { beforeEach, describe, expect, it, vi } from 'vitest'
+import type { Plan } from '@/api/types'
+import EarthSheet from '@/features/electrics/EarthSheet.vue'
+import ModelForm from '@/features/electrics/ModelForm.vue'
+import SupplySheet from '@/features/electrics/SupplySheet.vue'
+import WhatIfSheet from '@/features/electrics/WhatIfSheet.vue'
+import { useElectrics } from '@/features/electrics/useElectrics'
+import { bandOf, bandWords, energyText, ohmText } from '@/features/electrics/words'
+import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
+import PulseLegend from '@/features/plan/PulseLegend.vue'
+import { pulseFeatures, pulseText } from '@/features/plan/pulseFeatures'
+import { electrics, point, shock, stubs } from './electricsAnswer'
+import { openJob } from './openJob'
+
+beforeEach(() => {
+  localStorage.clear()
+  vi.useRealTimers()
+})
+
+describe('earth, supply and what-ifs', () => {
+  it('says what the core judged, in words beside the colour', () => {
+    openJob()
+    const earth = mount(EarthSheet, { props: { electrics: electrics() }, global: { stubs } })
+    expect(earth.find('[data-test=earth-verdict]').text()).toContain('too much, 300 V is the most')
+    expect(earth.text()).toContain('480 V · too much')
+    expect(earth.text()).toContain('250 V · good')
+    expect(earth.text()).toContain('next to nothing')
+    const whatIf = mount(WhatIfSheet, { props: { electrics: electrics() }, global: { stubs } })
+    expect(whatIf.findAll('[data-test=what-if]')[1]!.text()).toMatch(/5\.6 kV.*\+0\.5.*4\.5 kV.*−0\.1/s)
+  })
+
+  it('shows a contact once and each kind of animal under it', () => {
+    openJob()
+    const e = electrics()
+    e.earth.shocks = [
+      shock("the standard's 500 Ω", 2, ''),
+      shock('wire and moist ground', 1.2, 'alpacas'),
+      shock('wire and moist ground', 1.9, 'wild boar'),
+    ]
+    const rows = mount(EarthSheet, { props: { electrics: e }, global: { stubs } }).findAll(
+      '[data-test=shock]',
+    )
+    expect(rows[1]!.text()).toMatch(/^wire and moist ground.*alpacas/s)
+    expect(rows[2]!.text()).toMatch(/^wild boar/)
+  })
+
+  it('keeps cable, dirt and sunshine within their bounds, in the units of the fields', async () => {
+    const { job } = openJob()
+    job.plan!.spec.power.supply = 'SOLAR'
+    const supply = mount(SupplySheet, { props: { electrics: electrics() }, global: { stubs } })
+    await supply.find('[data-test=dirt]').setValue('35')
+    await supply.find('[data-test=cable-m]').setValue('12,5')
+    await supply.find('[data-test=cable-mm2]').setValue('4')
+    await supply.find('[data-test=sunshine]').setValue('55')
+    expect(job.plan!.spec.power.fitting).toEqual({ cableM: 12.5, cableMm2: 4, dirtShare: 0.35 })
+    expect(job.plan!.spec.power.sunshineShare).toBeCloseTo(0.55)
+    await supply.find('[data-test=dirt]').setValue('100')
+    expect(job.plan!.spec.power.fitting.dirtShare).toBe(0.35)
+    expect(supply.find('[role=alert]').text()).toBe('Between 0 and 95, please; the old value was kept.')
+    await supply.find('[data-test=panel]').setValue('80')
+    expect(supply.find('[role=alert]').exists()).toBe(false)
+    expect(job.plan!.spec.power.panelW).toBe(80)
+  })
+
+  it('narrows an assumption only in order', async () => {
+    const { job } = openJob()
+    const form = mount(ModelForm, { global: { stubs } })
+    await form.find('[data-test=model-bleedOhm-likely]').setValue('4')
+    await form.find('[data-test=model-steelMuR-low]').setValue('80')
+    expect(job.plan!.spec.power.model.bleedOhm).toEqual({ low: 2000, likely: 4000, high: 1e7 })
+    expect(job.plan!.spec.power.model.steelMuR).toEqual({ low: 80, likely: 100, high: 200 })
+    await form.find('[data-test=model-steelMuR-likely]').setValue('300')
+    expect(form.find('[role=alert]').text()).toContain('in that order')
+    await form.find('[data-test=model-terminalNf-high]').setValue('')
+    expect(job.plan!.spec.power.model.steelMuR.likely).toBe(100)
+    expect(job.plan!.spec.power.model.terminalNf.high).toBe(2)
+  })
+
+  it('keeps a battery within its bounds', async () => {
+    const { job } = openJob()
+    job.plan!.spec.power.supply = 'SOLAR'
+    const supply = mount(SupplySheet, { props: { electrics: electrics() }, global: { stubs } })
+    expect(supply.text()).toContain('72 Ah for 7 dark days')
+    expect(supply.text()).toContain('no sun in the darkest month')
+    await supply.find('[data-test=battery]').setValue('110')
+    expect(job.plan!.spec.power.batteryAh).toBe(110)
+    await supply.find('[data-test=battery]').setValue('99999')
+    expect(job.plan!.spec.power.batteryAh).toBe(110)
+    await supply.find('[data-test=dark-days]').setValue('9.6')
+    expect(job.plan!.spec.power.darkDays).toBe(10)
+  })
+
+  it('writes energies and resistances as people say them', () => {
+    expect([0.5, 0.02, 0.0005, 1e-6].map(energyText)).toEqual([
+      '0.50 J',
+      '20.0 mJ',
+      '0.50 mJ',
+      'next to nothing',
+    ])
+    expect([19.6, 1250, 126_000].map(ohmText)).toEqual(['20 Ω', '1.3 kΩ', '126 kΩ'])
+  })
+})
+
+describe('the weakest point in the ledger', () => {
+  it('follows lightly while another stage is open and holds to the energizer while something moves', async () => {
+    const { job, sent, answers } = openJob()
+    answers['/api/electrics'] = { electrics: { ...electrics(), findings: [] } }
+    vi.useFakeTimers()
+    const asked = () => sent.filter((s) => s.path === '/api/electrics')
+    const ledger = mount(LedgerPanel, { global: { stubs } })
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(asked().map((s) => (s.body as { depth: string }).depth)).toEqual(['CURVE'])
+    const figure = ledger.find('[data-test=figure-weakest]')
+    expect(figure.text()).toContain('5.1 kV')
+    expect(figure.text()).toContain('met')
+    await figure.find('button').trigger('click')
+    expect(figure.text()).toContain('at 656 ft of Square, needed 4.5 kV')
+    expect(figure.text()).toContain('generic 3 J, as recommended')
+
+    const before = asked().length
+    job.change((p) => ({ ...p, spec: { ...p.spec, power: { ...p.spec.power, growth: 'HEAVY' } } }))
+    await vi.advanceTimersByTimeAsync(1000)
+    const bodies = asked()
+      .slice(before)
+      .map((s) => (s.body as { plan: Plan }).plan.spec.power.energizer?.name ?? null)
+    expect(bodies).toEqual(['generic 3 J', null])
+
+    const stage = useElectrics()
+    const end = stage.follow()
+    await vi.advanceTimersByTimeAsync(1000)
+    const depths = asked().slice(before + 2)
+    expect(depths.map((s) => (s.body as { depth: string }).depth)).toEqual(['CURVE', 'ALL'])
+    end()
+    ledger.unmount()
+  })
+})
+
+describe('the pulse on the plan', () => {
+  it('colours each stretch, dashes what is too low and names the weakest point', () => {
+    const features = pulseFeatures(electrics(), (at) => [at[0]! * 1e5, at[1]!], 1)
+    const lines = features.filter((f) => f.getGeometry()!.getType() === 'LineString')
+    expect(lines).toHaveLength(2)
+    const dash = (i: number) =>
+      (lines[i]!.getStyle() as { getStroke(): { getLineDash(): number[] | null } }).getStroke().getLineDash()
+    expect(dash(0)).toBeNull()
+    expect(dash(1)).toEqual([1, 8])
+    const texts = features
+      .filter((f) => f.getGeometry()!.getType() === 'Point')
+      .map((f) => (f.getStyle() as { getText(): { getText(): string } }).getText().getText())
+    expect(texts).toContain('weakest 5.1 kV, met')
+    expect(texts).toContain('no pulse')
+    expect(pulseFeatures(null, (at) => at, 1)).toEqual([])
+  })
+
+  it('tells what its strokes mean, only those that are there, and what stands under the pointer', () => {
+    const e = electrics()
+    expect(e.points.map((p) => bandOf(p, e.bands))).toEqual(['MET', 'MET', 'off'])
+    expect(bandOf(point(0, 6750), e.bands)).toBe('AMPLE')
+    expect(bandOf(point(0, 6750), null)).toBe('MET')
+    const legend = mount(PulseLegend, { props: { electrics: e } })
+    expect(legend.findAll('li').map((l) => l.text())).toEqual(['4.5 kV and more, met', 'no pulse'])
+    expect(bandWords(e.bands).map((b) => b.text)).toContain('3.8 to 4.5 kV, just under')
+    expect(pulseText(e, 'line-1', 190)).toBe('5.1 kV (4.1 to 5.6), met')
+    expect(pulseText(e, 'line-1', 390)).toBe('no pulse')
+    expect(pulseText(e, 'other', 0)).toBe('')
+    expect(pulseText(null, 'line-1', 0)).toBe('')
+  })
+})
