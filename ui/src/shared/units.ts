@@ -4,8 +4,12 @@ import type { UnitSystem } from '@/api/types'
 const M_PER_FT = 0.3048
 const M_PER_IN = M_PER_FT / 12
 
-const grouped = (value: number, places = 0) =>
-  value.toLocaleString('en-US', { minimumFractionDigits: places, maximumFractionDigits: places })
+/** Made once: a ruler asks for dozens of numbers at every picture. */
+const formats = [0, 1, 2, 3].map(
+  (places) =>
+    new Intl.NumberFormat('en-US', { minimumFractionDigits: places, maximumFractionDigits: places }),
+)
+const grouped = (value: number, places: 0 | 1 | 2 | 3 = 0) => formats[places]!.format(value)
 
 /** A length: `812 ft 4 in`, `34 in`, `247.6 m`, `860 mm`. */
 export function lengthText(lengthM: number, units: UnitSystem): string {

@@ -28,7 +28,8 @@ const nearest = computed(() => {
         Math.abs(b.stationM - station.value) < Math.abs(a.stationM - station.value) ? b : a,
       )
 })
-const at = shallowRef<AtPoint | null>(null)
+/** Not known before the first answer; null where no pulse comes. */
+const at = shallowRef<AtPoint | null | undefined>(undefined)
 const atFailed = ref('')
 const look = latestOnly(
   (body: {
@@ -134,7 +135,7 @@ function load() {
         <RuleChips :rules="['G13']" />
       </dd>
     </dl>
-    <p v-else-if="!at && !atFailed" class="weak" data-test="at-point">No pulse comes here.</p>
+    <p v-else-if="at === null" class="weak" data-test="at-point">No pulse comes here.</p>
     <p v-if="atFailed" role="alert" class="weak">{{ atFailed }}</p>
     <PulseChart v-if="at" :option="wave" label="Voltage of the pulse in time at this place" />
 
@@ -158,6 +159,9 @@ function load() {
     <p class="small" data-test="reserve">{{ electrics.reserveSays }}</p>
     <ul v-if="toMind.length" class="plain" data-test="to-mind">
       <li v-for="f in toMind" :key="f.rule + f.message" :class="f.severity === 'NOTE' ? '' : 'weak'">
+        <template v-if="f.lineId && f.stationM !== null"
+          ><b>{{ stationText(f.stationM, job.units) }} of {{ lineName(f.lineId) }}:</b>
+        </template>
         {{ f.message }} <RuleChips :rules="[f.rule]" />
       </li>
     </ul>

@@ -12,8 +12,7 @@ import buckle.spec.Power;
  * @param leakFactor on the assumed leakage
  * @param soilFactor on the resistivity of the ground, besides its season
  * @param steelMuR permeability of steel wire
- * @param voltFactor on the plate's voltages
- * @param earthFactor on the resistance of the rods
+ * @param wire where in their tolerance the wires' resistances lie: −1 as low as they may, 0 as they should, 1 as high
  */
 public record Conditions(
         Plate plate,
@@ -23,8 +22,7 @@ public record Conditions(
         double leakFactor,
         double soilFactor,
         double steelMuR,
-        double voltFactor,
-        double earthFactor,
+        int wire,
         Damping damping) {
     public static Conditions likely(Plate plate, Power power) {
         return new Conditions(
@@ -35,48 +33,31 @@ public record Conditions(
                 1,
                 1,
                 power.model().steelMuR().likely(),
-                1,
-                1,
+                0,
                 power.model().likelyDamping());
     }
 
     Conditions with(Overgrowth other) {
-        return new Conditions(
-                plate, other, insulators, ground, leakFactor, soilFactor, steelMuR, voltFactor, earthFactor, damping);
+        return new Conditions(plate, other, insulators, ground, leakFactor, soilFactor, steelMuR, wire, damping);
     }
 
     Conditions with(Power.GroundState other) {
-        return new Conditions(
-                plate, growth, insulators, other, leakFactor, soilFactor, steelMuR, voltFactor, earthFactor, damping);
+        return new Conditions(plate, growth, insulators, other, leakFactor, soilFactor, steelMuR, wire, damping);
     }
 
     Conditions withLeak(double factor) {
-        return new Conditions(
-                plate, growth, insulators, ground, factor, soilFactor, steelMuR, voltFactor, earthFactor, damping);
+        return new Conditions(plate, growth, insulators, ground, factor, soilFactor, steelMuR, wire, damping);
     }
 
     Conditions withSoil(double factor) {
-        return new Conditions(
-                plate, growth, insulators, ground, leakFactor, factor, steelMuR, voltFactor, earthFactor, damping);
+        return new Conditions(plate, growth, insulators, ground, leakFactor, factor, steelMuR, wire, damping);
     }
 
     Conditions withSteel(double muR) {
-        return new Conditions(
-                plate, growth, insulators, ground, leakFactor, soilFactor, muR, voltFactor, earthFactor, damping);
+        return new Conditions(plate, growth, insulators, ground, leakFactor, soilFactor, muR, wire, damping);
     }
 
-    Conditions withVolts(double factor) {
-        return new Conditions(
-                plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, factor, earthFactor, damping);
-    }
-
-    Conditions withEarth(double factor) {
-        return new Conditions(
-                plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, voltFactor, factor, damping);
-    }
-
-    Conditions with(Damping other) {
-        return new Conditions(
-                plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, voltFactor, earthFactor, other);
+    Conditions withWire(int end) {
+        return new Conditions(plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, end, damping);
     }
 }

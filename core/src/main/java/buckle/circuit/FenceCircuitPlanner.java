@@ -283,19 +283,11 @@ public final class FenceCircuitPlanner {
                 dead.add(new DeadStretch(s.lineId(), s.fromM(), s.toM(), List.of(), NO_JOINT));
             }
         }
-        var source = conditions.plate().source(conditions.damping());
-        var scaled = new buckle.pulse.Source(
-                source.chargedV() * conditions.voltFactor(),
-                source.faradF(),
-                source.henryH(),
-                source.ohm(),
-                source.bleedOhm(),
-                source.terminalF());
         Circuit circuit = new Circuit(
                 "fence",
                 LineModel.FREQUENCY_DEPENDENT,
-                scaled,
-                earthOhm * conditions.earthFactor(),
+                conditions.plate().source(conditions.damping()),
+                earthOhm,
                 tied(),
                 runs,
                 List.of());

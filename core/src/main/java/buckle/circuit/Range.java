@@ -7,6 +7,8 @@ import buckle.pulse.Damping;
 import buckle.pulse.Supply;
 import buckle.rulebook.Values;
 import buckle.spec.PulseModel;
+import java.text.DecimalFormat;
+import java.text.DecimalFormatSymbols;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -57,6 +59,8 @@ final class Range {
                         new Fed(likely.withSoil(soil), alone),
                         new Fed(likely.withSteel(model.steelMuR().low()), alone),
                         new Fed(likely.withSteel(model.steelMuR().high()), alone),
+                        new Fed(likely.withWire(-1), alone),
+                        new Fed(likely.withWire(1), alone),
                         new Fed(
                                 likely,
                                 List.of(
@@ -82,25 +86,32 @@ final class Range {
                 number(model.steelMuR().high()),
                 v.get(4),
                 v.get(5));
+        add(
+                "Resistance of the conductors and their joints",
+                "as made",
+                "a tenth less; woven half",
+                "a tenth more; woven double",
+                v.get(6),
+                v.get(7));
         add("Voltages of the plate", "as it says", "5 % less", "5 % more", scaled(1 - plate), scaled(1 + plate));
-        add("Resistance of the ground rods", "as computed", "half", "double", v.get(6), v.get(7));
+        add("Resistance of the ground rods", "as computed", "half", "double", v.get(8), v.get(9));
         add(
                 "Damping across the energizer's terminals",
                 damping(likely.damping()),
                 damping(model.leastDamping()),
                 damping(model.mostDamping()),
-                v.get(8),
-                v.get(9));
+                v.get(10),
+                v.get(11));
     }
 
     private static String number(double value) {
-        return String.format(Locale.ROOT, "%.4g", value).replaceAll("\\.0*$", "");
+        return new DecimalFormat("0.###", DecimalFormatSymbols.getInstance(Locale.ROOT)).format(value);
     }
 
     private static String damping(Damping d) {
         return d.bleedOhm() >= AS_NONE_OHM && d.terminalF() == 0
                 ? "none"
-                : String.format(Locale.ROOT, "%.3g kΩ with %.2g nF", d.bleedOhm() / 1000, d.terminalF() * 1e9);
+                : number(d.bleedOhm() / 1000) + " kΩ with " + number(d.terminalF() * 1e9) + " nF";
     }
 
     private double[] scaled(double factor) {

@@ -19,6 +19,7 @@ import buckle.spec.Spec;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
+import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -130,7 +131,11 @@ final class WhatIfs {
                 "a second lead-out to the weakest place",
                 Solver.solve(second(now.fence(), far, lengthM), ends),
                 Solver.solve(second(solver.fence(heavy(), trial), far, lengthM), ends),
-                Math.round(lengthM) + " m of cable; never a second energizer (C3)");
+                length(lengthM) + " of cable; never a second energizer (C3)");
+    }
+
+    private String length(double lengthM) {
+        return Lengths.text(lengthM, plan.spec().units());
     }
 
     private double distanceM(FeedPlace feed, Spot far) {
@@ -158,8 +163,7 @@ final class WhatIfs {
                         "one more cut-out",
                         all.getFirst().weakestV(),
                         all.getFirst().heavyV(),
-                        "the pulse stays as it is; the longest section falls from " + Math.round(a.longestBeforeM())
-                                + " m to " + Math.round(a.longestAfterM())
-                                + " m: a fault there is found by fewer steps")));
+                        "the pulse stays as it is; the longest section falls from " + length(a.longestBeforeM())
+                                + " to " + length(a.longestAfterM()) + ": a fault there is found by fewer steps")));
     }
 }

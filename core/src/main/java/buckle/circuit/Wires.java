@@ -77,7 +77,12 @@ final class Wires {
     private Strand strand(Wire w, Conductor conductor, boolean hot) {
         double muR = conductor.muR() > 1 ? conditions.steelMuR() : 1;
         double height = Math.max(LEAST_HEIGHT_M, w.heightM());
-        return new Strand(height, Math.min(conductor.roundM(), height), conductor.ohmPerM(), muR, hot);
+        return new Strand(
+                height,
+                Math.min(conductor.roundM(), height),
+                conductor.ohmPerM() * Math.pow(conductor.tolerance(), conditions.wire()),
+                muR,
+                hot);
     }
 
     /** Insulators leak a little everywhere; growth reaches low hot wires more than high ones. */

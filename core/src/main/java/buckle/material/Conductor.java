@@ -1,5 +1,6 @@
 package buckle.material;
 
+import buckle.rulebook.Values;
 import java.util.List;
 
 /**
@@ -172,6 +173,14 @@ public enum Conductor {
     /** For direct current; a pulse meets more in steel. */
     public double ohmPerM() {
         return ohmPerM;
+    }
+
+    /** How many times its resistance may be off, either way: a tenth for wire and its joints, twice for woven goods (V13). */
+    public double tolerance() {
+        return switch (family) {
+            case WOVEN, NET -> Values.V13_WOVEN_FACTOR;
+            case SPRING_WIRE, SOFT_WIRE, COATED_WIRE, CABLE -> Values.V13_WIRE_FACTOR;
+        };
     }
 
     /** Permeability relative to air; of woven goods with stainless strands about 1. */

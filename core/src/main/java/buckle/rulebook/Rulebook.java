@@ -233,7 +233,7 @@ public final class Rulebook {
                     CONVENTION),
             rule(
                     "V13",
-                    "Low and high come from moving one assumption at a time and adding the squares: leakage, ground a third to three times; steel's permeability 50 to 200; plate 5 %; rods half to double; damping from none to strong, 10 MΩ to 2 kΩ and none to 2 nF, likely 6 kΩ with 0.5 nF; a job may narrow steel and damping.",
+                    "Low and high come from moving one assumption at a time and adding the squares: leakage, ground a third to three times; steel's permeability 50 to 200; resistance of wire a tenth either way, of woven goods half to double; plate 5 %; rods half to double; damping from none to strong, 10 MΩ to 2 kΩ and none to 2 nF, likely 6 kΩ with 0.5 nF; a job may narrow steel and damping.",
                     CONVENTION),
             practice("G6", "Where stone stops a rod: an angle iron of 1 m; expect little."),
             practice(

@@ -90,6 +90,12 @@ public final class Values {
     /** V13: permeability of steel. */
     public static final double V13_STEEL_HIGH = 200;
 
+    /** V13: on the resistance of solid wire with its joints. */
+    public static final double V13_WIRE_FACTOR = 1.1;
+
+    /** V13: on the resistance of woven goods, whose values are typical ones from memory. */
+    public static final double V13_WOVEN_FACTOR = 2;
+
     /** V13: of the plate's voltages. */
     public static final double V13_PLATE_SHARE = 0.05;
 

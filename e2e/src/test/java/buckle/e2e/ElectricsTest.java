@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.options.WaitForSelectorState;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
@@ -94,8 +97,73 @@ class ElectricsTest {
         says("supply-says", "Ah a day");
         screen.page.waitForSelector(".chart svg");
 
+        String year = screen.test("supply-says").innerText();
+        screen.test("battery").fill("7");
+        screen.test("battery").press("Tab");
+        upToDate();
+        says("supply-says", "7 Ah at");
+        assertThat(screen.test("supply-says").innerText()).isNotEqualTo(year);
+        assertThat(screen.page.locator(".weak").allInnerTexts().toString()).contains("at least");
+
         screen.test("sheet-whatif").click();
         screen.test("what-if").first().waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.VISIBLE));
         assertThat(screen.test("what-if").first().innerText()).contains("as planned");
+    }
+
+    /** A plate with one energy only is taken, said, and kept; the sheet and the numbers leave as files that others read. */
+    @Test
+    void onesOwnPlateIsReckonedWithAndTheReasonPrints() throws Exception {
+        screen.open("Donkey winter track", "electrics");
+        screen.test("recommended").waitFor();
+        upToDate();
+        screen.test("plate-out").fill("1,1");
+        screen.test("plate-open").fill("7.8");
+        screen.test("plate-500").fill("4.4");
+        screen.test("plate-draw").fill("2");
+        screen.test("take-plate").click();
+        screen.test("energizer-own plate").waitFor();
+        screen.saved();
+        upToDate();
+        says("plate-E8", "The plate gives one energy; 1.49 J stored are reckoned as usual");
+        screen.page.reload();
+        screen.test("energizer-own plate").waitFor();
+        upToDate();
+        assertThat(screen.test("energizer-own plate").getAttribute("aria-pressed"))
+                .isEqualTo("true");
+        Path csv = screen.download(() -> screen.page
+                .locator("a[href$='/electrics.csv']")
+                .evaluate("a => { a.setAttribute('download', ''); a.click() }"));
+        assertThat(Files.readString(csv)).contains("energizer,own plate,,,output at 500 ohm,1.10000,J");
+        Path pdf = screen.download(
+                () -> screen.test("why-pdf").evaluate("a => { a.setAttribute('download', ''); a.click() }"));
+        Process text = new ProcessBuilder("pdftotext", "-layout", pdf.toString(), "-").start();
+        String page = new String(text.getInputStream().readAllBytes(), StandardCharsets.UTF_8);
+        assertThat(page)
+                .contains(
+                        "Why this energizer",
+                        "Chosen for this job: own plate.",
+                        "Compared on this fence",
+                        "Rods for G9")
+                .contains("certified energizer only");
+        assertThat(browser.complaints).isEmpty();
+    }
+
+    /** What the pointer rests on is said beside it, and what the strokes of the plan mean stands below. */
+    @Test
+    void thePlanSaysItsKilovolts() {
+        screen.open("Orchard ring", "electrics");
+        screen.test("pulse-legend").waitFor();
+        upToDate();
+        assertThat(screen.test("pulse-legend").innerText()).contains("kV and more");
+        double[] at = screen.between(3, 4, 0.5);
+        screen.page.mouse().move(at[0] - 3, at[1]);
+        screen.page.mouse().move(at[0], at[1]);
+        screen.test("live").waitFor();
+        assertThat(screen.test("live").innerText()).matches("(?s).*[0-9.]+ kV \\([0-9.]+ to [0-9.]+\\), met.*");
+        screen.test("sheet-pulse").click();
+        screen.page.mouse().click(at[0], at[1]);
+        screen.page.waitForFunction("() => !document.querySelector('h2').textContent.includes('at 0 ft')");
+        says("at-point", "a pulse: wire and moist ground");
+        assertThat(screen.test("at-point").innerText()).contains("kV", "µs").doesNotContain("No pulse");
     }
 }

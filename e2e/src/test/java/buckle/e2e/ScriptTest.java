@@ -1,6 +1,7 @@
 package buckle.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
 
 import buckle.exchange.Json;
 import java.io.IOException;
@@ -12,6 +13,7 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
@@ -77,6 +79,39 @@ class ScriptTest {
                         .size())
                 .isPositive();
         assertThat(exit(bad)).isEqualTo(2);
+    }
+
+    /** The solver for anybody: peaks as JSON, a netlist beside; a wrong file is a list of problems with their places. */
+    @Test
+    void circuitPrintsPeaksAndProblems() throws Exception {
+        Path network = Buckle.ROOT.resolve("exchange/src/test/resources/circuits/N09.json");
+        Path out = Buckle.folder("circuit");
+        Path netlist = out.resolve("n09.cir");
+        Process process = Buckle.script("circuit", network.toString(), "--spice", netlist.toString());
+        JsonNode answer = Json.parse(process.getInputStream().readAllBytes());
+        assertThat(exit(process)).isZero();
+        assertThat(said()).isEmpty();
+        JsonNode given = Json.parse(Files.readAllBytes(network)).path("ngspice").path("peaks");
+        assertThat(answer.path("peaks").size()).isEqualTo(given.size());
+        for (int i = 0; i < given.size(); i++) {
+            JsonNode peak = answer.path("peaks").get(i);
+            assertThat(peak.path("run").asString()).isNotEmpty();
+            assertThat(peak.path("distance_m").isNumber()).isTrue();
+            assertThat(peak.path("t_peak_s").asDouble()).isPositive();
+            double theirs = given.get(i).path("peak_V").asDouble();
+            assertThat(peak.path("peak_V").asDouble()).isCloseTo(theirs, within(0.01 * theirs));
+        }
+        for (String key : List.of("frequencies", "window_s", "wall_ms")) {
+            assertThat(answer.path("solver").path(key).asDouble()).as(key).isPositive();
+        }
+        assertThat(netlist).content().contains(".tran");
+        Path wrong = out.resolve("wrong.json");
+        Files.writeString(
+                wrong, Files.readString(network).replaceFirst("\"ohm_per_km\": *[0-9.]+", "\"ohm_per_km\": 0"));
+        Process bad = Buckle.script("circuit", wrong.toString());
+        JsonNode problems = Json.parse(bad.getInputStream().readAllBytes()).path("problems");
+        assertThat(exit(bad)).isEqualTo(2);
+        assertThat(problems.get(0).path("path").asString()).startsWith("runs[0]");
     }
 
     @Test

@@ -52,6 +52,11 @@ class CircuitFileTest {
             {"\"ohm_per_km\":35.0", "\"ohm_per_km\":0", "runs[0]"},
             {"\"line_model\":\"constant\"", "\"line_model\":\"other\"", "line_model"},
             {"[\"A\",750]", "[\"A\",75000]", "points[1]"},
+            {"\"soil_ohm_m\":100.0", "\"soil_ohm_m\":0", "runs[0]"},
+            {"\"soil_ohm_m\":100.0", "\"soil_ohm_m\":1e9", "runs[0]"},
+            {"\"mu_r\":100.0", "\"mu_r\":0.1", "runs[0]"},
+            {"\"hot_heights_m\":[0.9]", "\"hot_heights_m\":[]", "runs[0]"},
+            {"\"v0_V\":8000", "\"v0_V\":-1", "energizer"},
         }) {
             assertThat(text).contains(wrong[0]);
             JsonNode root = Json.parse(text.replace(wrong[0], wrong[1]).getBytes(StandardCharsets.UTF_8));
@@ -60,6 +65,40 @@ class CircuitFileTest {
                             BadInput.class,
                             e -> assertThat(e.problems().getFirst().path()).isEqualTo(wrong[2]));
         }
+    }
+
+    /** A run without length is a joint, a loop in a normal fence is legal, a fence of 100 km is long: all are solved. */
+    @Test
+    void whatIsLegalIsSolved() throws IOException {
+        String text = sample("N09").toString();
+        String long100 = text.replace("\"length_m\":3000", "\"length_m\":100000");
+        double far = solved(long100, "[[\"A\",100000]]").answers().getFirst().peakV();
+        assertThat(far).isBetween(0.0, 2000.0);
+        ObjectNode looped = (ObjectNode) Json.parse(text.getBytes(StandardCharsets.UTF_8));
+        ArrayNode runs = (ArrayNode) looped.path("runs");
+        ObjectNode joint = ((ObjectNode) runs.get(0)).deepCopy();
+        runs.add(joint.put("id", "J").put("parent", "A").put("length_m", 0));
+        runs.add(joint.deepCopy().put("id", "B").put("parent", "J").put("length_m", 800));
+        runs.add(joint.deepCopy()
+                .put("id", "C")
+                .put("parent", "A")
+                .put("length_m", 900)
+                .put("joins", "B"));
+        Solution ring = solved(looped.toString(), "[[\"A\",3000],[\"J\",0],[\"B\",800],[\"C\",900]]");
+        assertThat(ring.answers().get(1).peakV())
+                .isEqualTo(ring.answers().get(0).peakV());
+        assertThat(ring.answers().get(3).peakV())
+                .as("joined ends")
+                .isCloseTo(ring.answers().get(2).peakV(), within(1e-6));
+    }
+
+    private static Solution solved(String network, String points) {
+        ObjectNode root = (ObjectNode) Json.parse(network.getBytes(StandardCharsets.UTF_8));
+        root.set("points", Json.parse(points.getBytes(StandardCharsets.UTF_8)));
+        CircuitFile file = CircuitFile.read(root);
+        Solution s = PulseSolver.solve(file.circuit(), file.points());
+        assertThat(s.solved()).isTrue();
+        return s;
     }
 
     /** The command as it is typed: peaks and solver to standard output, a netlist beside; bad arguments end with 2. */

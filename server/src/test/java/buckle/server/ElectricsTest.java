@@ -5,7 +5,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import buckle.server.Server.Answer;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -89,6 +93,101 @@ class ElectricsTest {
                         .path("peakV")
                         .asDouble())
                 .isBetween(2000.0, 20_000.0);
+    }
+
+    /** What is out of its range is refused whole, with its place and its unit; nothing ends in an error of ours. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiterString = "; ",
+            value = {
+                "plan.spec.power.batteryAh; 0; plan.spec.power; must lie between 1.0 and 2000.0",
+                "plan.spec.power.tiltDeg; 91; plan.spec.power; between 0.0 and 90.0",
+                "plan.spec.power.sunshineShare; 1.2; plan.spec.power; between 0.0 and 1.0",
+                "plan.spec.power.rodDiameterM; 2; plan.spec.power; between 0.005 and 0.1",
+                "plan.spec.power.fitting.cableMm2; 0; plan.spec.power.fitting; between 0.2 and 100.0",
+                "plan.spec.power.fitting.dirtShare; 1; plan.spec.power.fitting; between 0.0 and 0.95",
+                "plan.spec.power.model.steelMuR.low; 0; plan.spec.power.model; between 1.0 and 5000.0",
+                "plan.spec.power.model.bleedOhm.likely; 1e12; plan.spec.power.model.bleedOhm; from low over likely to high",
+                "plan.spec.power.growth; \"JUNGLE\"; plan.spec.power.growth; Not one of the known words",
+                "plan.spec.power.energizer; {\"name\":\"x\",\"openV\":8000,\"v500\":5000,\"perMinute\":45}; plan.spec.power.energizer; energy stored or the one into",
+                "plan.spec.power.energizer; {\"name\":\"x\",\"storedJ\":3,\"openV\":8000,\"v500\":5000,\"perMinute\":0}; plan.spec.power.energizer; pulses a minute",
+                "trial.loads; [{\"lineId\":\"line-1\",\"stationM\":5,\"ohm\":0}]; trial.loads[0]; between 1 Ω and 10 MΩ",
+                "depth; \"SOME\"; depth; Not one of the known words"
+            })
+    void whatIsOutOfRangeIsRefusedWithItsPlace(String path, String value, String place, String says) {
+        ObjectNode order = order(server.openDemo("orchard-ring.geojson"));
+        String[] names = path.split("\\.");
+        ObjectNode at = order;
+        for (int i = 0; i < names.length - 1; i++) {
+            at = (ObjectNode) at.path(names[i]);
+        }
+        at.set(names[names.length - 1], buckle.exchange.Json.parse(value.getBytes(StandardCharsets.UTF_8)));
+        Answer answer = server.post("/api/electrics", order);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(422);
+        JsonNode error = answer.json().path("errors").get(0);
+        assertThat(error.path("path").asString()).isEqualTo(place);
+        assertThat(error.path("message").asString()).contains(says);
+        assertThat(answer.json().path("detail").asString()).endsWith("Nothing was stored.");
+    }
+
+    /** Loads and switches that are nowhere on the fence change nothing; a place on a dead stretch has no pulse. */
+    @Test
+    void whatIsNotThereChangesNothing() {
+        ObjectNode order = order(server.openDemo("alpaca-paddocks.geojson"));
+        order.put("depth", "CURVE");
+        JsonNode plain = electrics(order);
+        ObjectNode trial = (ObjectNode) order.path("trial");
+        trial.putArray("open").add("no such switch").add("jumper:line-1:999");
+        trial.putArray("loads")
+                .addObject()
+                .put("lineId", "nowhere")
+                .put("stationM", 5)
+                .put("ohm", 10);
+        JsonNode tried = electrics(order);
+        assertThat(tried.path("weakest")).isEqualTo(plain.path("weakest"));
+        assertThat(plain.path("dead").size()).isPositive();
+        JsonNode dead = plain.path("dead").get(0);
+        order.remove("depth");
+        order.put("lineId", dead.path("lineId").asString())
+                .put(
+                        "stationM",
+                        (dead.path("fromM").asDouble() + dead.path("toM").asDouble()) / 2);
+        Answer at = server.post("/api/electrics/at", order);
+        assertThat(at.status()).isEqualTo(200);
+        assertThat(at.json().path("at").isNull()).isTrue();
+    }
+
+    /** Two views of one plan at once get the same answer, and a plan that cannot be laid out is refused each time anew. */
+    @Test
+    void viewsOfOnePlanAgree() {
+        ObjectNode order = order(server.openDemo("donkey-winter-track.geojson"));
+        order.put("depth", "CURVE");
+        List<JsonNode> answers = IntStream.range(0, 6)
+                .parallel()
+                .mapToObj(i -> server.post("/api/electrics", order)
+                        .json()
+                        .path("electrics")
+                        .path("points"))
+                .toList();
+        assertThat(answers).allMatch(p -> p.equals(answers.getFirst()) && p.size() > 20);
+        ObjectNode corner = (ObjectNode) order.path("plan")
+                .path("site")
+                .path("lines")
+                .get(0)
+                .path("corners")
+                .get(1);
+        corner.set(
+                "at",
+                order.path("plan")
+                        .path("site")
+                        .path("lines")
+                        .get(0)
+                        .path("corners")
+                        .get(0)
+                        .path("at"));
+        for (int i = 0; i < 2; i++) {
+            assertThat(server.post("/api/electrics", order).status()).isEqualTo(422);
+        }
     }
 
     @Test
