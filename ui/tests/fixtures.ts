@@ -279,3 +279,15 @@ export function design(): Design {
     ],
   }
 }
+
+/** As the core answers while something moves: line posts as rows of numbers. */
+export function packed(whole: Design) {
+  const line = whole.layout.lines[0]!
+  const many = line.posts.filter((p) => p.kind === 'LINE')
+  const rows = many.flatMap((p) => [0, p.number, p.stationM, p.lonDeg, p.latDeg])
+  const lines = [{ ...line, posts: line.posts.filter((p) => p.kind !== 'LINE') }]
+  return {
+    design: { ...whole, layout: { ...whole.layout, lines } },
+    posts: [{ lineId: line.lineId, like: many.slice(0, 1), rows }],
+  }
+}

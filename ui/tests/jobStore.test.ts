@@ -5,7 +5,7 @@ import { useReadingDraft } from '@/features/test/useReadingDraft'
 import type { Land, Plan, Reading } from '@/api/types'
 import { addFeature } from '@/features/job/landEdit'
 import { latestOnly } from '@/shared/latest'
-import { design, plan } from './fixtures'
+import { design, packed, plan } from './fixtures'
 
 let servers = 0
 /** Questions the stand-in has not answered yet. */
@@ -30,6 +30,7 @@ function fakeServer() {
     refuse: '',
     saves: 0,
     designs: 0,
+    moving: 0,
   }
   const json = (status: number, body: unknown) =>
     new Response(JSON.stringify(body), {
@@ -50,7 +51,7 @@ function fakeServer() {
     const named = /^\/api\/(?:jobs|properties)\/([^/]+)/.exec(path)?.[1]
     if (named && named !== jobId && named !== propertyId) return json(404, { detail: 'not here', errors: [] })
     const body = request.method === 'GET' ? null : await request.clone().json()
-    if (path.endsWith('/design')) {
+    if (path.endsWith('/design') || path.endsWith('/design/moving')) {
       state.designs++
       if (state.refuse) return json(422, { detail: state.refuse, code: 'line.crosses-itself', errors: [] })
       const points = design().layout.testPoints.map((p) => ({
@@ -60,7 +61,10 @@ function fakeServer() {
         peakV: null,
         why: '',
       }))
-      return json(200, { design: design(), assessment: { needV: 4500, needWhy: '', points, sections: [] } })
+      const assessment = { needV: 4500, needWhy: '', points, sections: [] }
+      if (path.endsWith('/design')) return json(200, { design: design(), assessment })
+      state.moving++
+      return json(200, { ...packed(design()), assessment })
     }
     if (path.endsWith('/readings') && request.method === 'POST') state.readings.push(...(body as Reading[]))
     if (path.endsWith('/readings')) return json(200, state.readings)
@@ -160,8 +164,15 @@ describe('the open job', () => {
     const job = await opened()
     const before = job.held()!
     for (let i = 0; i < 10; i++) job.drag(moveItem(before.plan, corner, [1.001 + i * 1e-4, 44]))
+    await settle()
+    expect(server.moving).toBeGreaterThan(0)
+    const posts = (d: typeof job.design) => d!.layout.lines[0]!.posts
+    expect(posts(job.design).map((p) => p.stationM)).toEqual(posts(design()).map((p) => p.stationM))
+    const rough = posts(job.design).filter((p) => p.kind === 'LINE')
+    expect(new Set(rough.map((p) => p.lengthM)).size).toBe(1)
     job.drop(before)
     await settle()
+    expect(job.design).toEqual(design())
     job.undo()
     expect(job.plan).toEqual(before.plan)
     expect(job.canUndo).toBe(false)

@@ -17,6 +17,7 @@ import { useHistory } from '@/shared/history'
 import { latestOnly } from '@/shared/latest'
 import { newId } from '@/shared/uuid'
 import { useKeptSteps } from './keptSteps'
+import { askDesign } from './movingDesign'
 import type { ItemRef } from './planEdit'
 import { useSaves } from './useSaves'
 
@@ -67,8 +68,8 @@ export const useJob = defineStore('job', () => {
   const testPoints = computed<TestPoint[]>(() => design.value?.layout.testPoints ?? [])
 
   const compute = latestOnly(
-    (order: { held: Held }) =>
-      ask(client.POST('/api/design', { body: { ...order.held, readings: readings.value } })),
+    (order: { held: Held; moving?: boolean }) =>
+      askDesign({ ...order.held, readings: readings.value }, !!order.moving),
     (answer, order) => {
       const before = sound
       const whole = isWanted(order.held)
@@ -199,10 +200,10 @@ export const useJob = defineStore('job', () => {
     look()
   }
 
-  /** What the core makes of things as they stand, without saving. */
+  /** What the core makes of things as they stand while they move, without saving. */
   function look() {
     const now = held()
-    if (now) compute({ held: now })
+    if (now) compute({ held: now, moving: true })
   }
 
   function dragLand(next: Land) {
@@ -228,7 +229,8 @@ export const useJob = defineStore('job', () => {
     const path = { params: { path: { id: id.value } }, body: fresh }
     readings.value = await ask(client.POST('/api/jobs/{id}/readings', path))
     triggerRef(plan)
-    look()
+    const now = held()
+    if (now) compute({ held: now })
   }
 
   /** After a stale save: theirs, or mine on top. */

@@ -261,7 +261,7 @@ onUnmounted(() => observer?.disconnect())
         </g>
         <text
           v-for="p in labels"
-          :key="p.number"
+          :key="p.label"
           :x="scale.x(p.stationM)"
           :y="laneTop + 12 + (laned ? 44 : 0)"
           text-anchor="middle"

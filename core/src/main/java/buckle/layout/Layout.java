@@ -23,6 +23,10 @@ public record Layout(
         findings = List.copyOf(findings);
     }
 
+    Layout withLines(List<LineLayout> other) {
+        return new Layout(origin, other, feed, sections, testPoints, joints, signs, findings);
+    }
+
     public long count(PostKind kind) {
         return lines.stream().mapToLong(l -> l.count(kind)).sum();
     }

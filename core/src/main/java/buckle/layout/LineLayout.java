@@ -48,6 +48,29 @@ public record LineLayout(
         cutOuts = List.copyOf(cutOuts);
     }
 
+    LineLayout withPosts(List<Post> other) {
+        return new LineLayout(
+                lineId,
+                name,
+                closed,
+                lengthM,
+                slopeLengthM,
+                areaM2,
+                corners,
+                cornerStationsM,
+                profile,
+                profileGaps,
+                other,
+                braces,
+                pulls,
+                gates,
+                cutOuts,
+                land,
+                schedule,
+                bends,
+                closingM);
+    }
+
     /** Posts of a kind to be set for this line; one that stands as another line's post is counted there. */
     public long count(PostKind kind) {
         return posts.stream().filter(p -> p.kind() == kind && !p.shared()).count();

@@ -617,4 +617,34 @@ class DepthTest {
         }
         assertThat(problems).hasSize(3).allMatch(p -> p.startsWith("build.season."));
     }
+
+    /** While something moves: nothing is lost but loads, and places by less than a tenth of a millimetre. */
+    @Test
+    void likePostsTravelAsRows() {
+        Layout whole = all(SPEC, Fences.line("l", true, 0, 0, 210, 0, 190, 140, -10, 120), straight2());
+        Rows.Packed packed = Rows.of(whole);
+        for (int i = 0; i < whole.lines().size(); i++) {
+            List<Post> posts = whole.lines().get(i).posts();
+            Rows rows = packed.rows().get(i);
+            List<Post> left = packed.layout().lines().get(i).posts();
+            assertThat(rows.rows()).hasSize(5 * (posts.size() - left.size()));
+            assertThat(left).noneMatch(p -> p.kind() == PostKind.LINE);
+            for (int k = 0; k < rows.rows().size(); k += 5) {
+                List<Double> row = rows.rows().subList(k, k + 5);
+                Post post = posts.stream()
+                        .filter(p -> p.number() == row.get(1).intValue())
+                        .findFirst()
+                        .orElseThrow();
+                assertThat(rows.like().get(row.get(0).intValue()).kind()).isEqualTo(post.kind());
+                assertThat(row.get(2)).isCloseTo(post.stationM(), within(0.5e-4 + 1e-12));
+                assertThat(row.get(3)).isCloseTo(post.lonDeg(), within(0.5e-9 + 1e-15));
+                assertThat(row.get(4)).isCloseTo(post.latDeg(), within(0.5e-9 + 1e-15));
+            }
+        }
+        assertThat(packed.layout().sections()).isEqualTo(whole.sections());
+    }
+
+    private static FenceLine straight2() {
+        return Fences.line("m", false, 300, 0, 400, 60);
+    }
 }

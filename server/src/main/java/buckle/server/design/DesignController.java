@@ -8,6 +8,7 @@ import buckle.exchange.Swap;
 import buckle.land.GridRef;
 import buckle.land.Land;
 import buckle.land.Surroundings;
+import buckle.layout.Rows;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
 import buckle.readings.Reading;
@@ -174,6 +175,22 @@ class DesignController {
         Design design = designs.of(order.plan(), order.land()).design();
         return new DesignAnswer(
                 design, Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
+    }
+
+    /** The same while something moves: like posts as rows of numbers, their loads left for the whole answer. */
+    record MovingAnswer(Design design, List<Rows> posts, Assessment assessment) {}
+
+    @PostMapping("/design/moving")
+    @Operation(
+            operationId = "designMoving",
+            summary = "The same while something is dragged, like posts as rows of numbers")
+    MovingAnswer moving(@RequestBody DesignOrder order) {
+        Design design = designs.of(order.plan(), order.land()).design();
+        Rows.Packed packed = Rows.of(design.layout());
+        return new MovingAnswer(
+                new Design(packed.layout(), design.takeoff(), design.ledger()),
+                packed.rows(),
+                Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
     }
 
     @PostMapping(value = "/imports", consumes = "application/octet-stream")

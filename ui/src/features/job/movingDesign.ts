@@ -1,0 +1,45 @@
+import { ask, client } from '@/api/client'
+import type { Design, Land, MovingAnswer, Plan, Post, Reading } from '@/api/types'
+
+const WIDTH = 5
+
+/** What the core makes of a plan: whole, or light while something moves. */
+export function askDesign(body: { plan: Plan; land: Land; readings: Reading[] }, moving: boolean) {
+  return moving
+    ? ask(client.POST('/api/design/moving', { body })).then((a) => ({ ...a, design: unpacked(a) }))
+    : ask(client.POST('/api/design', { body }))
+}
+
+/** The design of something that moves, its like posts unpacked from rows of numbers into their places along the line. */
+function unpacked(answer: MovingAnswer): Design {
+  const { design, posts } = answer
+  const lines = design.layout.lines.map((line) => {
+    const packed = posts.find((p) => p.lineId === line.lineId)
+    return packed ? { ...line, posts: merged(line.posts, fromRows(packed)) } : line
+  })
+  return { ...design, layout: { ...design.layout, lines } }
+}
+
+function fromRows({ like, rows }: MovingAnswer['posts'][number]): Post[] {
+  const posts: Post[] = []
+  for (let i = 0; i < rows.length; i += WIDTH)
+    posts.push({
+      ...like[rows[i]!]!,
+      number: rows[i + 1]!,
+      stationM: rows[i + 2]!,
+      lonDeg: rows[i + 3]!,
+      latDeg: rows[i + 4]!,
+    })
+  return posts
+}
+
+/** Both are in order of station. */
+function merged(some: Post[], others: Post[]): Post[] {
+  const all: Post[] = []
+  let k = 0
+  for (const post of some) {
+    while (k < others.length && others[k]!.stationM < post.stationM) all.push(others[k++]!)
+    all.push(post)
+  }
+  return all.concat(others.slice(k))
+}
