@@ -119,7 +119,10 @@ describe('the weakest point in the ledger', () => {
     expect(figure.text()).toContain('generic 3 J, as recommended')
 
     const before = asked().length
-    job.change((p) => ({ ...p, spec: { ...p.spec, power: { ...p.spec.power, growth: 'HEAVY' } } }))
+    for (const growth of ['CLEAN', 'RAIN', 'HEAVY'] as const) {
+      job.change((p) => ({ ...p, spec: { ...p.spec, power: { ...p.spec.power, growth } } }))
+      await vi.advanceTimersByTimeAsync(300)
+    }
     await vi.advanceTimersByTimeAsync(1000)
     const bodies = asked()
       .slice(before)

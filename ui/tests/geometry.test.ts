@@ -1,3 +1,4 @@
+import { gatesNamed } from '@/features/ribbon/gatesNamed'
 import type { Brace } from '@/api/types'
 import { describe, expect, it } from 'vitest'
 import { nearestOnLines, placeAt, roundStep, stationOf, unwrap } from '@/features/plan/geometry'
@@ -102,5 +103,14 @@ describe('ribbon', () => {
     expect(axisStations(0, 400, 0.3048, 900).map((s) => Math.round(s / 0.3048))).toEqual([
       200, 400, 600, 800, 1000, 1200,
     ])
+  })
+
+  it('leaves out the name of a gate that would cover the one before', () => {
+    const gate = (name: string, fromM: number) => ({ name, fromM, toM: fromM + 4 }) as never
+    const scale = ribbonScale(line, 0.76, frame)
+    const far = [gate('yard', 5), gate('field', 60)]
+    expect([...gatesNamed(far, scale)]).toEqual(far)
+    const near = [gate('brook crossing', 20), gate('yard', 21), gate('field', 90)]
+    expect([...gatesNamed(near, scale)]).toEqual([near[0], near[2]])
   })
 })

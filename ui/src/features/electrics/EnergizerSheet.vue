@@ -91,9 +91,9 @@ const need = computed(() => props.electrics.needV)
           <th class="right">as set</th>
           <th class="right">heavy</th>
           <th>need {{ need === null ? '' : kvText(need) }}</th>
-          <th class="right">W</th>
-          <th class="right">rods</th>
-          <th class="right">price</th>
+          <th class="right at-desk">W</th>
+          <th class="right at-desk">rods</th>
+          <th class="right at-desk">price</th>
         </tr>
       </thead>
       <tbody>
@@ -115,6 +115,10 @@ const need = computed(() => props.electrics.needV)
               {{ Number(c.outJ.toPrecision(2)) }} J</span
             >
             <b v-if="c.recommended" class="small"> recommended</b>
+            <span class="in-hand small quiet-text"
+              >{{ c.drawW.toFixed(1) }} W · {{ earthText(c.earth)
+              }}{{ c.plate.price === null ? '' : ` · ${c.plate.price.toFixed(0)}` }}</span
+            >
             <span v-if="c.over5J" class="small weak"> over 5 J <RuleChips :rules="['C13']" /></span>
           </td>
           <td class="right number">{{ kvText(c.cleanV) }}</td>
@@ -123,9 +127,9 @@ const need = computed(() => props.electrics.needV)
           <td :class="c.met">
             {{ c.metHeavy === 'MET' ? 'met, heavy too' : metWords[c.met] }}
           </td>
-          <td class="right number">{{ c.drawW.toFixed(1) }}</td>
-          <td class="right number">{{ earthText(c.earth) }}</td>
-          <td class="right number">{{ c.plate.price === null ? '–' : c.plate.price.toFixed(0) }}</td>
+          <td class="right number at-desk">{{ c.drawW.toFixed(1) }}</td>
+          <td class="right number at-desk">{{ earthText(c.earth) }}</td>
+          <td class="right number at-desk">{{ c.plate.price === null ? '–' : c.plate.price.toFixed(0) }}</td>
         </tr>
       </tbody>
     </table>
@@ -187,6 +191,17 @@ const need = computed(() => props.electrics.needV)
 <style scoped src="../layout/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
+.in-hand {
+  display: none;
+}
+@media (max-width: 760px) {
+  .at-desk {
+    display: none;
+  }
+  .in-hand {
+    display: block;
+  }
+}
 .plate {
   display: grid;
   grid-template-columns: repeat(3, 1fr);

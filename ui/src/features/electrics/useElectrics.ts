@@ -7,7 +7,7 @@ import { latestOnly } from '@/shared/latest'
 
 const SETTLED_MS = 350
 /** Between two curves while something moves on another stage. */
-const LIGHT_MS = 250
+const LIGHT_MS = 600
 const NOTHING_TRIED: Trial = { open: [], loads: [] }
 
 const electrics = shallowRef<Electrics | null>(null)
@@ -119,6 +119,8 @@ export function useElectrics() {
           }, LIGHT_MS)
         clearTimeout(settled)
         settled = setTimeout(() => {
+          clearTimeout(soon)
+          soon = undefined
           if (!staged) order('CURVE', NOTHING_TRIED, false)
         }, SETTLED_MS)
       },

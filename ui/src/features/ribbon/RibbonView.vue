@@ -3,6 +3,7 @@ import { computed, onMounted, onUnmounted, ref, toRef } from 'vue'
 import { useJob } from '@/features/job/jobStore'
 import { kvText, lengthText, stationText, unitM } from '@/shared/units'
 import { postKinds } from '@/features/layout/words'
+import { gatesNamed } from './gatesNamed'
 import RibbonDetail from './RibbonDetail.vue'
 import { useRibbonWindow } from './useRibbonWindow'
 import { axisStations, bracePath, groundPath, postPath, ribbonScale, wirePath } from './ribbonGeometry'
@@ -58,6 +59,7 @@ const drawn = computed(() => {
     braces: bracePath(l, s, topM.value),
   }
 })
+const named = computed(() => gatesNamed(line.value?.gates ?? [], scale.value))
 const inPart = (m: number) => m >= part.fromM.value - 0.01 && m <= part.toM.value + 0.01
 const labels = computed(() =>
   (line.value?.posts ?? []).filter((p) => p.label !== '' && p.kind !== 'GATE' && inPart(p.stationM)),
@@ -236,9 +238,15 @@ onUnmounted(() => observer?.disconnect())
             :d="`M${scale.x(g.fromM)} ${scale.wire(g.fromM, topM)}L${scale.x(g.toM) + 3} ${scale.ground(g.toM) - 8}`"
             :class="g.kind"
           />
-          <text :x="scale.x((g.fromM + g.toM) / 2)" :y="scale.wire(g.fromM, topM) - 14" text-anchor="middle">
+          <text
+            v-if="named.has(g)"
+            :x="scale.x((g.fromM + g.toM) / 2)"
+            :y="scale.wire(g.fromM, topM) - 14"
+            text-anchor="middle"
+          >
             {{ g.name }}
           </text>
+          <title>{{ g.name }}</title>
         </g>
         <g
           v-for="c in line.cutOuts.filter((x) => inPart(x.stationM))"
