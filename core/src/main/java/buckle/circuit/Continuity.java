@@ -8,9 +8,7 @@ import buckle.layout.Pull;
 import buckle.site.Tees;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.stream.IntStream;
 
 /**
@@ -30,7 +28,7 @@ final class Continuity {
     private final Layout layout;
     private final List<Tees.Tee> tees;
     private final Trial trial;
-    private final Map<Piece, Piece> up = new HashMap<>();
+    private final Together<Piece> pieces = new Together<>();
     private Piece feed = new Piece("", 0, 0);
 
     Continuity(Layout layout, List<Tees.Tee> tees, Trial trial) {
@@ -44,7 +42,7 @@ final class Continuity {
     List<Integer> live(LineLayout line, double stationM) {
         int pull = pullAt(line, stationM);
         return hot(line).stream()
-                .filter(w -> root(new Piece(line.lineId(), pull, w)).equals(root(feed)))
+                .filter(w -> pieces.root(new Piece(line.lineId(), pull, w)).equals(pieces.root(feed)))
                 .toList();
     }
 
@@ -94,7 +92,7 @@ final class Continuity {
             case CUT_OUT -> together(line, here, joint.hot());
             case LINK, HANDLE -> {
                 int[] sides = sides(line, joint.stationM());
-                joint.hot().forEach(w -> union(piece(line, sides[0], w), piece(line, sides[1], w)));
+                joint.hot().forEach(w -> pieces.join(piece(line, sides[0], w), piece(line, sides[1], w)));
             }
             case CABLE -> {
                 int[] sides = sides(line, joint.stationM());
@@ -102,7 +100,7 @@ final class Continuity {
                 together(line, sides[1], joint.hot());
                 joint.hot().stream()
                         .findFirst()
-                        .ifPresent(w -> union(piece(line, sides[0], w), piece(line, sides[1], w)));
+                        .ifPresent(w -> pieces.join(piece(line, sides[0], w), piece(line, sides[1], w)));
             }
             case TEE ->
                 tees.stream()
@@ -119,12 +117,12 @@ final class Continuity {
         together(branch, pull, hot(branch));
         together(on, onPull, hot(on));
         if (!hot(branch).isEmpty() && !hot(on).isEmpty()) {
-            union(piece(branch, pull, hot(branch).getFirst()), piece(on, onPull, hot(on).getFirst()));
+            pieces.join(piece(branch, pull, hot(branch).getFirst()), piece(on, onPull, hot(on).getFirst()));
         }
     }
 
     private void together(LineLayout line, int pull, List<Integer> wires) {
-        wires.forEach(w -> union(piece(line, pull, wires.getFirst()), piece(line, pull, w)));
+        wires.forEach(w -> pieces.join(piece(line, pull, wires.getFirst()), piece(line, pull, w)));
     }
 
     /** The pulls that end and begin at a post, over the opening where a gate follows; round the seam of a closed line. */
@@ -180,21 +178,5 @@ final class Continuity {
                 .filter(l -> l.lineId().equals(id))
                 .findFirst()
                 .orElseThrow();
-    }
-
-    private void union(Piece a, Piece b) {
-        Piece x = root(a);
-        Piece y = root(b);
-        if (!x.equals(y)) {
-            up.put(x, y);
-        }
-    }
-
-    private Piece root(Piece piece) {
-        Piece at = piece;
-        while (up.containsKey(at)) {
-            at = up.get(at);
-        }
-        return at;
     }
 }

@@ -72,7 +72,7 @@ public final class ElectricsPlanner {
 
     private Electrics judge(Depth depth) {
         Power power = plan.spec().power();
-        List<Spot> ends = Spots.ends(layout);
+        List<Spot> spots = Spots.along(layout);
         Optional<Plate> own = power.energizer();
         own.flatMap(Plate::contradiction).ifPresent(why -> warn("E7", why + " The recommended one is reckoned with."));
         own.flatMap(Plate::doubt).ifPresent(why -> warn("E7", why));
@@ -80,13 +80,12 @@ public final class ElectricsPlanner {
                 .filter(how -> !how.isEmpty())
                 .ifPresent(how -> findings.add(Finding.ofJob("E8", Severity.NOTE, how)));
         boolean usable = own.isPresent() && own.get().contradiction().isEmpty();
-        List<Candidate> candidates = depth == Depth.ALL || !usable ? candidates(ends, depth) : List.of();
+        List<Candidate> candidates = depth == Depth.ALL || !usable ? candidates(spots, depth) : List.of();
         Optional<Candidate> recommended =
                 candidates.stream().filter(Candidate::recommended).findFirst();
         Plate plate = usable ? own.get() : recommended.map(Candidate::plate).orElse(Energizers.GENERIC.get(5));
         Conditions likely = Conditions.likely(plate, power);
 
-        List<Spot> spots = Spots.along(layout);
         Solved middle = solver.solve(likely, trial, spots);
         if (!middle.solution().solved()) {
             return unsolved(middle.solution().says(), plate, usable);
@@ -117,7 +116,7 @@ public final class ElectricsPlanner {
                             + " Local code and licensed people decide."));
         }
         Reserve reserve = depth == Depth.ALL
-                ? Reserve.of(solver, likely, trial, ends, needV, weakest.map(PulsePoint::likelyV))
+                ? Reserve.of(solver, likely, trial, spots, needV, weakest.map(PulsePoint::likelyV))
                 : new Reserve(OptionalDouble.empty(), "");
         EarthJudge earth = new EarthJudge(plan, around, solver, likely);
         Optional<Spot> spot = weakest.map(w -> new Spot(w.lineId(), w.stationM()));
@@ -141,7 +140,7 @@ public final class ElectricsPlanner {
                         .judge(findings),
                 candidates,
                 recommended.map(this::why).orElse(""),
-                depth == Depth.ALL ? new WhatIfs(plan, layout, around, trial, likely, ends).all() : List.of(),
+                depth == Depth.ALL ? new WhatIfs(plan, layout, around, trial, likely, spots).all() : List.of(),
                 assumed(spots, range, weakest),
                 middle.fence().dead(),
                 findings,
@@ -278,7 +277,7 @@ public final class ElectricsPlanner {
     }
 
     /** E7: every generic energizer, and the chosen one, on this very fence. */
-    private List<Candidate> candidates(List<Spot> ends, Depth depth) {
+    private List<Candidate> candidates(List<Spot> spots, Depth depth) {
         Power power = plan.spec().power();
         List<Plate> plates = new ArrayList<>(Energizers.GENERIC);
         power.energizer()
@@ -287,7 +286,7 @@ public final class ElectricsPlanner {
         // The fence is gone through once for each state of growth, whatever feeds it.
         List<double[]> weakest = Stream.of(Overgrowth.CLEAN, power.growth(), Overgrowth.HEAVY)
                 .parallel()
-                .map(growth -> weakestV(plates, growth, ends))
+                .map(growth -> weakestV(plates, growth, spots))
                 .toList();
         return recommend(IntStream.range(0, plates.size())
                 .parallel()
@@ -316,14 +315,14 @@ public final class ElectricsPlanner {
     }
 
     /** Of each energizer. */
-    private double[] weakestV(List<Plate> plates, Overgrowth growth, List<Spot> ends) {
+    private double[] weakestV(List<Plate> plates, Overgrowth growth, List<Spot> spots) {
         Conditions likely =
                 Conditions.likely(plates.getFirst(), plan.spec().power()).with(growth);
         FenceCircuit fence = solver.fence(likely, Trial.NONE);
         List<Supply> supplies = plates.stream()
                 .map(p -> new Supply(p.source(likely.damping()), fence.circuit().earthOhm()))
                 .toList();
-        return Arrays.stream(Solver.peaks(fence, ends, supplies))
+        return Arrays.stream(Solver.peaks(fence, spots, supplies))
                 .mapToDouble(Solver::weakestV)
                 .toArray();
     }

@@ -48,6 +48,8 @@ public final class FenceCircuitPlanner {
     private final Map<String, TreeSet<Double>> stops = new HashMap<>();
     private final Map<String, Integer> nodes = new HashMap<>();
     private int nodeCount;
+    /** Nodes of a branch and of the line it branches from are one. */
+    private final Together<Integer> same = new Together<>();
 
     /** @param open whether nothing passes for now; such an edge is known, so that what lies beyond is known to be off */
     private record Edge(
@@ -201,30 +203,12 @@ public final class FenceCircuitPlanner {
             LineLayout branch = line(tee.lineId());
             LineLayout on = line(tee.onLineId());
             double end = tee.atStart() ? 0 : branch.lengthM();
-            union(node(branch, end, tee.atStart()), node(on, tee.stationM(), false));
+            same.join(node(branch, end, tee.atStart()), node(on, tee.stationM(), false));
         }
     }
 
     private void unfed(LineSpan span) {
         unfed.add(new DeadStretch(span.lineId(), span.fromM(), span.toM(), List.of(), NO_JOINT));
-    }
-
-    private final Map<Integer, Integer> same = new HashMap<>();
-
-    private void union(int a, int b) {
-        int x = root(a);
-        int y = root(b);
-        if (x != y) {
-            same.put(x, y);
-        }
-    }
-
-    private int root(int n) {
-        int at = n;
-        while (same.containsKey(at)) {
-            at = same.get(at);
-        }
-        return at;
     }
 
     private LineLayout line(String id) {
@@ -238,15 +222,15 @@ public final class FenceCircuitPlanner {
         FeedPlace feed = layout.feed().orElseThrow();
         Map<Integer, List<Edge>> at = new HashMap<>();
         for (Edge e : edges) {
-            at.computeIfAbsent(root(e.a()), k -> new ArrayList<>()).add(e);
-            at.computeIfAbsent(root(e.b()), k -> new ArrayList<>()).add(e);
+            at.computeIfAbsent(same.root(e.a()), k -> new ArrayList<>()).add(e);
+            at.computeIfAbsent(same.root(e.b()), k -> new ArrayList<>()).add(e);
         }
         List<Run> runs = new ArrayList<>();
         List<LiveStretch> live = new ArrayList<>();
         double leadOut = feed.leadOutM() + spec.feed().leadOutSpareM();
         runs.add(Run.of(FEED, Optional.empty(), leadOut, Wires.cable()));
         Map<Integer, String> arrival = new HashMap<>();
-        int first = root(node(line(feed.lineId()), feed.stationM(), false));
+        int first = same.root(node(line(feed.lineId()), feed.stationM(), false));
         arrival.put(first, FEED);
         Deque<Integer> open = new ArrayDeque<>(List.of(first));
         Set<Edge> used = Collections.newSetFromMap(new IdentityHashMap<>());
@@ -257,8 +241,8 @@ public final class FenceCircuitPlanner {
                     continue;
                 }
                 used.add(e);
-                boolean towards = root(e.a()) == here;
-                int there = root(towards ? e.b() : e.a());
+                boolean towards = same.root(e.a()) == here;
+                int there = same.root(towards ? e.b() : e.a());
                 String id = e.id() + "#" + runs.size();
                 boolean loop = arrival.containsKey(there);
                 runs.add(new Run(

@@ -15,7 +15,7 @@ record Reserve(OptionalDouble factor, String says) {
             Solver solver,
             Conditions likely,
             Trial trial,
-            List<Spot> ends,
+            List<Spot> spots,
             OptionalDouble needV,
             Optional<Double> weakestV) {
         if (needV.isEmpty() || weakestV.isEmpty()) {
@@ -27,12 +27,12 @@ record Reserve(OptionalDouble factor, String says) {
         }
         double low = 0;
         double high = Math.log(MOST);
-        if (holds(solver, likely, trial, ends, need, MOST)) {
+        if (holds(solver, likely, trial, spots, need, MOST)) {
             return new Reserve(OptionalDouble.empty(), "Leakage may grow a thousand times and the need is still met.");
         }
         for (int i = 0; i < HALVINGS; i++) {
             double middle = (low + high) / 2;
-            if (holds(solver, likely, trial, ends, need, Math.exp(middle))) {
+            if (holds(solver, likely, trial, spots, need, Math.exp(middle))) {
                 low = middle;
             } else {
                 high = middle;
@@ -49,7 +49,7 @@ record Reserve(OptionalDouble factor, String says) {
     }
 
     private static boolean holds(
-            Solver solver, Conditions likely, Trial trial, List<Spot> ends, double need, double factor) {
-        return solver.solve(likely.withLeak(factor), trial, ends).weakestV() >= need;
+            Solver solver, Conditions likely, Trial trial, List<Spot> spots, double need, double factor) {
+        return solver.solve(likely.withLeak(factor), trial, spots).weakestV() >= need;
     }
 }

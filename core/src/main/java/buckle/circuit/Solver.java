@@ -52,11 +52,12 @@ final class Solver {
             return at.get(i).map(Solution.Answer::peakV).orElse(0.0);
         }
 
-        /** The least over the spots that are fed. */
+        /** The least over the spots that are fed, as switches stand. */
         double weakestV() {
             return at.stream()
                     .flatMap(Optional::stream)
                     .mapToDouble(Solution.Answer::peakV)
+                    .filter(v -> v > 0)
                     .min()
                     .orElse(0);
         }

@@ -44,18 +44,4 @@ final class Spots {
         }
         return spots;
     }
-
-    /** The few that decide: where sections end. */
-    static List<Spot> ends(Layout layout) {
-        List<Spot> spots = new ArrayList<>();
-        for (TestPoint p : layout.testPoints()) {
-            spots.add(new Spot(p.lineId(), p.stationM()));
-        }
-        for (LineLayout line : layout.lines()) {
-            spots.add(new Spot(line.lineId(), 0));
-            spots.add(new Spot(line.lineId(), line.lengthM()));
-            spots.add(new Spot(line.lineId(), line.lengthM() / 2));
-        }
-        return spots;
-    }
 }

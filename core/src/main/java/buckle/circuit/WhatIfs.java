@@ -26,21 +26,24 @@ import java.util.Optional;
 
 /** One thing done otherwise at a time, laid out and solved anew. */
 final class WhatIfs {
+    private static final double LEAST_LEAD_OUT_M = 20;
+    private static final double NEAR_END_M = 1;
+
     private final Plan plan;
     private final Layout layout;
     private final Surroundings around;
     private final Trial trial;
     private final Conditions likely;
-    private final List<Spot> ends;
+    private final List<Spot> spots;
     private final List<WhatIf> all = new ArrayList<>();
 
-    WhatIfs(Plan plan, Layout layout, Surroundings around, Trial trial, Conditions likely, List<Spot> ends) {
+    WhatIfs(Plan plan, Layout layout, Surroundings around, Trial trial, Conditions likely, List<Spot> spots) {
         this.plan = plan;
         this.layout = layout;
         this.around = around;
         this.trial = trial;
         this.likely = likely;
-        this.ends = ends;
+        this.spots = spots;
     }
 
     List<WhatIf> all() {
@@ -96,8 +99,8 @@ final class WhatIfs {
         Plan other = new Plan(plan.site(), spec, plan.decisions());
         Layout laid = LayoutPlanner.layOut(other, around);
         Solver solver = new Solver(other, laid, around);
-        List<Spot> spots = Spots.ends(laid);
-        add(name, solver.solve(likely, trial, spots), solver.solve(heavy(), trial, spots), says);
+        List<Spot> own = Spots.along(laid);
+        add(name, solver.solve(likely, trial, own), solver.solve(heavy(), trial, own), says);
     }
 
     private Conditions heavy() {
@@ -108,30 +111,46 @@ final class WhatIfs {
         all.add(new WhatIf(name, now.weakestV(), heavy.weakestV(), says));
     }
 
-    /** A cable straight to the weakest place: one energizer still, fed at two places. */
+    /** A cable straight to the weakest end, gate or switch: one energizer still, fed at two places. */
     private void secondLeadOut() {
         Solver solver = new Solver(plan, layout, around);
-        Solved now = solver.solve(likely, trial, ends);
+        Solved now = solver.solve(likely, trial, spots);
         int weakest = -1;
-        for (int i = 0; i < ends.size(); i++) {
-            if (now.at().get(i).isPresent() && (weakest < 0 || now.volts(i) < now.volts(weakest))) {
+        for (int i = 0; i < spots.size(); i++) {
+            if (now.volts(i) > 0
+                    && endsRun(now.fence(), spots.get(i))
+                    && (weakest < 0 || now.volts(i) < now.volts(weakest))) {
                 weakest = i;
             }
         }
         if (weakest < 0) {
             return;
         }
-        Spot far = ends.get(weakest);
+        Spot far = spots.get(weakest);
         FeedPlace feed = layout.feed().orElseThrow();
         double lengthM = 1.05 * distanceM(feed, far);
-        if (lengthM < 20) {
+        if (lengthM < LEAST_LEAD_OUT_M) {
+            WhatIf planned = all.getFirst();
+            all.add(new WhatIf(
+                    "a second lead-out",
+                    planned.weakestV(),
+                    planned.heavyV(),
+                    "the weakest end lies where the fence is fed: a second way in cannot help it"));
             return;
         }
         add(
-                "a second lead-out to the weakest place",
-                Solver.solve(second(now.fence(), far, lengthM), ends),
-                Solver.solve(second(solver.fence(heavy(), trial), far, lengthM), ends),
+                "a second lead-out to the weakest end or switch",
+                Solver.solve(second(now.fence(), far, lengthM), spots),
+                Solver.solve(second(solver.fence(heavy(), trial), far, lengthM), spots),
                 length(lengthM) + " of cable; never a second energizer (C3)");
+    }
+
+    /** Whether a run ends there: only there can another be joined to it. */
+    private static boolean endsRun(FenceCircuit fence, Spot spot) {
+        return fence.place(spot.lineId(), spot.stationM())
+                .filter(p -> fence.circuit().runs().stream()
+                        .anyMatch(r -> r.id().equals(p.runId()) && r.lengthM() - p.distanceM() < NEAR_END_M))
+                .isPresent();
     }
 
     private String length(double lengthM) {
