@@ -7,7 +7,7 @@ import { useJob } from '@/features/job/jobStore'
 import { latestOnly } from '@/shared/latest'
 import { kvText, lengthText, stationText } from '@/shared/units'
 import PulseChart from './PulseChart.vue'
-import { useElectrics } from './useElectrics'
+import { useElectrics, withEnergizer } from './useElectrics'
 import { energyText, metWords, ohmText } from './words'
 
 const props = defineProps<{ electrics: Electrics }>()
@@ -50,7 +50,7 @@ watch(
   () => {
     if (job.plan && job.land && lineId.value)
       look({
-        plan: job.plan,
+        plan: withEnergizer(job.plan, props.electrics.energizer),
         land: job.land,
         trial: trial.value,
         lineId: lineId.value,

@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
-import type { Electrics, Plan, Land, Spec, Trial } from '@/api/types'
+import type { Electrics, Plan, Plate, Land, Spec, Trial } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
 import { withSpec } from '@/features/job/planEdit'
 import { latestOnly } from '@/shared/latest'
@@ -57,6 +57,10 @@ const compute = latestOnly(
   },
 )
 
+/** A plan reckoned with an energizer that nobody chose yet. */
+export const withEnergizer = (plan: Plan, plate: Plate): Plan =>
+  withSpec(plan, { power: { ...plan.spec.power, energizer: plate } })
+
 /** The pulse on the open job's plan, and what is tried out on it. */
 export function useElectrics() {
   const job = useJob()
@@ -68,9 +72,7 @@ export function useElectrics() {
     const known = moving && ofJob === job.id ? electrics.value?.energizer : undefined
     const chosen = job.plan.spec.power.energizer
     const held = !chosen && !!known
-    const plan = held
-      ? withSpec(job.plan, { power: { ...job.plan.spec.power, energizer: known! } })
-      : job.plan
+    const plan = held ? withEnergizer(job.plan, known!) : job.plan
     compute({ jobId: job.id, plan, land: job.land, trial: tried, depth, held })
   }
 

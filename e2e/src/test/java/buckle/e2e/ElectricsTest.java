@@ -141,7 +141,8 @@ class ElectricsTest {
         assertThat(page)
                 .contains(
                         "Why this energizer",
-                        "Chosen for this job: own plate.",
+                        "Chosen for this job: own plate, ",
+                        "Recommended otherwise. The generic",
                         "Compared on this fence",
                         "Rods for G9")
                 .contains("certified energizer only");

@@ -3,24 +3,32 @@ package buckle.exchange;
 import buckle.circuit.Electrics;
 import buckle.circuit.Electrics.Candidate;
 import buckle.layout.Finding;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
 import buckle.pulse.Plate;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
+import java.text.DecimalFormat;
+import java.text.DecimalFormatSymbols;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Optional;
 
 /** “Why this energizer” on paper, for the client: what was compared, the weakest point, the earth, the supply. */
 public final class EnergizerPdf {
     private final StringBuilder html = new StringBuilder();
 
     private final UnitSystem units;
+    private final List<LineLayout> lines;
 
-    private EnergizerPdf(UnitSystem units) {
+    private EnergizerPdf(UnitSystem units, List<LineLayout> lines) {
         this.units = units;
+        this.lines = lines;
     }
 
-    public static byte[] write(String job, UnitSystem units, Electrics e, Paper paper) {
-        EnergizerPdf pdf = new EnergizerPdf(units);
+    public static byte[] write(String job, UnitSystem units, Layout layout, Electrics e, Paper paper) {
+        EnergizerPdf pdf = new EnergizerPdf(units, layout.lines());
         pdf.page(job, e, paper);
         return Pdf.render(pdf.html.toString(), Map.of());
     }
@@ -35,16 +43,24 @@ public final class EnergizerPdf {
                 .append(
                         " td { border-bottom: 0.5pt solid #999; padding: 3pt 4pt; } .pick td { border-bottom: 1.2pt solid #111; border-top: 1.2pt solid #111; } .s { font-size: 8.5pt; color: #333; }</style></head><body>");
         html.append("<h1>Why this energizer</h1><p>").append(Pdf.text(job)).append("</p>");
-        paragraph(e.recommended());
-        if (e.chosen()) {
-            paragraph("Chosen for this job: " + e.energizer().name() + ".");
+        Optional<Candidate> chosen = e.candidates().stream()
+                .filter(c -> e.chosen() && c.plate().equals(e.energizer()))
+                .findFirst();
+        chosen.ifPresent(c -> paragraph("Chosen for this job: " + c.plate().name() + ", " + kv(c.cleanV())
+                + " clean and " + kv(c.heavyV()) + " in heavy growth at the weakest point."));
+        if (chosen.filter(Candidate::recommended).isEmpty()) {
+            paragraph((e.chosen() ? "Recommended otherwise. " : "") + e.recommended());
         }
         e.weakest()
                 .ifPresent(w -> paragraph(String.format(
                         Locale.ROOT,
                         "Weakest point: %s along %s, likely %.1f kV, between %.1f and %.1f kV%s. %s",
                         Lengths.text(w.stationM(), units),
-                        w.lineId(),
+                        lines.stream()
+                                .filter(l -> l.lineId().equals(w.lineId()))
+                                .map(LineLayout::name)
+                                .findFirst()
+                                .orElse(w.lineId()),
                         w.likelyV() / 1000,
                         w.lowV() / 1000,
                         w.highV() / 1000,
@@ -57,7 +73,7 @@ public final class EnergizerPdf {
                         e.reserveSays())));
         html.append(
                 "<h2>Compared on this fence</h2><table><tr><th>Energizer</th><th>Into 500 Ω, J</th><th>Clean, kV</th><th>As planned, kV</th><th>Heavy growth, kV</th><th>Draws, W</th><th>Price</th><th>Rods for G9</th></tr>");
-        e.candidates().forEach(this::candidate);
+        e.candidates().forEach(c -> candidate(c, e.chosen() ? c.plate().equals(e.energizer()) : c.recommended()));
         html.append(
                 "</table><p class='s'>Peaks at the weakest point. Energizers of no maker, invented to plan with, their prices too; the supplier's plate and price decide.</p>");
         html.append("<h2>Earth</h2>");
@@ -94,14 +110,18 @@ public final class EnergizerPdf {
         html.append("</body></html>");
     }
 
-    private void candidate(Candidate c) {
+    private static String kv(double volts) {
+        return String.format(Locale.ROOT, "%.1f kV", volts / 1000);
+    }
+
+    private void candidate(Candidate c, boolean picked) {
         html.append(String.format(
                 Locale.ROOT,
                 "<tr%s><td>%s%s</td><td>%s%s</td><td>%.1f</td><td>%.1f</td><td>%.1f</td><td>%.1f</td><td>%s</td><td>%s</td></tr>",
-                c.recommended() ? " class='pick'" : "",
+                picked ? " class='pick'" : "",
                 Pdf.text(c.plate().name()),
                 c.recommended() ? ", recommended" : "",
-                String.format(Locale.ROOT, "%.3g", c.outJ()),
+                new DecimalFormat("0.##", DecimalFormatSymbols.getInstance(Locale.ROOT)).format(c.outJ()),
                 c.over5J() ? " (over 5 J)" : "",
                 c.cleanV() / 1000,
                 c.likelyV() / 1000,

@@ -280,7 +280,12 @@ class JobController {
                 job.row(),
                 "energizer.pdf",
                 "application/pdf",
-                EnergizerPdf.write(job.row().name(), job.plan().spec().units(), electrics(job), paper));
+                EnergizerPdf.write(
+                        job.row().name(),
+                        job.plan().spec().units(),
+                        job.design().layout(),
+                        electrics(job),
+                        paper));
     }
 
     private static Electrics electrics(Whole job) {
