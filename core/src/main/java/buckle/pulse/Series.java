@@ -13,7 +13,7 @@ import org.hipparchus.complex.Complex;
  * return. Leakage is not in it, so one answer serves clean and overgrown; the last few are remembered.
  */
 record Series(Complex[] ohmPerM, Complex[] share, double faradPerM) {
-    private static final int REMEMBERED = 96;
+    private static final int REMEMBERED = 256;
 
     private record Key(
             List<Strand> strands,
