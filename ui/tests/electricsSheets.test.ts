@@ -57,7 +57,9 @@ describe('earth, supply and what-ifs', () => {
     expect(job.plan!.spec.power.sunshineShare).toBeCloseTo(0.55)
     await supply.find('[data-test=dirt]').setValue('100')
     expect(job.plan!.spec.power.fitting.dirtShare).toBe(0.35)
-    expect(supply.find('[role=alert]').text()).toBe('Between 0 and 95, please; the old value was kept.')
+    expect(supply.find('[role=alert]').text()).toBe(
+      'Dirt, shade, %: between 0 and 95, please; the old value was kept.',
+    )
     await supply.find('[data-test=panel]').setValue('80')
     expect(supply.find('[role=alert]').exists()).toBe(false)
     expect(job.plan!.spec.power.panelW).toBe(80)

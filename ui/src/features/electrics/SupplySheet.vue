@@ -13,41 +13,49 @@ const choices = usePowerChoices()
 const supply = computed(() => props.electrics.supply)
 const value = (e: Event) => (e.target as HTMLSelectElement).value
 type Power = Spec['power']
-type Fitting = Power['fitting']
-type Amount = 'batteryAh' | 'panelW' | 'tiltDeg' | 'darkDays'
-const limits: Record<Amount | keyof Fitting | 'sunshineShare', [number, number]> = {
-  batteryAh: [1, 2000],
-  panelW: [0, 2000],
-  tiltDeg: [0, 90],
-  darkDays: [0, 60],
-  sunshineShare: [0, 1],
-  cableM: [0, 200],
-  cableMm2: [0.2, 100],
-  dirtShare: [0, 0.95],
+/** A number of the supply in the field's own unit, so many to one of the plan's. */
+interface Field {
+  key: 'batteryAh' | 'panelW' | 'tiltDeg' | 'darkDays' | 'sunshineShare' | keyof Power['fitting']
+  text: string
+  test: string
+  least: number
+  most: number
+  per?: number
+  whole?: boolean
+  /** Only with a panel. */
+  sun?: boolean
 }
-/** What was typed, in the field's own unit; null when it is not within its limits. */
-function typed(e: Event, key: keyof typeof limits, per = 1): number | null {
-  const text = (e.target as HTMLInputElement).value.trim().replace(',', '.')
-  const given = Number(text) / per
-  const [least, most] = limits[key]
-  const good = text !== '' && given >= least && given <= most
-  refused.value = good ? '' : `Between ${least * per} and ${most * per}, please; the old value was kept.`
-  return good ? given : null
+const fields: Field[] = [
+  { key: 'batteryAh', text: 'Battery, Ah', test: 'battery', least: 1, most: 2000 },
+  { key: 'darkDays', text: 'Days without sun', test: 'dark-days', least: 0, most: 60, whole: true },
+  { key: 'panelW', text: 'Panel, W', test: 'panel', least: 0, most: 2000, sun: true },
+  { key: 'tiltDeg', text: 'Tilt, °', test: 'tilt', least: 0, most: 90, sun: true },
+  { key: 'sunshineShare', text: 'Sunshine, %', test: 'sunshine', least: 0, most: 100, per: 100, sun: true },
+  { key: 'dirtShare', text: 'Dirt, shade, %', test: 'dirt', least: 0, most: 95, per: 100, sun: true },
+  { key: 'cableM', text: 'Cable, m', test: 'cable-m', least: 0, most: 200 },
+  { key: 'cableMm2', text: 'Cable, mm²', test: 'cable-mm2', least: 0.2, most: 100 },
+]
+const shown = computed(() =>
+  power.value.supply === 'MAINS' ? [] : fields.filter((f) => !f.sun || power.value.supply === 'SOLAR'),
+)
+const inFitting = (key: Field['key']): key is keyof Power['fitting'] => key in power.value.fitting
+const fieldText = (f: Field) => {
+  const now = inFitting(f.key) ? power.value.fitting[f.key] : power.value[f.key]
+  return String(Math.round(now * (f.per ?? 1) * 100) / 100)
 }
 const refused = ref('')
-function amount(e: Event, key: Amount) {
-  const given = typed(e, key)
-  if (given !== null) setPower({ [key]: key === 'darkDays' ? Math.round(given) : given })
+/** Takes what was typed when it lies within its bounds. */
+function set(f: Field, e: Event) {
+  const text = (e.target as HTMLInputElement).value.trim().replace(',', '.')
+  const typed = f.whole ? Math.round(Number(text)) : Number(text)
+  if (text === '' || !(typed >= f.least && typed <= f.most)) {
+    refused.value = `${f.text}: between ${f.least} and ${f.most}, please; the old value was kept.`
+    return
+  }
+  refused.value = ''
+  const given = typed / (f.per ?? 1)
+  setPower(inFitting(f.key) ? { fitting: { ...power.value.fitting, [f.key]: given } } : { [f.key]: given })
 }
-function sunshine(e: Event) {
-  const given = typed(e, 'sunshineShare', 100)
-  if (given !== null) setPower({ sunshineShare: given })
-}
-function fitting(e: Event, key: keyof Fitting) {
-  const given = typed(e, key, key === 'dirtShare' ? 100 : 1)
-  if (given !== null) setPower({ fitting: { ...power.value.fitting, [key]: given } })
-}
-const percent = (share: number) => String(Math.round(share * 1000) / 10)
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const year = computed(() => ({
   grid: { left: 40, right: 40, top: 34, bottom: 24 },
@@ -80,80 +88,39 @@ const year = computed(() => ({
 <template>
   <div>
     <h2>What powers it</h2>
-    <label
-      >From
-      <select
-        :value="power.supply"
-        data-test="supply"
-        @change="setPower({ supply: value($event) as Spec['power']['supply'] })"
-      >
-        <option value="MAINS">the mains</option>
-        <option value="BATTERY">a battery, changed by hand</option>
-        <option value="SOLAR">battery and panel</option>
-      </select>
-    </label>
-    <label
-      >It runs
-      <select :value="power.mode" @change="setPower({ mode: value($event) as Spec['power']['mode'] })">
-        <option v-for="m in choices?.modes" :key="m.id" :value="m.id">{{ m.text }}</option>
-      </select>
-    </label>
-    <template v-if="power.supply !== 'MAINS'">
-      <div class="pair">
-        <label
-          >Battery, Ah at 12 V
-          <EntryField
-            :value="String(power.batteryAh)"
-            data-test="battery"
-            @change="amount($event, 'batteryAh')"
-        /></label>
-        <label
-          >Days without sun
-          <EntryField
-            :value="String(power.darkDays)"
-            data-test="dark-days"
-            @change="amount($event, 'darkDays')"
-        /></label>
-      </div>
-      <div v-if="power.supply === 'SOLAR'" class="pair">
-        <label
-          >Panel, W
-          <EntryField :value="String(power.panelW)" data-test="panel" @change="amount($event, 'panelW')"
-        /></label>
-        <label
-          >Tilt, ° <EntryField :value="String(power.tiltDeg)" @change="amount($event, 'tiltDeg')"
-        /></label>
-        <label
-          >Sunshine, % of daylight
-          <EntryField :value="percent(power.sunshineShare)" data-test="sunshine" @change="sunshine"
-        /></label>
-        <label
-          >Dirt, snow, shade, %
-          <EntryField
-            :value="percent(power.fitting.dirtShare)"
-            data-test="dirt"
-            @change="fitting($event, 'dirtShare')"
-        /></label>
-      </div>
-      <div class="pair">
-        <label
-          >Cable, m
-          <EntryField
-            :value="String(power.fitting.cableM)"
-            data-test="cable-m"
-            @change="fitting($event, 'cableM')"
-        /></label>
-        <label
-          >Cable, mm²
-          <EntryField
-            :value="String(power.fitting.cableMm2)"
-            data-test="cable-mm2"
-            @change="fitting($event, 'cableMm2')"
-        /></label>
-      </div>
-      <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
-    </template>
     <p class="why" data-test="supply-says">{{ supply.says }}</p>
+    <p
+      v-for="f in electrics.findings.filter((x) => x.rule === 'E4' || x.rule === 'E5')"
+      :key="f.message"
+      class="weak"
+    >
+      {{ f.message }} <RuleChips :rules="[f.rule]" />
+    </p>
+    <div class="fields">
+      <label class="two"
+        >From
+        <select
+          :value="power.supply"
+          data-test="supply"
+          @change="setPower({ supply: value($event) as Power['supply'] })"
+        >
+          <option value="MAINS">the mains</option>
+          <option value="BATTERY">a battery, changed by hand</option>
+          <option value="SOLAR">battery and panel</option>
+        </select>
+      </label>
+      <label class="two"
+        >It runs
+        <select :value="power.mode" @change="setPower({ mode: value($event) as Power['mode'] })">
+          <option v-for="m in choices?.modes" :key="m.id" :value="m.id">{{ m.text }}</option>
+        </select>
+      </label>
+      <label v-for="f in shown" :key="f.key"
+        >{{ f.text }}
+        <EntryField :value="fieldText(f)" :data-test="f.test" @change="set(f, $event)" />
+      </label>
+    </div>
+    <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
     <dl v-if="power.supply !== 'MAINS'">
       <dt>Smallest battery</dt>
       <dd class="number">
@@ -165,20 +132,13 @@ const year = computed(() => ({
           {{
             supply.leastPanelW > 0
               ? `${Math.ceil(supply.leastPanelW)} W`
-              : 'none does: no sun in the darkest month'
+              : 'none does: no sun in the darkest month, or too thin a cable'
           }}
         </dd>
       </template>
       <dt>Lost in the cable</dt>
       <dd class="number">{{ supply.cableDropV.toFixed(2) }} V of the 12, at the mean draw</dd>
     </dl>
-    <p
-      v-for="f in electrics.findings.filter((x) => x.rule === 'E4' || x.rule === 'E5')"
-      :key="f.message"
-      class="weak"
-    >
-      {{ f.message }} <RuleChips :rules="[f.rule]" />
-    </p>
     <PulseChart v-if="supply.year.length" :option="year" label="Made, used and lowest charge by month" />
     <p class="small quiet-text">
       <RuleChips :rules="['E1', 'E2', 'E3', 'E4', 'E5', 'E6']" /> The panel faces the equator; keep it clear
@@ -190,3 +150,14 @@ const year = computed(() => ({
 
 <style scoped src="../layout/fields.css" />
 <style scoped src="./electrics.css" />
+<style scoped>
+.fields {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(112px, 1fr));
+  gap: 0 10px;
+  align-items: end;
+}
+.two {
+  grid-column: span 2;
+}
+</style>

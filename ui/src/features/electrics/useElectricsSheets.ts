@@ -7,7 +7,7 @@ export const electricsSheets: { id: ElectricsSheetId; text: string; wide: boolea
   { id: 'energizer', text: 'Energizer', wide: true },
   { id: 'pulse', text: 'Pulse', wide: false },
   { id: 'earth', text: 'Earth & shock', wide: true },
-  { id: 'supply', text: 'Battery & sun', wide: false },
+  { id: 'supply', text: 'Battery & sun', wide: true },
   { id: 'whatif', text: 'What if', wide: true },
 ]
 

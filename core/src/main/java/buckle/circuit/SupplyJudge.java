@@ -17,6 +17,8 @@ import java.util.Locale;
 
 /** What the energizer asks of battery and sun, or of the mains. */
 final class SupplyJudge {
+    private static final double NO_SUN_MJ_PER_M2 = 0.05;
+
     private final Plan plan;
     private final Power power;
     private final FeedPlace feed;
@@ -109,8 +111,13 @@ final class SupplyJudge {
                             leastAh)));
         }
         if (sun && Double.isInfinite(leastW)) {
+            boolean dark = year.stream().anyMatch(m -> m.sunMjPerM2() < NO_SUN_MJ_PER_M2);
             findings.add(Finding.ofJob(
-                    "E5", Severity.WARN, "In the darkest month no sun rises here: no panel keeps the battery up."));
+                    "E5",
+                    Severity.WARN,
+                    dark
+                            ? "In the darkest month no sun rises here: no panel keeps the battery up."
+                            : "The cable takes what a larger panel would bring: make it shorter or thicker."));
         } else if (sun && leastW > power.panelW()) {
             findings.add(Finding.ofJob(
                     "E5",

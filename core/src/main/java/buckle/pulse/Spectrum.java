@@ -12,11 +12,7 @@ record Spectrum(int count, double windowS) {
     private static final int MOST = 1 << 15;
 
     static Spectrum of(double windowS, double highestHz) {
-        int count = LEAST;
-        while (count < highestHz * windowS && count < MOST) {
-            count *= 2;
-        }
-        return new Spectrum(count, windowS);
+        return new Spectrum((int) Math.clamp(Math.ceil(highestHz * windowS), LEAST, MOST), windowS);
     }
 
     double sigma() {

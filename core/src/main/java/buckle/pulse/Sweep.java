@@ -57,13 +57,9 @@ final class Sweep {
         k = number;
         System.arraycopy(tree.shuntS, 0, downRe, 0, downRe.length);
         java.util.Arrays.fill(downIm, 0);
+        along();
         for (int i = tree.segments - 1; i >= 0; i--) {
             LineTable t = tables[tree.type[i]];
-            double l = tree.lengthM[i];
-            double size = Math.exp(-t.gammaRe()[k] * l);
-            double angle = -t.gammaIm()[k] * l;
-            eRe[i] = size * Math.cos(angle);
-            eIm[i] = size * Math.sin(angle);
             double e2Re = eRe[i] * eRe[i] - eIm[i] * eIm[i];
             double e2Im = 2 * eRe[i] * eIm[i];
             double yRe = t.waveRe()[k];
@@ -92,6 +88,23 @@ final class Sweep {
             series(i, seenRe, seenIm);
             downRe[tree.start[i]] += inRe[i];
             downIm[tree.start[i]] += inIm[i];
+        }
+    }
+
+    /** What a wave becomes along each segment, e⁻ᵞˡ: once for all that are alike. */
+    private void along() {
+        for (int i = 0; i < tree.segments; i++) {
+            int like = tree.alike[i];
+            if (like < i) {
+                eRe[i] = eRe[like];
+                eIm[i] = eIm[like];
+                continue;
+            }
+            LineTable t = tables[tree.type[i]];
+            double size = Math.exp(-t.gammaRe()[k] * tree.lengthM[i]);
+            double angle = -t.gammaIm()[k] * tree.lengthM[i];
+            eRe[i] = size * Math.cos(angle);
+            eIm[i] = size * Math.sin(angle);
         }
     }
 

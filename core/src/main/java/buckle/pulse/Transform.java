@@ -17,7 +17,7 @@ final class Transform {
     private final Fourier fourier;
 
     Transform(Spectrum spectrum) {
-        size = SAMPLES_PER_FREQUENCY * spectrum.count();
+        size = 2 * Integer.highestOneBit(SAMPLES_PER_FREQUENCY * spectrum.count() - 1);
         shown = (int) (LOOKED_AT * size);
         stepS = spectrum.windowS() / size;
         gain = new double[shown];

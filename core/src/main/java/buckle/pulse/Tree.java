@@ -5,6 +5,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
 
@@ -18,6 +19,8 @@ final class Tree {
     final double[] lengthM;
     /** Number of the kind in {@link #types}. */
     final int[] type;
+    /** The first segment of the same kind and length: what a wave becomes along it is the same. */
+    final int[] alike;
     /** In series at the beginning of a segment: 0 when nothing is, infinite when it is open. */
     final double[] seriesOhm;
     /** Conductance to earth at each node. */
@@ -31,6 +34,9 @@ final class Tree {
 
     private final Map<Place, Integer> nodes = new HashMap<>();
     private final Map<Place, Integer> after = new HashMap<>();
+
+    /** What the waves on a segment depend on. */
+    private record Stuff(int type, double lengthM) {}
 
     private record Piece(int start, double lengthM, int type, double seriesOhm) {}
 
@@ -98,6 +104,11 @@ final class Tree {
         lengthM = pieces.stream().mapToDouble(Piece::lengthM).toArray();
         type = pieces.stream().mapToInt(Piece::type).toArray();
         seriesOhm = pieces.stream().mapToDouble(Piece::seriesOhm).toArray();
+        Map<Stuff, Integer> first = new HashMap<>();
+        alike = new int[segments];
+        for (int i = 0; i < segments; i++) {
+            alike[i] = Objects.requireNonNullElse(first.putIfAbsent(new Stuff(type[i], lengthM[i]), i), i);
+        }
         shuntS = new double[segments + 1];
         shunts.forEach((n, g) -> shuntS[n] = g);
         firstType = IntStream.of(type)

@@ -284,6 +284,11 @@ class CircuitTest {
         assertThat(e.supply().year()).hasSize(12);
         assertThat(e.supply().daysToHalf()).isLessThan(2);
         assertThat(e.supply().leastAh()).isGreaterThan(70);
+        Power thin = Records.with(small, "fitting", new Power.Fitting(200, 0.2, 0.2));
+        assertThat(electrics(spec.with(thin), Trial.NONE, Depth.CURVE, straight())
+                        .findings())
+                .extracting(Finding::message)
+                .anyMatch(m -> m.contains("make it shorter or thicker"));
     }
 
     /** Source: common practice, V5, V6, V7 and V8: what was seen lies between our clean and overgrown fences of that kind. */
