@@ -18,9 +18,11 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 public final class Main {
     private Main() {}
 
+    /** @param args {@code pulse} for the pulse alone; nothing for all */
     public static void main(String[] args) throws RunnerException {
+        boolean pulseOnly = args.length > 0 && args[0].equals("pulse");
         Collection<RunResult> results = new Runner(new OptionsBuilder()
-                        .include("buckle.bench")
+                        .include(pulseOnly ? "PulseBench" : "buckle.bench")
                         .verbosity(VerboseMode.SILENT)
                         .build())
                 .run();
@@ -38,6 +40,13 @@ public final class Main {
             medianMs.put(name, r.getPrimaryResult().getStatistics().getPercentile(50));
         }
         medianMs.forEach((name, ms) -> System.out.printf(Locale.ROOT, "%-34s %8.2f ms median%n", name, ms));
+        if (!pulseOnly) {
+            survey(medianMs);
+        }
+        pulse(medianMs);
+    }
+
+    private static void survey(Map<String, Double> medianMs) {
         goal("layout and takeoff, 100 km and 5 wires", medianMs.get("LayoutBench 100"), 30, "ms");
         goal(
                 "the same, 200 km ÷ 100 km",
@@ -60,7 +69,6 @@ public final class Main {
         goal("10 km of line against 2,000 features", tree, 10, "ms");
         print("the plain double loop ÷ the tree", medianMs.get("SurveyBench contactsByDoubleLoop") / tree, "times");
         goal("tape book of 60 points and 200 measures", medianMs.get("SurveyBench adjustTape"), 10, "ms");
-        pulse(medianMs);
     }
 
     private static void pulse(Map<String, Double> medianMs) {

@@ -82,7 +82,7 @@ public final class PlainSolver {
     }
 
     private double peak(Complex[] spectrumV) {
-        int size = 4 * spectrum.count();
+        int size = Transform.samples(spectrum);
         double[][] work = new double[2][size];
         for (int k = 0; k < spectrumV.length; k++) {
             work[0][k] = spectrumV[k].getReal() * (k == 0 ? 0.5 : 1);

@@ -17,7 +17,7 @@ final class Transform {
     private final Fourier fourier;
 
     Transform(Spectrum spectrum) {
-        size = 2 * Integer.highestOneBit(SAMPLES_PER_FREQUENCY * spectrum.count() - 1);
+        size = samples(spectrum);
         shown = (int) (LOOKED_AT * size);
         stepS = spectrum.windowS() / size;
         gain = new double[shown];
@@ -25,6 +25,11 @@ final class Transform {
             gain[i] = Math.exp(spectrum.sigma() * i * stepS) * spectrum.stepRadPerS() / Math.PI;
         }
         fourier = new Fourier(size);
+    }
+
+    /** A power of two, at least four for each frequency. */
+    static int samples(Spectrum spectrum) {
+        return 2 * Integer.highestOneBit(SAMPLES_PER_FREQUENCY * spectrum.count() - 1);
     }
 
     double stepS() {
