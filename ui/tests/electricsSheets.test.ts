@@ -24,6 +24,11 @@ describe('earth, supply and what-ifs', () => {
     const earth = mount(EarthSheet, { props: { electrics: electrics() }, global: { stubs } })
     expect(earth.find('[data-test=earth-verdict]').text()).toContain('too much, 300 V is the most')
     expect(earth.text()).toContain('480 V · too much')
+    const early = electrics()
+    early.earth = { ...early.earth, schools: [], testV: 0, good: true }
+    const before = mount(EarthSheet, { props: { electrics: early }, global: { stubs } })
+    expect(before.find('[data-test=earth-verdict]').text()).toMatch(/being worked out …/)
+    expect(before.find('[data-test=earth-verdict]').text()).not.toContain('good enough')
     expect(earth.text()).toContain('250 V · good')
     expect(earth.text()).toContain('next to nothing')
     const whatIf = mount(WhatIfSheet, { props: { electrics: electrics() }, global: { stubs } })

@@ -69,7 +69,11 @@ function take() {
   })
 }
 const earthText = (need: Candidate['earth']) =>
-  need.rods > 0 ? `${need.rods} × ${lengthText(need.rodM, job.units)}` : `under ${ohmText(need.mostOhm)}`
+  need.rods > 0
+    ? `${need.rods} × ${lengthText(need.rodM, job.units)}`
+    : need.mostOhm > 0
+      ? `under ${ohmText(need.mostOhm)}`
+      : '…'
 const need = computed(() => props.electrics.needV)
 </script>
 
