@@ -250,7 +250,7 @@ public final class Rulebook {
                     "Resistivity of moist ground, one typical value each: wet 20, clay 50, loam 100, sand 800, stone 2000 Ω·m; four times when dry, twenty times when frozen."),
             rule(
                     "G13",
-                    "A foot on the ground is a disc of 50 mm radius, R = ρ/(4r), four side by side; the body 500 Ω as in IEC 60335-2-76, more by fleece and pad, from memory; dry snow 100 kΩ·m.",
+                    "A foot on the ground is a disc of 50 mm radius, R = ρ/(4r), four side by side; the body 500 Ω as in IEC 60335-2-76, by fleece and pad 800 for deer, 1,000 for wild boar, badger, bear, fox and small animals, 1,500 for sheep, goats and alpacas, from memory; dry snow 100 kΩ·m.",
                     PHYSICS),
             rule(
                     "G14",
