@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Plan } from '@/api/types'
+import type { Plate } from '@/api/types'
 import EarthSheet from '@/features/electrics/EarthSheet.vue'
 import ModelForm from '@/features/electrics/ModelForm.vue'
 import SupplySheet from '@/features/electrics/SupplySheet.vue'
@@ -133,7 +133,7 @@ describe('the weakest point in the ledger', () => {
     await vi.advanceTimersByTimeAsync(1000)
     const bodies = asked()
       .slice(before)
-      .map((s) => (s.body as { plan: Plan }).plan.spec.power.energizer?.name ?? null)
+      .map((s) => (s.body as { held: Plate | null }).held?.name ?? null)
     expect(bodies).toEqual(['generic 3 J', null])
 
     const stage = useElectrics()

@@ -285,9 +285,11 @@ export function packed(whole: Design) {
   const line = whole.layout.lines[0]!
   const many = line.posts.filter((p) => p.kind === 'LINE')
   const rows = many.flatMap((p) => [0, p.number, p.stationM, p.lonDeg, p.latDeg])
-  const lines = [{ ...line, posts: line.posts.filter((p) => p.kind !== 'LINE') }]
+  const likeBraces = line.braces.slice(0, 1)
+  const braces = line.braces.flatMap((b) => [0, b.strongStationM, b.braceStationM])
+  const lines = [{ ...line, posts: line.posts.filter((p) => p.kind !== 'LINE'), braces: [] }]
   return {
     design: { ...whole, layout: { ...whole.layout, lines } },
-    posts: [{ lineId: line.lineId, like: many.slice(0, 1), rows }],
+    posts: [{ lineId: line.lineId, like: many.slice(0, 1), rows, likeBraces, braces }],
   }
 }

@@ -170,6 +170,9 @@ describe('the open job', () => {
     expect(posts(job.design).map((p) => p.stationM)).toEqual(posts(design()).map((p) => p.stationM))
     const rough = posts(job.design).filter((p) => p.kind === 'LINE')
     expect(new Set(rough.map((p) => p.lengthM)).size).toBe(1)
+    const braces = (d: typeof job.design) =>
+      d!.layout.lines[0]!.braces.map((b) => [b.kind, b.strongStationM, b.braceStationM])
+    expect(braces(job.design)).toEqual(braces(design()))
     job.drop(before)
     await settle()
     expect(job.design).toEqual(design())

@@ -7,7 +7,7 @@ import { useJob } from '@/features/job/jobStore'
 import { latestOnly } from '@/shared/latest'
 import { kvText, lengthText, stationText } from '@/shared/units'
 import PulseChart from './PulseChart.vue'
-import { useElectrics, withEnergizer } from './useElectrics'
+import { useElectrics } from './useElectrics'
 import { energyText, metWords, ohmText } from './words'
 
 const props = defineProps<{ electrics: Electrics }>()
@@ -36,6 +36,7 @@ const look = latestOnly(
     plan: NonNullable<typeof job.plan>
     land: NonNullable<typeof job.land>
     trial: typeof trial.value
+    held: Electrics['energizer']
     lineId: string
     stationM: number
   }) => ask(client.POST('/api/electrics/at', { body })),
@@ -50,7 +51,8 @@ watch(
   () => {
     if (job.plan && job.land && lineId.value)
       look({
-        plan: withEnergizer(job.plan, props.electrics.energizer),
+        plan: job.plan,
+        held: props.electrics.energizer,
         land: job.land,
         trial: trial.value,
         lineId: lineId.value,

@@ -26,13 +26,13 @@ interface Order {
   land: Land
   trial: Trial
   depth: 'CURVE' | 'ALL'
-  /** Whether the energizer that was recommended before is held to. */
-  held: boolean
+  /** The energizer that was recommended before, while it is held to. */
+  held: Plate | null
 }
 
 const compute = latestOnly(
-  ({ plan, land, trial, depth }: Order) =>
-    ask(client.POST('/api/electrics', { body: { plan, land, trial, depth } })),
+  ({ plan, land, trial, depth, held }: Order) =>
+    ask(client.POST('/api/electrics', { body: { plan, land, trial, depth, held } })),
   (answer, order) => {
     failed.value = ''
     const now = answer.electrics
@@ -57,10 +57,6 @@ const compute = latestOnly(
   },
 )
 
-/** A plan reckoned with an energizer that nobody chose yet. */
-export const withEnergizer = (plan: Plan, plate: Plate): Plan =>
-  withSpec(plan, { power: { ...plan.spec.power, energizer: plate } })
-
 /** The pulse on the open job's plan, and what is tried out on it. */
 export function useElectrics() {
   const job = useJob()
@@ -70,10 +66,8 @@ export function useElectrics() {
     if (!job.plan || !job.land) return
     // While something moves, the energizer that was recommended is held to.
     const known = moving && ofJob === job.id ? electrics.value?.energizer : undefined
-    const chosen = job.plan.spec.power.energizer
-    const held = !chosen && !!known
-    const plan = held ? withEnergizer(job.plan, known!) : job.plan
-    compute({ jobId: job.id, plan, land: job.land, trial: tried, depth, held })
+    const held = job.plan.spec.power.energizer ? null : (known ?? null)
+    compute({ jobId: job.id, plan: job.plan, land: job.land, trial: tried, depth, held })
   }
 
   const forgetOtherJobs = () =>

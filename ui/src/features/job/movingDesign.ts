@@ -1,7 +1,8 @@
 import { ask, client } from '@/api/client'
-import type { Design, Land, MovingAnswer, Plan, Post, Reading } from '@/api/types'
+import type { Brace, Design, Land, MovingAnswer, Plan, Post, Reading } from '@/api/types'
 
-const WIDTH = 5
+const POST_WIDTH = 5
+const BRACE_WIDTH = 3
 
 /** What the core makes of a plan: whole, or light while something moves. */
 export function askDesign(body: { plan: Plan; land: Land; readings: Reading[] }, moving: boolean) {
@@ -10,19 +11,19 @@ export function askDesign(body: { plan: Plan; land: Land; readings: Reading[] },
     : ask(client.POST('/api/design', { body }))
 }
 
-/** The design of something that moves, its like posts unpacked from rows of numbers into their places along the line. */
+/** The design of something that moves, its like posts and braces unpacked from rows of numbers. */
 function unpacked(answer: MovingAnswer): Design {
   const { design, posts } = answer
   const lines = design.layout.lines.map((line) => {
     const packed = posts.find((p) => p.lineId === line.lineId)
-    return packed ? { ...line, posts: merged(line.posts, fromRows(packed)) } : line
+    return packed ? { ...line, posts: merged(line.posts, fromRows(packed)), braces: bracesOf(packed) } : line
   })
   return { ...design, layout: { ...design.layout, lines } }
 }
 
 function fromRows({ like, rows }: MovingAnswer['posts'][number]): Post[] {
   const posts: Post[] = []
-  for (let i = 0; i < rows.length; i += WIDTH)
+  for (let i = 0; i < rows.length; i += POST_WIDTH)
     posts.push({
       ...like[rows[i]!]!,
       number: rows[i + 1]!,
@@ -31,6 +32,13 @@ function fromRows({ like, rows }: MovingAnswer['posts'][number]): Post[] {
       latDeg: rows[i + 4]!,
     })
   return posts
+}
+
+function bracesOf({ likeBraces, braces }: MovingAnswer['posts'][number]): Brace[] {
+  const all: Brace[] = []
+  for (let i = 0; i < braces.length; i += BRACE_WIDTH)
+    all.push({ ...likeBraces[braces[i]!]!, strongStationM: braces[i + 1]!, braceStationM: braces[i + 2]! })
+  return all
 }
 
 /** Both are in order of station. */

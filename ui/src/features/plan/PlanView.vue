@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import 'ol/ol.css'
-import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import type { Electrics, Position } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
 import { useKeys } from '@/shared/keys'
@@ -9,7 +9,7 @@ import { areaText, tapedText } from '@/shared/units'
 import LegField from './LegField.vue'
 import { createPlanMap } from './planMap'
 import PulseLegend from './PulseLegend.vue'
-import type { Live } from './planPointer'
+import type { Band, Live } from './planPointer'
 import { tools, useTool } from './tool'
 import { usePlanKeys } from './usePlanKeys'
 
@@ -45,6 +45,8 @@ watch(
   { immediate: true },
 )
 const live = ref<Live | null>(null)
+const band = shallowRef<Band | null>(null)
+const bandPath = computed(() => band.value?.ends.map((e) => `M${e}L${band.value!.at}`).join('') ?? '')
 const legField = ref<InstanceType<typeof LegField>>()
 const liveText = computed(() => {
   const l = live.value
@@ -71,11 +73,16 @@ onMounted(() => {
   map.fit()
   map.preview(props.preview ?? [])
   watch(map.live, (now) => (live.value = now))
+  watch(map.band, (now) => (band.value = now))
 })
 onUnmounted(() => map?.dispose())
 watch(
-  () => [job.design, job.plan, job.land, job.selected, job.lineId, job.units, job.assessment],
-  () => map?.draw(),
+  () => [job.plan, job.land],
+  () => map?.moved(),
+)
+watch(
+  () => [job.design, job.selected, job.lineId, job.units, job.assessment],
+  () => map?.redraw({ fence: true }),
 )
 watch(
   () => [job.cursorM, job.lineId],
@@ -83,9 +90,9 @@ watch(
 )
 watch(
   () => props.pulse,
-  () => map?.draw(),
+  () => map?.redraw({ pulse: true }),
 )
-watch(look, () => map?.draw())
+watch(look, () => map?.redraw())
 watch(fits, () => map?.fit())
 watch(
   () => props.preview,
@@ -128,11 +135,15 @@ useKeys((e) => {
       </button>
     </div>
     <p v-if="editable" class="hint">{{ hint }}</p>
+    <svg v-if="band" class="pull" aria-hidden="true" data-test="pull">
+      <path :d="bandPath" />
+      <circle :cx="band.at[0]" :cy="band.at[1]" r="7" />
+    </svg>
     <div
       v-if="live && (liveText || live.snap)"
       class="live"
       :class="{ above: live.low, before: live.right }"
-      :style="{ left: `${live.x}px`, top: `${live.y}px` }"
+      :style="{ transform: `translate(${live.x}px, ${live.y}px)` }"
       data-test="live"
     >
       {{ liveText }}<b v-if="live.snap" data-test="snap">{{ live.snap }}</b>
@@ -207,8 +218,27 @@ useKeys((e) => {
   padding: 1px 6px;
   pointer-events: none;
 }
+.pull {
+  position: absolute;
+  inset: 0;
+  width: 100%;
+  height: 100%;
+  pointer-events: none;
+}
+.pull path {
+  stroke: var(--accent);
+  stroke-width: 1.5;
+  stroke-dasharray: 6 5;
+}
+.pull circle {
+  fill: none;
+  stroke: var(--accent);
+  stroke-width: 2;
+}
 .live {
   position: absolute;
+  left: 0;
+  top: 0;
   pointer-events: none;
   background: var(--paper);
   border: 1px solid var(--rule-strong);

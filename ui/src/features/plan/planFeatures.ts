@@ -117,19 +117,16 @@ function spots(job: Job, project: Project, colors: Palette): Feature[] {
 
 function corners(job: Job, line: FenceLine, laid: LineLayout | undefined, project: Project, colors: Palette) {
   const chosen = line.id === job.lineId || (job.plan?.site.lines.length ?? 0) === 1
+  const named =
+    chosen && line.corners.length <= 200
+      ? (laid?.posts.filter((p) => p.label !== '' && p.kind !== 'GATE') ?? [])
+      : []
   const at = places(line, laid)
   return line.corners.flatMap((corner, i) => {
     const selected =
       job.selected?.kind === 'corner' && job.selected.lineId === line.id && job.selected.id === corner.id
-    const post =
-      chosen && line.corners.length <= 200
-        ? laid?.posts.find(
-            (p) =>
-              p.label !== '' &&
-              p.kind !== 'GATE' &&
-              Math.abs(p.stationM - (laid.cornerStationsM[i] ?? -1)) < 0.01,
-          )
-        : undefined
+    const station = laid?.cornerStationsM[i] ?? -1
+    const post = named.find((p) => Math.abs(p.stationM - station) < 0.01)
     const styles = laid ? [] : [symbol.strong(colors, 5.5)]
     if (selected) styles.push(symbol.ring(colors))
     if (post) styles.push(text(post.label, colors, -13, -10, 'center', colors.ink, labelRank.corner))

@@ -1,3 +1,4 @@
+import type Feature from 'ol/Feature'
 import OlMap from 'ol/Map'
 import View from 'ol/View'
 import { boundingExtent, containsExtent, getHeight, getWidth, isEmpty } from 'ol/extent'
@@ -5,6 +6,7 @@ import { defaults as defaultInteractions } from 'ol/interaction/defaults'
 import VectorLayer from 'ol/layer/Vector'
 import { fromLonLat, getPointResolution, toLonLat } from 'ol/proj'
 import VectorSource from 'ol/source/Vector'
+import { computed } from 'vue'
 import type { Electrics, Position } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
 import { lengthText, unitM } from '@/shared/units'
@@ -47,12 +49,14 @@ export function createPlanMap(
     multiWorld: true,
   })
   /** Everything is drawn near one longitude, so that a job on the date line stays in one piece. */
-  const nearLon = () =>
-    job.plan?.site.lines[0]?.corners[0]?.at[0] ??
-    job.plan?.site.energizer?.at[0] ??
-    job.land?.features[0]?.points[0]?.[0] ??
-    0
-  const project = (at: Position): Position => fromLonLat([unwrap(at[0]!, nearLon()), at[1]!])
+  const nearLon = computed(
+    () =>
+      job.plan?.site.lines[0]?.corners[0]?.at[0] ??
+      job.plan?.site.energizer?.at[0] ??
+      job.land?.features[0]?.points[0]?.[0] ??
+      0,
+  )
+  const project = (at: Position): Position => fromLonLat([unwrap(at[0]!, nearLon.value), at[1]!])
   const unproject = (at: Position): Position => {
     const [lon, lat] = toLonLat(at) as [number, number]
     return [unwrap(lon, 0), lat]
@@ -92,26 +96,48 @@ export function createPlanMap(
     project,
     unproject,
     (path, closed) => {
-      draft.clear(true)
-      draft.addFeatures(draftFeatures(path, closed))
+      refill(draft, draftFeatures(path, closed))
     },
     (lineId, stationM) => pulseText(pulse(), lineId, stationM),
+    () => redraw({ fence: true }),
   )
   map.addInteraction(pointer.interaction)
 
+  const refill = (source: VectorSource, features: Feature[]) => {
+    source.clear(true)
+    source.addFeatures(features)
+  }
+  const stale = { fence: true, pulse: true }
+  let next: number | undefined
+
+  /** Draws what is stale. */
   function draw() {
-    fence.clear(true)
-    fence.addFeatures(planFeatures(job, project, view.getResolution() ?? 1))
-    live.clear(true)
-    live.addFeatures(pulseFeatures(pulse(), project, view.getResolution() ?? 1))
-    map.render()
-    drawCursor(false)
+    const resolution = view.getResolution() ?? 1
+    if (stale.fence) refill(fence, planFeatures(job, project, resolution))
+    if (stale.pulse) refill(live, pulseFeatures(pulse(), project, resolution))
+    if (stale.fence) drawCursor(false)
+    stale.fence = stale.pulse = false
+  }
+
+  /** Has something drawn anew with the next frame, once however often it is asked. */
+  function redraw(what: { fence?: boolean; pulse?: boolean } = { fence: true, pulse: true }) {
+    stale.fence ||= !!what.fence
+    stale.pulse ||= !!what.pulse
+    next ??= requestAnimationFrame(() => {
+      next = undefined
+      draw()
+      map.renderSync()
+    })
+  }
+
+  /** The plan changed: while something is dragged the answer that follows is drawn, and a band shows where it goes. */
+  function moved() {
+    if (!pointer.dragging()) redraw({ fence: true })
   }
 
   function drawCursor(follow: boolean) {
-    over.clear(true)
     const { features, at } = cursorFeatures(job, project)
-    over.addFeatures(features)
+    refill(over, features)
     if (follow && at && !pointer.hovering()) {
       const [left, low, right, high] = view.calculateExtent(map.getSize()) as [number, number, number, number]
       if (at[0]! < left || at[0]! > right || at[1]! < low || at[1]! > high) view.setCenter(at)
@@ -169,7 +195,7 @@ export function createPlanMap(
     rescaled = setTimeout(
       () => {
         drawnAt = view.getResolution() ?? 1
-        draw()
+        redraw()
       },
       drawnAt === 0 ? 0 : STILL_MS,
     )
@@ -191,14 +217,18 @@ export function createPlanMap(
 
   return {
     draw,
+    redraw,
+    moved,
     drawCursor,
     fit,
     preview,
     pixelAt,
     draft: pointer.draft,
     live: pointer.live,
+    band: pointer.band,
     dispose: () => {
       clearTimeout(rescaled)
+      if (next !== undefined) cancelAnimationFrame(next)
       map.setTarget(undefined)
     },
   }

@@ -1,7 +1,7 @@
 import type OlMap from 'ol/Map'
 import type MapBrowserEvent from 'ol/MapBrowserEvent'
 import PointerInteraction from 'ol/interaction/Pointer'
-import { ref } from 'vue'
+import { ref, shallowRef } from 'vue'
 import type { Land, Plan, Position } from '@/api/types'
 import { movePoint } from '@/features/job/landEdit'
 import type { useJob } from '@/features/job/jobStore'
@@ -33,6 +33,12 @@ export interface Live {
   snap: string
 }
 
+/** What is dragged, held by a band to what it hangs between; pixels. */
+export interface Band {
+  at: Position
+  ends: Position[]
+}
+
 /** What the pointer does on the plan: point, drag, draw, place. */
 export function createPointer(
   map: OlMap,
@@ -43,13 +49,16 @@ export function createPointer(
   unproject: (at: Position) => Position,
   showDraft: (path: Position[], closed: boolean) => void,
   /** What is to be said of a place on a line while the pointer rests there. */
-  sayOf: (lineId: string, stationM: number) => string = () => '',
+  sayOf: (lineId: string, stationM: number) => string,
+  /** Something was let go. */
+  letGo: () => void,
 ) {
   const { tool } = tools
   const target = map.getTargetElement() as HTMLElement
   const viewport = map.getViewport() as HTMLElement
   const targets = createTargets()
   const live = ref<Live | null>(null)
+  const band = shallowRef<Band | null>(null)
   let dragging: { item: ItemRef; before: { plan: Plan; land: Land } } | null = null
   let over = false
   let free = false
@@ -254,6 +263,13 @@ export function createPointer(
     areaM2: null,
   })
 
+  /** Shows at once where a point of a path goes, before the core has answered. */
+  function pull(at: Position, path: Position[] = [], closed = false, i = 0) {
+    const last = path.length - 1
+    const ends = [i > 0 ? i - 1 : closed ? last : -1, i < last ? i + 1 : closed ? 0 : -1]
+    band.value = { at: pixelOf(at), ends: ends.flatMap((k) => (path[k] ? [pixelOf(path[k])] : [])) }
+  }
+
   function dragTo(e: MapBrowserEvent) {
     if (!dragging) return
     free = (e.originalEvent as PointerEvent).altKey
@@ -261,11 +277,15 @@ export function createPointer(
     const pixel = e.pixel as Position
     if (item.kind === 'land') {
       const { at } = snapped(e.coordinate as Position, pixel, [])
+      const feature = before.land.features.find((f) => f.id === item.lineId)
+      pull(at, feature?.points, feature?.shape === 'AREA', Number(item.id))
       job.dragLand(movePoint(before.land, item.lineId, Number(item.id), at))
       return
     }
     if (item.kind !== 'corner') {
-      job.drag(moveItem(before.plan, item, unproject(e.coordinate as Position)))
+      const at = unproject(e.coordinate as Position)
+      pull(at)
+      job.drag(moveItem(before.plan, item, at))
       return
     }
     const line = before.plan.site.lines.find((l) => l.id === item.lineId)
@@ -277,6 +297,12 @@ export function createPointer(
     const path = around.map((c) => plane.toPlane(c!.at))
     const { at, snap } = snapped(e.coordinate as Position, pixel, path.slice(-2), item.lineId)
     say(pixel, at, snap, path.slice(-1))
+    pull(
+      at,
+      line?.corners.map((c) => c.at),
+      line?.closed,
+      i,
+    )
     job.drag(moveItem(before.plan, item, at))
   }
 
@@ -291,9 +317,12 @@ export function createPointer(
     },
     handleDragEvent: dragTo,
     handleUpEvent: () => {
-      if (dragging) job.drop(dragging.before)
+      const { before } = dragging ?? {}
       dragging = null
       live.value = null
+      band.value = null
+      if (before) job.drop(before)
+      letGo()
       return false
     },
     handleMoveEvent: (e) => {
@@ -318,5 +347,5 @@ export function createPointer(
     if (!dragging) live.value = null
   })
 
-  return { interaction, draft, live, hovering: () => over }
+  return { interaction, draft, live, band, hovering: () => over, dragging: () => dragging !== null }
 }

@@ -2,29 +2,46 @@ import type { FrameState } from 'ol/Map'
 import Layer from 'ol/layer/Layer'
 import Source from 'ol/source/Source'
 
-/** A layer that is one canvas over the whole map, cleared and scaled to CSS pixels before each frame. */
+/**
+ * A layer drawn by hand in CSS pixels over the whole map. It draws on the canvas of the layer below it, as vector layers do when
+ * they are given a canvas: each further canvas is one more picture to hand over and to blend.
+ */
 export function sheetLayer(
   draw: (context: CanvasRenderingContext2D, frame: FrameState, width: number, height: number) => void,
 ): Layer {
-  const canvas = document.createElement('canvas')
-  canvas.style.position = 'absolute'
-  canvas.style.pointerEvents = 'none'
+  let own: HTMLCanvasElement | null = null
+
+  /** A canvas that nothing was drawn on in this frame. */
+  function blank(width: number, height: number): HTMLCanvasElement {
+    own ??= document.createElement('canvas')
+    own.style.position = 'absolute'
+    own.style.pointerEvents = 'none'
+    own.style.width = '100%'
+    own.style.height = '100%'
+    if (own.width !== width || own.height !== height) {
+      own.width = width
+      own.height = height
+    } else {
+      own.getContext('2d')?.clearRect(0, 0, width, height)
+    }
+    return own
+  }
+
   return new Layer({
     source: new Source({}),
-    render: (frame) => {
+    render(frame, below?: HTMLElement | null) {
       const [width, height] = frame.size as [number, number]
       const ratio = frame.pixelRatio
-      if (canvas.width !== width * ratio || canvas.height !== height * ratio) {
-        canvas.width = width * ratio
-        canvas.height = height * ratio
-        canvas.style.width = `${width}px`
-        canvas.style.height = `${height}px`
-      }
+      const across = Math.round(width * ratio)
+      const down = Math.round(height * ratio)
+      const shared = below instanceof HTMLCanvasElement && below.width === across && below.height === down
+      const canvas = shared ? below : blank(across, down)
       const context = canvas.getContext('2d')
       if (!context) return canvas
+      context.save()
       context.setTransform(ratio, 0, 0, ratio, 0, 0)
-      context.clearRect(0, 0, width, height)
       draw(context, frame, width, height)
+      context.restore()
       return canvas
     },
   })

@@ -19,18 +19,19 @@ const LOAD_PX = 30
 const INSULATORS_FROM_PX_A_M = 9
 
 const shown = (m: number) => m >= props.scale.fromM && m <= props.scale.toM
-const jumpers = computed(() =>
-  props.joints
-    .filter((j) => j.kind === 'JUMPER' && shown(j.stationM) && j.hot.length > 1)
-    .map((j) => {
-      const x = props.scale.x(j.stationM) + 2
-      const y = (n: number) => props.scale.wire(j.stationM, props.wires[n - 1]?.heightM ?? 0)
-      return {
-        d: `M${x} ${y(j.hot[0]!)}V${y(j.hot.at(-1)!)}`,
-        earth: j.earth.length > 1 ? `M${x + 3} ${y(j.earth[0]!)}V${y(j.earth.at(-1)!)}` : '',
-      }
-    }),
-)
+/** The sets of jumpers of each kind in one path: a drag moves them all. */
+const jumpers = computed(() => {
+  const paths = { hot: '', earth: '' }
+  for (const j of props.joints) {
+    if (j.kind !== 'JUMPER' || !shown(j.stationM) || j.hot.length < 2) continue
+    const x = props.scale.x(j.stationM) + 2
+    const y = (n: number) => props.scale.wire(j.stationM, props.wires[n - 1]?.heightM ?? 0)
+    const through = (at: number, numbers: number[]) => `M${at} ${y(numbers[0]!)}V${y(numbers.at(-1)!)}`
+    paths.hot += through(x, j.hot)
+    if (j.earth.length > 1) paths.earth += through(x + 3, j.earth)
+  }
+  return paths
+})
 const posts = computed(() => props.line.posts.filter((p) => shown(p.stationM)))
 const insulators = computed(() => {
   if (props.scale.perM < INSULATORS_FROM_PX_A_M) return { line: '', corner: '', strain: '' }
@@ -72,8 +73,8 @@ const bars = computed(() => {
 
 <template>
   <g>
-    <path v-for="(j, i) in jumpers" :key="i" :d="j.d" class="jumper" />
-    <path v-for="(j, i) in jumpers" :key="`e${i}`" :d="j.earth" class="jumper EARTH" />
+    <path :d="jumpers.hot" class="jumper" />
+    <path :d="jumpers.earth" class="jumper EARTH" />
     <path :d="insulators.line" class="insulator" />
     <path :d="insulators.corner" class="insulator corner" />
     <path :d="insulators.strain" class="insulator strain" />

@@ -45,6 +45,8 @@ const scale = computed(() =>
       })
     : null,
 )
+/** Words and boxes stand on whole pixels: crisp, and most of them stay where they are while a corner is dragged. */
+const px = (stationM: number) => Math.round(scale.value!.x(stationM))
 const drawn = computed(() => {
   const l = line.value
   const s = scale.value
@@ -61,9 +63,14 @@ const drawn = computed(() => {
 })
 const named = computed(() => gatesNamed(line.value?.gates ?? [], scale.value))
 const inPart = (m: number) => m >= part.fromM.value - 0.01 && m <= part.toM.value + 0.01
-const labels = computed(() =>
-  (line.value?.posts ?? []).filter((p) => p.label !== '' && p.kind !== 'GATE' && inPart(p.stationM)),
-)
+/** Letters of the corners; a closed line ends where it began. */
+const letters = computed(() => {
+  const l = line.value
+  if (!l) return []
+  const all = l.posts.filter((p) => p.label !== '' && p.kind !== 'GATE')
+  const last = l.closed && l.posts[0] ? [{ label: l.posts[0].label, stationM: l.lengthM }] : []
+  return [...all, ...last].filter((p) => inPart(p.stationM))
+})
 const axis = computed(() =>
   line.value ? axisStations(part.fromM.value, part.toM.value, unitM(job.units), width.value) : [],
 )
@@ -240,7 +247,7 @@ onUnmounted(() => observer?.disconnect())
           />
           <text
             v-if="named.has(g)"
-            :x="scale.x((g.fromM + g.toM) / 2)"
+            :x="px((g.fromM + g.toM) / 2)"
             :y="scale.wire(g.fromM, topM) - 14"
             text-anchor="middle"
           >
@@ -267,39 +274,25 @@ onUnmounted(() => observer?.disconnect())
           <path d="M-6 1h2.6l1.6-5 2.6 8 1.3-3h3.4" />
           <title>energizer</title>
         </g>
-        <text
-          v-for="p in labels"
-          :key="p.label"
-          :x="scale.x(p.stationM)"
-          :y="laneTop + 12 + (laned ? 44 : 0)"
-          text-anchor="middle"
-          class="letter"
-        >
-          {{ p.label }}
-        </text>
-        <text
-          v-if="line.closed && inPart(line.lengthM)"
-          :x="scale.x(line.lengthM)"
-          :y="laneTop + 12 + (laned ? 44 : 0)"
-          text-anchor="middle"
-          class="letter"
-        >
-          {{ line.posts[0]?.label }}
+        <text :y="laneTop + 12 + (laned ? 44 : 0)" text-anchor="middle" class="letter">
+          <tspan v-for="(l, i) in letters" :key="i" :x="px(l.stationM)">{{ l.label }}</tspan>
         </text>
         <g v-for="(s, i) in sections" :key="i" class="section" :class="s.standing">
           <rect
-            :x="scale.x(s.fromM) + 1"
+            :x="px(s.fromM) + 1"
             :y="baseY + 3"
-            :width="Math.max(1, scale.x(s.toM) - scale.x(s.fromM) - 2)"
+            :width="Math.max(1, px(s.toM) - px(s.fromM) - 2)"
             height="18"
           />
-          <text :x="Math.max(30, scale.x(s.fromM) + 8)" :y="baseY + 16">
+          <text :x="Math.max(30, px(s.fromM) + 8)" :y="baseY + 16">
             {{ s.name }}
             <template v-if="s.standing">· {{ words[s.standing] }}</template>
           </text>
         </g>
         <g v-for="s in axis" :key="s" class="axis">
-          <text :x="scale.x(s)" :y="baseY + 38" text-anchor="middle">{{ stationText(s, job.units) }}</text>
+          <text :x="px(s)" :y="baseY + 38" text-anchor="middle">
+            {{ stationText(s, job.units) }}
+          </text>
         </g>
         <g v-if="readings">
           <g

@@ -75,11 +75,12 @@ export function heightAt(line: LineLayout, stationM: number, otherwise: number):
 
 const at = (x: number, y: number) => `${x.toFixed(1)} ${y.toFixed(1)}`
 
-/** Stations a few pixels apart in the part that is shown. */
+/** Stations a few pixels apart in the part that is shown; on level ground its ends will do. */
 function stationsBetween(scale: RibbonScale, from: number, to: number): number[] {
   const fromM = Math.max(from, scale.fromM)
   const toM = Math.min(to, scale.toM)
   if (toM <= fromM) return []
+  if (scale.groundTimes === 0) return [fromM, toM]
   const steps = Math.max(1, Math.round((scale.x(toM) - scale.x(fromM)) / 6))
   return Array.from({ length: steps + 1 }, (_, i) => fromM + ((toM - fromM) * i) / steps)
 }

@@ -96,7 +96,7 @@ final class WhatIfs {
     }
 
     private void with(String name, Spec spec, String says) {
-        Plan other = new Plan(plan.site(), spec, plan.decisions());
+        Plan other = plan.with(spec);
         Layout laid = LayoutPlanner.layOut(other, around);
         Solver solver = new Solver(other, laid, around);
         List<Spot> own = Spots.along(laid);

@@ -48,7 +48,7 @@ public record LineLayout(
         cutOuts = List.copyOf(cutOuts);
     }
 
-    LineLayout withPosts(List<Post> other) {
+    LineLayout with(List<Post> otherPosts, List<Brace> otherBraces) {
         return new LineLayout(
                 lineId,
                 name,
@@ -60,8 +60,8 @@ public record LineLayout(
                 cornerStationsM,
                 profile,
                 profileGaps,
-                other,
-                braces,
+                otherPosts,
+                otherBraces,
                 pulls,
                 gates,
                 cutOuts,

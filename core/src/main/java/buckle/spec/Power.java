@@ -109,4 +109,23 @@ public record Power(
         between("power.sunshineShare", sunshineShare, 0, 1);
         between("power.darkDays", darkDays, 0, 60);
     }
+
+    public Power with(Plate chosen) {
+        return new Power(
+                Optional.of(chosen),
+                growth,
+                insulators,
+                ground,
+                supply,
+                mode,
+                rodApartM,
+                rodDiameterM,
+                batteryAh,
+                panelW,
+                tiltDeg,
+                sunshineShare,
+                darkDays,
+                fitting,
+                model);
+    }
 }

@@ -620,7 +620,7 @@ class DepthTest {
 
     /** While something moves: nothing is lost but loads, and places by less than a tenth of a millimetre. */
     @Test
-    void likePostsTravelAsRows() {
+    void likePostsAndBracesTravelAsRows() {
         Layout whole = all(SPEC, Fences.line("l", true, 0, 0, 210, 0, 190, 140, -10, 120), straight2());
         Rows.Packed packed = Rows.of(whole);
         for (int i = 0; i < whole.lines().size(); i++) {
@@ -639,6 +639,17 @@ class DepthTest {
                 assertThat(row.get(2)).isCloseTo(post.stationM(), within(0.5e-4 + 1e-12));
                 assertThat(row.get(3)).isCloseTo(post.lonDeg(), within(0.5e-9 + 1e-15));
                 assertThat(row.get(4)).isCloseTo(post.latDeg(), within(0.5e-9 + 1e-15));
+            }
+            List<Brace> braces = whole.lines().get(i).braces();
+            assertThat(braces).isNotEmpty();
+            assertThat(packed.layout().lines().get(i).braces()).isEmpty();
+            assertThat(rows.braces()).hasSize(3 * braces.size());
+            for (int k = 0; k < braces.size(); k++) {
+                List<Double> row = rows.braces().subList(3 * k, 3 * k + 3);
+                Brace like = rows.likeBraces().get(row.get(0).intValue());
+                assertThat(like.kind()).isEqualTo(braces.get(k).kind());
+                assertThat(row.get(1)).isCloseTo(braces.get(k).strongStationM(), within(0.5e-4 + 1e-12));
+                assertThat(row.get(2)).isCloseTo(braces.get(k).braceStationM(), within(0.5e-4 + 1e-12));
             }
         }
         assertThat(packed.layout().sections()).isEqualTo(whole.sections());

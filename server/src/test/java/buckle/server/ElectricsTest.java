@@ -22,6 +22,7 @@ class ElectricsTest {
         ObjectNode trial = order.putObject("trial");
         trial.putArray("open");
         trial.putArray("loads");
+        order.putNull("held");
         return order.put("depth", "ALL");
     }
 
@@ -128,6 +129,25 @@ class ElectricsTest {
         assertThat(error.path("path").asString()).isEqualTo(place);
         assertThat(error.path("message").asString()).contains(says);
         assertThat(answer.json().path("detail").asString()).endsWith("Nothing was stored.");
+    }
+
+    /** An energizer that is held to is reckoned with as if the plan had chosen it, over the layout of the plan itself. */
+    @Test
+    void anEnergizerCanBeHeldTo() {
+        ObjectNode order = order(server.openDemo("donkey-winter-track.geojson"));
+        power(order).putNull("energizer");
+        order.put("depth", "CURVE");
+        JsonNode free = electrics(order);
+        JsonNode strong =
+                server.get("/api/power-choices").json().path("energizers").get(7);
+        order.set("held", strong);
+        JsonNode held = electrics(order);
+        assertThat(held.path("energizer")).isEqualTo(strong);
+        order.putNull("held");
+        power(order).set("energizer", strong);
+        JsonNode chosen = electrics(order);
+        assertThat(held.path("points")).isEqualTo(chosen.path("points"));
+        assertThat(held.path("points")).isNotEqualTo(free.path("points"));
     }
 
     /** Loads and switches that are nowhere on the fence change nothing; a place on a dead stretch has no pulse. */

@@ -34,14 +34,19 @@ class ElectricsController {
         this.designs = designs;
     }
 
-    /** A plan on its land, what is tried out on it, and how much is wanted. */
-    record ElectricsOrder(Plan plan, Land land, Trial trial, ElectricsPlanner.Depth depth) {}
+    /**
+     * A plan on its land, what is tried out on it, and how much is wanted.
+     *
+     * @param held an energizer to reckon with, whatever the plan chose: it has no part in the layout, so that the views of one plan share
+     *     that
+     */
+    record ElectricsOrder(Plan plan, Land land, Trial trial, ElectricsPlanner.Depth depth, Optional<Plate> held) {}
 
     /** The pulse; empty while there is no fence. */
     record ElectricsAnswer(Optional<Electrics> electrics) {}
 
-    /** One place of a plan. */
-    record PlaceOrder(Plan plan, Land land, Trial trial, String lineId, double stationM) {}
+    /** One place of a plan, reckoned with an energizer that is held to. */
+    record PlaceOrder(Plan plan, Land land, Trial trial, String lineId, double stationM, Optional<Plate> held) {}
 
     /** The pulse at a place; empty where nothing is fed. */
     record PlaceAnswer(Optional<AtPoint> at) {}
@@ -62,7 +67,11 @@ class ElectricsController {
     ElectricsAnswer electrics(@RequestBody ElectricsOrder order) {
         Designs.Worked worked = designs.of(order.plan(), order.land());
         return new ElectricsAnswer(ElectricsPlanner.of(
-                order.plan(), worked.design().layout(), worked.around(), order.trial(), order.depth()));
+                holding(order.plan(), order.held()),
+                worked.design().layout(),
+                worked.around(),
+                order.trial(),
+                order.depth()));
     }
 
     @PostMapping("/electrics/at")
@@ -80,12 +89,17 @@ class ElectricsController {
                     "There is no station " + order.stationM() + " m on a line “" + order.lineId() + "”.");
         }
         return new PlaceAnswer(AtPoint.of(
-                order.plan(),
+                holding(order.plan(), order.held()),
                 worked.design().layout(),
                 worked.around(),
                 order.trial(),
                 order.lineId(),
                 order.stationM()));
+    }
+
+    private static Plan holding(Plan plan, Optional<Plate> held) {
+        return held.map(plate -> plan.with(plan.spec().with(plan.spec().power().with(plate))))
+                .orElse(plan);
     }
 
     @GetMapping("/power-choices")
