@@ -30,27 +30,28 @@ interface Order {
   held: Plate | null
 }
 
+function take(now: Electrics | null, order: { jobId: string; depth: Order['depth']; held: Plate | null }) {
+  failed.value = ''
+  const before = electrics.value
+  if (now && before && order.depth === 'CURVE' && ofJob === order.jobId) {
+    // What only a whole answer has is kept until the next one comes.
+    const { candidates, recommended, whatIfs, reserveSays, reserve, earth, assumed } = before
+    electrics.value = {
+      ...now,
+      ...{ candidates, recommended, whatIfs, reserveSays, reserve, earth, assumed },
+      chosen: order.held ? before.chosen : now.chosen,
+    }
+  } else {
+    electrics.value = now
+  }
+  ofJob = order.jobId
+  if (order.depth === 'ALL') pending.value = false
+}
+
 const compute = latestOnly(
   ({ plan, land, trial, depth, held }: Order) =>
     ask(client.POST('/api/electrics', { body: { plan, land, trial, depth, held } })),
-  (answer, order) => {
-    failed.value = ''
-    const now = answer.electrics
-    const before = electrics.value
-    if (now && before && order.depth === 'CURVE' && ofJob === order.jobId) {
-      // What only a whole answer has is kept until the next one comes.
-      const { candidates, recommended, whatIfs, reserveSays, reserve, earth, assumed } = before
-      electrics.value = {
-        ...now,
-        ...{ candidates, recommended, whatIfs, reserveSays, reserve, earth, assumed },
-        chosen: order.held ? before.chosen : now.chosen,
-      }
-    } else {
-      electrics.value = now
-    }
-    ofJob = order.jobId
-    if (order.depth === 'ALL') pending.value = false
-  },
+  (answer, order) => take(answer.electrics, order),
   (e) => {
     pending.value = false
     failed.value = e instanceof Trouble ? e.message : 'The pulse could not be worked out.'
@@ -62,11 +63,15 @@ export function useElectrics() {
   const job = useJob()
   let settled: ReturnType<typeof setTimeout> | undefined
 
+  /** While something moves, the energizer that was recommended is held to. */
+  function recommended(): Plate | null {
+    const known = ofJob === job.id ? electrics.value?.energizer : undefined
+    return job.plan?.spec.power.energizer ? null : (known ?? null)
+  }
+
   function order(depth: Order['depth'], tried: Trial, moving: boolean) {
     if (!job.plan || !job.land) return
-    // While something moves, the energizer that was recommended is held to.
-    const known = moving && ofJob === job.id ? electrics.value?.energizer : undefined
-    const held = job.plan.spec.power.energizer ? null : (known ?? null)
+    const held = moving ? recommended() : null
     compute({ jobId: job.id, plan: job.plan, land: job.land, trial: tried, depth, held })
   }
 
@@ -79,16 +84,23 @@ export function useElectrics() {
       },
     )
 
-  /** Keeps the answer up to date while the stage is open: the curve at once, the rest when nothing moves. */
+  /**
+   * Keeps the answer up to date while the stage is open: the curve at once, with the layout while something is dragged, the rest when
+   * nothing moves.
+   */
   function follow() {
     staged = true
     forgetOtherJobs()
+    const leave = job.goAlongside({
+      wants: () => (electrics.value ? { trial: trial.value, held: recommended() } : null),
+      took: (now, { held }) => take(now, { jobId: job.id, depth: 'CURVE', held }),
+    })
     watch(
       () => [job.plan, job.land, trial.value],
       () => {
         if (!job.plan) return
         pending.value = true
-        if (electrics.value) order('CURVE', trial.value, true)
+        if (electrics.value && !job.moving()) order('CURVE', trial.value, true)
         clearTimeout(settled)
         settled = setTimeout(() => order('ALL', trial.value, false), electrics.value ? SETTLED_MS : 0)
       },
@@ -96,6 +108,7 @@ export function useElectrics() {
     )
     return () => {
       staged = false
+      leave()
       clearTimeout(settled)
     }
   }

@@ -16,8 +16,9 @@ import { announce } from '@/shared/announce'
 import { useHistory } from '@/shared/history'
 import { latestOnly } from '@/shared/latest'
 import { newId } from '@/shared/uuid'
+import { landOf, landRestored, planOf, planRestored } from './held'
 import { useKeptSteps } from './keptSteps'
-import { askDesign } from './movingDesign'
+import { askDesign, askMoving, type Alongside } from './movingDesign'
 import type { ItemRef } from './planEdit'
 import { useSaves } from './useSaves'
 
@@ -67,11 +68,23 @@ export const useJob = defineStore('job', () => {
   )
   const testPoints = computed<TestPoint[]>(() => design.value?.layout.testPoints ?? [])
 
+  /** What goes along with the design while something moves. */
+  let alongside: Alongside | null = null
+  /** Whether something is being dragged. */
+  let moving = false
+
   const compute = latestOnly(
-    (order: { held: Held; moving?: boolean }) =>
-      askDesign({ ...order.held, readings: readings.value }, !!order.moving),
+    async (order: { held: Held; moving?: boolean }) => {
+      const body = { ...order.held, readings: readings.value }
+      if (!order.moving) return askDesign(body)
+      const along = alongside
+      const pulse = along?.wants() ?? null
+      const answer = await askMoving(body, pulse)
+      return { ...answer, tell: () => pulse && along?.took(answer.electrics, pulse) }
+    },
     (answer, order) => {
       const before = sound
+      if ('tell' in answer) answer.tell()
       const whole = isWanted(order.held)
       if (whole) sound = order.held
       design.value = answer.design
@@ -107,6 +120,7 @@ export const useJob = defineStore('job', () => {
 
   /** Has a whole change worked out, and saved when the core can lay it out. */
   function settleChange(next: Held) {
+    moving = false
     wanted.value = next
     compute({ held: next })
   }
@@ -137,7 +151,7 @@ export const useJob = defineStore('job', () => {
     try {
       const path = { params: { path: { id: jobId } } }
       const [state, jobs, taken, all] = await Promise.all([
-        ask(client.GET('/api/jobs/{id}/plan', path)),
+        planOf(jobId),
         ask(client.GET('/api/jobs')),
         ask(client.GET('/api/jobs/{id}/readings', path)),
         ask(client.GET('/api/catalogue')),
@@ -147,9 +161,7 @@ export const useJob = defineStore('job', () => {
       clientName.value = job?.client ?? ''
       property.value = job?.property ?? ''
       propertyId.value = job?.propertyId ?? ''
-      const ground = await ask(
-        client.GET('/api/properties/{id}/land', { params: { path: { id: propertyId.value } } }),
-      )
+      const ground = await landOf(propertyId.value)
       readings.value = taken
       catalogue.value = all
       adopt(state, ground)
@@ -169,6 +181,7 @@ export const useJob = defineStore('job', () => {
 
   /** Takes plan and land as the server holds them. */
   function adopt(state: PlanState, ground: LandState) {
+    moving = false
     planSave.start(state.saveNo)
     landSave.start(ground.saveNo)
     revision.value = state.revision
@@ -202,6 +215,7 @@ export const useJob = defineStore('job', () => {
 
   /** What the core makes of things as they stand while they move, without saving. */
   function look() {
+    moving = true
     const now = held()
     if (now) compute({ held: now, moving: true })
   }
@@ -212,6 +226,7 @@ export const useJob = defineStore('job', () => {
   }
 
   function drop(before: Held) {
+    moving = false
     const now = held()
     if (!now || same(before, now)) return
     history.remember(before)
@@ -238,24 +253,10 @@ export const useJob = defineStore('job', () => {
     const planKept = planSave.conflict.value?.keptRevision
     const landKept = landSave.conflict.value?.keptRevision
     await Promise.all([planSave.flush(), landSave.flush()])
-    const job = { params: { path: { id: id.value } } }
-    const ground = { params: { path: { id: propertyId.value } } }
-    const state =
-      mine && planKept !== undefined
-        ? await ask(
-            client.POST('/api/jobs/{id}/revisions/{revision}/restore', {
-              params: { path: { id: id.value, revision: planKept } },
-            }),
-          )
-        : await ask(client.GET('/api/jobs/{id}/plan', job))
-    const lies =
-      mine && landKept !== undefined
-        ? await ask(
-            client.POST('/api/properties/{id}/land/revisions/{revision}/restore', {
-              params: { path: { id: propertyId.value, revision: landKept } },
-            }),
-          )
-        : await ask(client.GET('/api/properties/{id}/land', ground))
+    const [state, lies] = await Promise.all([
+      mine && planKept !== undefined ? planRestored(id.value, planKept) : planOf(id.value),
+      mine && landKept !== undefined ? landRestored(propertyId.value, landKept) : landOf(propertyId.value),
+    ])
     history.clear()
     adopt(state, lies)
   }
@@ -284,11 +285,7 @@ export const useJob = defineStore('job', () => {
   /** Opens another revision of the plan as the current one. */
   async function restore(which: number) {
     await planSave.flush()
-    const state = await ask(
-      client.POST('/api/jobs/{id}/revisions/{revision}/restore', {
-        params: { path: { id: id.value, revision: which } },
-      }),
-    )
+    const state = await planRestored(id.value, which)
     const before = held()
     if (before) history.remember(before)
     planSave.start(state.saveNo)
@@ -347,6 +344,13 @@ export const useJob = defineStore('job', () => {
     drag,
     dragLand,
     drop,
+    moving: () => moving,
+    goAlongside: (view: Alongside) => {
+      alongside = view
+      return () => {
+        if (alongside === view) alongside = null
+      }
+    },
     addReadings,
     settle,
     newId,

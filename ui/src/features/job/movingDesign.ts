@@ -1,14 +1,34 @@
 import { ask, client } from '@/api/client'
-import type { Brace, Design, Land, MovingAnswer, Plan, Post, Reading } from '@/api/types'
+import type {
+  Brace,
+  Design,
+  Electrics,
+  Land,
+  MovingAnswer,
+  MovingPulse,
+  Plan,
+  Post,
+  Reading,
+} from '@/api/types'
 
 const POST_WIDTH = 5
 const BRACE_WIDTH = 3
 
-/** What the core makes of a plan: whole, or light while something moves. */
-export function askDesign(body: { plan: Plan; land: Land; readings: Reading[] }, moving: boolean) {
-  return moving
-    ? ask(client.POST('/api/design/moving', { body })).then((a) => ({ ...a, design: unpacked(a) }))
-    : ask(client.POST('/api/design', { body }))
+/** A view that wants its answer in the same picture while something moves. */
+export interface Alongside {
+  wants: () => MovingPulse | null
+  took: (electrics: Electrics | null, wanted: MovingPulse) => void
+}
+
+type Body = { plan: Plan; land: Land; readings: Reading[] }
+
+/** What the core makes of a plan. */
+export const askDesign = (body: Body) => ask(client.POST('/api/design', { body }))
+
+/** The same, light, while something moves; with the pulse when that is looked at. */
+export async function askMoving(body: Body, pulse: MovingPulse | null) {
+  const answer = await ask(client.POST('/api/design/moving', { body: { ...body, pulse } }))
+  return { assessment: answer.assessment, design: unpacked(answer), electrics: answer.electrics }
 }
 
 /** The design of something that moves, its like posts and braces unpacked from rows of numbers. */

@@ -148,6 +148,20 @@ class ElectricsTest {
         JsonNode chosen = electrics(order);
         assertThat(held.path("points")).isEqualTo(chosen.path("points"));
         assertThat(held.path("points")).isNotEqualTo(free.path("points"));
+
+        power(order).putNull("energizer");
+        ObjectNode pulse = server.object();
+        pulse.set("trial", order.path("trial"));
+        pulse.set("held", strong);
+        order.remove(List.of("trial", "held", "depth"));
+        order.putArray("readings");
+        order.set("pulse", pulse);
+        JsonNode moving = server.post("/api/design/moving", order).json();
+        assertThat(moving.path("electrics").path("points")).isEqualTo(held.path("points"));
+        order.putNull("pulse");
+        JsonNode alone = server.post("/api/design/moving", order).json();
+        assertThat(alone.path("electrics").isNull()).isTrue();
+        assertThat(alone.path("design")).isEqualTo(moving.path("design"));
     }
 
     /** Loads and switches that are nowhere on the fence change nothing; a place on a dead stretch has no pulse. */

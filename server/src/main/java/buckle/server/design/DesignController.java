@@ -1,5 +1,8 @@
 package buckle.server.design;
 
+import buckle.circuit.Electrics;
+import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.Trial;
 import buckle.exchange.Importer;
 import buckle.exchange.Limits;
 import buckle.exchange.Picture;
@@ -9,6 +12,7 @@ import buckle.land.GridRef;
 import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.layout.Rows;
+import buckle.pulse.Plate;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
 import buckle.readings.Reading;
@@ -177,20 +181,43 @@ class DesignController {
                 design, Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
     }
 
-    /** The same while something moves: like posts as rows of numbers, their loads left for the whole answer. */
-    record MovingAnswer(Design design, List<Rows> posts, Assessment assessment) {}
+    /** What is tried out on the pulse, and the energizer that is held to. */
+    record MovingPulse(Trial trial, Optional<Plate> held) {}
+
+    /**
+     * A plan in which something moves.
+     *
+     * @param pulse empty when nobody looks at it
+     */
+    record MovingOrder(Plan plan, Land land, List<Reading> readings, Optional<MovingPulse> pulse) {}
+
+    /**
+     * The same while something moves: like posts and braces as rows of numbers, their loads left for the whole answer.
+     *
+     * @param electrics the pulse along the lines, when it was asked for: one picture shows both
+     */
+    record MovingAnswer(Design design, List<Rows> posts, Assessment assessment, Optional<Electrics> electrics) {}
 
     @PostMapping("/design/moving")
     @Operation(
             operationId = "designMoving",
-            summary = "The same while something is dragged, like posts as rows of numbers")
-    MovingAnswer moving(@RequestBody DesignOrder order) {
-        Design design = designs.of(order.plan(), order.land()).design();
+            summary =
+                    "The same while something is dragged, like posts and braces as rows of numbers, the pulse with it if wanted")
+    MovingAnswer moving(@RequestBody MovingOrder order) {
+        Designs.Worked worked = designs.of(order.plan(), order.land());
+        Design design = worked.design();
         Rows.Packed packed = Rows.of(design.layout());
         return new MovingAnswer(
                 new Design(packed.layout(), design.takeoff(), design.ledger()),
                 packed.rows(),
-                Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
+                Assessor.assess(design.layout(), order.plan().spec(), order.readings()),
+                order.pulse()
+                        .flatMap(p -> ElectricsPlanner.of(
+                                ElectricsController.holding(order.plan(), p.held()),
+                                design.layout(),
+                                worked.around(),
+                                p.trial(),
+                                ElectricsPlanner.Depth.CURVE)));
     }
 
     @PostMapping(value = "/imports", consumes = "application/octet-stream")

@@ -97,7 +97,7 @@ class ElectricsController {
                 order.stationM()));
     }
 
-    private static Plan holding(Plan plan, Optional<Plate> held) {
+    static Plan holding(Plan plan, Optional<Plate> held) {
         return held.map(plate -> plan.with(plan.spec().with(plan.spec().power().with(plate))))
                 .orElse(plan);
     }

@@ -54,20 +54,31 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
         for (int round = 1; round <= ROUNDS; round++) {
             for (ObjectNode order : orders) {
                 move(order);
-                boolean whole = round % WHOLE_EVERY == 0;
-                post(client, whole ? "/api/design" : "/api/design/moving", order);
-                ObjectNode pulse = mapper.createObjectNode();
-                pulse.set("plan", order.get("plan"));
-                pulse.set("land", order.get("land"));
-                pulse.put("depth", whole ? "ALL" : "CURVE");
-                pulse.putNull("held");
-                ObjectNode trial = pulse.putObject("trial");
-                trial.putArray("open");
-                trial.putArray("loads");
-                post(client, "/api/electrics", pulse);
+                if (round % WHOLE_EVERY == 0) {
+                    post(client, "/api/design", order.without("pulse"));
+                    post(client, "/api/electrics", pulse(order));
+                } else {
+                    order.set("pulse", trial());
+                    post(client, "/api/design/moving", order);
+                }
             }
         }
         System.exit(SpringApplication.exit(ready.getApplicationContext()));
+    }
+
+    private ObjectNode trial() {
+        ObjectNode pulse = mapper.createObjectNode();
+        ObjectNode trial = pulse.putObject("trial");
+        trial.putArray("open");
+        trial.putArray("loads");
+        return pulse.putNull("held");
+    }
+
+    private ObjectNode pulse(ObjectNode order) {
+        ObjectNode pulse = trial();
+        pulse.set("plan", order.get("plan"));
+        pulse.set("land", order.get("land"));
+        return pulse.put("depth", "ALL");
     }
 
     /** A corner a little further east. */
