@@ -7,10 +7,12 @@ import SupplySheet from '@/features/electrics/SupplySheet.vue'
 import WhatIfSheet from '@/features/electrics/WhatIfSheet.vue'
 import { useElectrics } from '@/features/electrics/useElectrics'
 import { bandOf, bandWords, energyText, ohmText } from '@/features/electrics/words'
+import { moveItem } from '@/features/job/planEdit'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import PulseLegend from '@/features/plan/PulseLegend.vue'
 import { pulseFeatures, pulseText } from '@/features/plan/pulseFeatures'
 import { electrics, point, shock, stubs } from './electricsAnswer'
+import { design, packed } from './fixtures'
 import { openJob } from './openJob'
 
 beforeEach(() => {
@@ -143,6 +145,39 @@ describe('the weakest point in the ledger', () => {
     expect(depths.map((s) => (s.body as { depth: string }).depth)).toEqual(['CURVE', 'ALL'])
     end()
     ledger.unmount()
+  })
+})
+
+describe('the pulse while something is dragged', () => {
+  it('comes along with the layout, with what is tried out and the energizer held to, and is asked whole afterwards', async () => {
+    const { job, sent, answers } = openJob()
+    answers['/api/electrics'] = { electrics: electrics() }
+    const weaker = { ...electrics(), points: [point(0, 3300, 'BROKEN')] }
+    answers['/api/design/moving'] = { ...packed(design()), assessment: job.assessment, electrics: weaker }
+    vi.useFakeTimers()
+    const stage = useElectrics()
+    const end = stage.follow()
+    await vi.advanceTimersByTimeAsync(1000)
+    stage.trial.value = { open: ['cut-1'], loads: [] }
+    await vi.advanceTimersByTimeAsync(1000)
+    const before = sent.length
+    const from = job.held()!
+    job.drag(moveItem(job.plan!, { kind: 'corner', lineId: 'line-1', id: 'c2' }, [1.001, 44]))
+    await vi.advanceTimersByTimeAsync(100)
+    expect(sent.slice(before).map((s) => s.path)).toEqual(['/api/design/moving'])
+    const { pulse } = sent[before]!.body as { pulse: { trial: unknown; held: Plate } }
+    expect(pulse.trial).toEqual({ open: ['cut-1'], loads: [] })
+    expect(pulse.held.name).toBe('generic 3 J')
+    expect(stage.electrics.value!.points).toEqual(weaker.points)
+    expect(stage.electrics.value!.candidates).toEqual(electrics().candidates)
+    job.drop(from)
+    await vi.advanceTimersByTimeAsync(1000)
+    const last = sent.filter((s) => s.path === '/api/electrics').at(-1)!.body as { depth: string; held: null }
+    expect([last.depth, last.held]).toEqual(['ALL', null])
+    end()
+    job.drag(moveItem(job.plan!, { kind: 'corner', lineId: 'line-1', id: 'c2' }, [1.002, 44]))
+    await vi.advanceTimersByTimeAsync(100)
+    expect((sent.at(-1)!.body as { pulse: null }).pulse).toBeNull()
   })
 })
 

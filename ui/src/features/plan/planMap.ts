@@ -170,6 +170,7 @@ export function createPlanMap(
     const extent = lines.length > 0 ? boundingExtent(lines) : fence.getExtent()
     if (!extent || isEmpty(extent)) return
     view.fit(extent, { padding: [56, 60, 50, 170], maxZoom: 21 })
+    if (view.getResolution() !== drawnAt) scaled()
   }
 
   function scaleBar() {
@@ -181,24 +182,23 @@ export function createPlanMap(
     const metres = roundStep((metresPerPx * 90) / unit) * unit
     onScale({ px: Math.round(metres / metresPerPx), text: lengthText(metres, job.units) })
   }
-  /**
-   * Names appear and go with the scale; a pan alone changes nothing that is drawn, and while the scale still changes what was
-   * drawn for the last one will do.
-   */
   let drawnAt = 0
   let rescaled: ReturnType<typeof setTimeout> | undefined
+
+  /** Names appear and go with the scale. */
+  function scaled() {
+    clearTimeout(rescaled)
+    drawnAt = view.getResolution() ?? 1
+    scaleBar()
+    redraw()
+  }
+
+  /** A pan alone changes nothing that is drawn, and while the scale still changes what was drawn for the last one will do. */
   map.on('moveend', () => {
-    const resolution = view.getResolution() ?? 1
-    if (resolution === drawnAt) return
+    if (view.getResolution() === drawnAt) return
     scaleBar()
     clearTimeout(rescaled)
-    rescaled = setTimeout(
-      () => {
-        drawnAt = view.getResolution() ?? 1
-        redraw()
-      },
-      drawnAt === 0 ? 0 : STILL_MS,
-    )
+    rescaled = setTimeout(scaled, drawnAt === 0 ? 0 : STILL_MS)
   })
 
   /** For tests: where on the screen a place is drawn. */
