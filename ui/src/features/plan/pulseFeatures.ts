@@ -30,24 +30,17 @@ export function pulseFeatures(
   const features: Feature[] = []
   let last: { lineId: string; at: Position; band: Band } | null = null
   let labelled: Position | null = null
+  /** Stretches of one strength, each drawn in one stroke. */
+  const runs: { band: Band; path: Position[] }[] = []
   for (const p of electrics.points) {
     const at = project([p.lonDeg, p.latDeg])
     const band = bandOf(p, electrics.bands)
     const off = band === 'off'
     if (last && last.lineId === p.lineId) {
-      const stroke = strokes[worse(last.band, band)]
-      const line = new Feature(new LineString([last.at, at]))
-      line.setStyle(
-        new Style({
-          stroke: new Stroke({
-            color: color(stroke.color),
-            width: stroke.width,
-            lineDash: stroke.dash,
-            lineCap: 'butt',
-          }),
-        }),
-      )
-      features.push(line)
+      const between = worse(last.band, band)
+      const run = runs.at(-1)
+      if (run?.band === between && run.path.at(-1) === last.at) run.path.push(at)
+      else runs.push({ band: between, path: [last.at, at] })
     } else labelled = null
     const weakest = electrics.weakest?.lineId === p.lineId && electrics.weakest.stationM === p.stationM
     const far =
@@ -77,7 +70,16 @@ export function pulseFeatures(
     }
     last = { lineId: p.lineId, at, band }
   }
-  return features
+  return [...runs.map(stroked), ...features]
+}
+
+function stroked({ band, path }: { band: Band; path: Position[] }): Feature {
+  const { color, width, dash } = strokes[band]
+  const line = new Feature(new LineString(path))
+  line.setStyle(
+    new Style({ stroke: new Stroke({ color: ink(color), width, lineDash: dash, lineCap: 'butt' }) }),
+  )
+  return line
 }
 
 const order: Band[] = ['off', 'BROKEN', 'WARN', 'MET', 'AMPLE', 'UNKNOWN']
