@@ -150,7 +150,7 @@ class ElectricsTest {
         assertThat(held.path("points")).isNotEqualTo(free.path("points"));
 
         power(order).putNull("energizer");
-        ObjectNode pulse = server.object();
+        ObjectNode pulse = Server.object();
         pulse.set("trial", order.path("trial"));
         pulse.set("held", strong);
         order.remove(List.of("trial", "held", "depth"));
