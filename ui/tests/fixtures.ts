@@ -284,12 +284,12 @@ export function design(): Design {
 export function packed(whole: Design) {
   const line = whole.layout.lines[0]!
   const many = line.posts.filter((p) => p.kind === 'LINE')
-  const rows = many.flatMap((p) => [0, p.number, p.stationM, p.lonDeg, p.latDeg])
+  const posts = many.flatMap((p) => [0, p.number, p.stationM, p.lonDeg, p.latDeg])
   const likeBraces = line.braces.slice(0, 1)
   const braces = line.braces.flatMap((b) => [0, b.strongStationM, b.braceStationM])
   const lines = [{ ...line, posts: line.posts.filter((p) => p.kind !== 'LINE'), braces: [] }]
   return {
     design: { ...whole, layout: { ...whole.layout, lines } },
-    posts: [{ lineId: line.lineId, like: many.slice(0, 1), rows, likeBraces, braces }],
+    rows: [{ lineId: line.lineId, likePosts: many.slice(0, 1), posts, likeBraces, braces }],
   }
 }

@@ -172,10 +172,10 @@ describe('the open job', () => {
     expect(new Set(rough.map((p) => p.lengthM)).size).toBe(1)
     const braces = (d: typeof job.design) =>
       d!.layout.lines[0]!.braces.map((b) => [b.kind, b.strongStationM, b.braceStationM])
-    expect(braces(job.design)).toEqual(braces(design()))
+    expect([job.rough, braces(job.design)]).toEqual([true, braces(design())])
     job.drop(before)
     await settle()
-    expect(job.design).toEqual(design())
+    expect([job.rough, job.design]).toEqual([false, design()])
     job.undo()
     expect(job.plan).toEqual(before.plan)
     expect(job.canUndo).toBe(false)

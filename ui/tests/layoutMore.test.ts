@@ -1,8 +1,10 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it } from 'vitest'
 import GateForm from '@/features/layout/GateForm.vue'
+import LayoutStage from '@/features/layout/LayoutStage.vue'
 import MaterialSheet from '@/features/layout/MaterialSheet.vue'
 import StoryPole from '@/features/layout/StoryPole.vue'
+import { useLayoutSheets } from '@/features/layout/useLayoutSheets'
 import { withBuild } from '@/features/layout/bookEdit'
 import RulesPage from '@/features/help/RulesPage.vue'
 import RibbonDetail from '@/features/ribbon/RibbonDetail.vue'
@@ -248,5 +250,27 @@ describe('the gate that is chosen on the plan', () => {
     expect(now()!.name).toBe('yard gate')
     await wrapper.find('.link').trigger('click')
     expect(now()).toBeUndefined()
+  })
+})
+
+describe('the layout while something is dragged', () => {
+  it('shows no loads of single posts and braces until the whole answer is there', async () => {
+    const { job } = openJob()
+    const { open } = useLayoutSheets()
+    const SheetStage = { template: '<div><slot /></div>' }
+    const stage = mount(LayoutStage, { global: { stubs: { ...stubs, SheetStage, PlanView: true } } })
+    for (const [sheet, waits] of [
+      ['posts', true],
+      ['braces', true],
+      ['build', false],
+    ] as const) {
+      open(sheet)
+      job.rough = true
+      await flushPromises()
+      expect(stage.find('[data-test=waits]').exists()).toBe(waits)
+      job.rough = false
+      await flushPromises()
+      expect(stage.find('[data-test=waits]').exists()).toBe(false)
+    }
   })
 })

@@ -91,9 +91,14 @@ export function useElectrics() {
   function follow() {
     staged = true
     forgetOtherJobs()
-    const leave = job.goAlongside({
-      wants: () => (electrics.value ? { trial: trial.value, held: recommended() } : null),
-      took: (now, { held }) => take(now, { jobId: job.id, depth: 'CURVE', held }),
+    const leave = job.goAlongside(() => {
+      if (!electrics.value) return null
+      const jobId = job.id
+      const held = recommended()
+      return {
+        pulse: { trial: trial.value, held },
+        took: (now) => jobId === job.id && take(now, { jobId, depth: 'CURVE', held }),
+      }
     })
     watch(
       () => [job.plan, job.land, trial.value],

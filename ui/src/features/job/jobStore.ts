@@ -16,10 +16,10 @@ import { announce } from '@/shared/announce'
 import { useHistory } from '@/shared/history'
 import { latestOnly } from '@/shared/latest'
 import { newId } from '@/shared/uuid'
-import { landOf, landRestored, planOf, planRestored } from './held'
 import { useKeptSteps } from './keptSteps'
-import { askDesign, askMoving, type Alongside } from './movingDesign'
+import { askDesign, askMoving, type Wish } from './movingDesign'
 import type { ItemRef } from './planEdit'
+import { landOf, landRestored, planOf, planRestored } from './stored'
 import { useSaves } from './useSaves'
 
 /** What can be undone together: the plan of the job and the land it lies on. */
@@ -42,6 +42,8 @@ export const useJob = defineStore('job', () => {
   /** Revision of the rulebook the plan was last saved under. */
   const rulebook = ref(0)
   const design = shallowRef<Design | null>(null)
+  /** Whether the design is a light one, of something that moves: places are right, loads of single posts and braces are not. */
+  const rough = ref(false)
   const assessment = shallowRef<Assessment | null>(null)
   const readings = shallowRef<Reading[]>([])
   const catalogue = shallowRef<Catalogue | null>(null)
@@ -69,25 +71,25 @@ export const useJob = defineStore('job', () => {
   const testPoints = computed<TestPoint[]>(() => design.value?.layout.testPoints ?? [])
 
   /** What goes along with the design while something moves. */
-  let alongside: Alongside | null = null
+  let alongside: (() => Wish | null) | null = null
   /** Whether something is being dragged. */
   let moving = false
 
   const compute = latestOnly(
     async (order: { held: Held; moving?: boolean }) => {
       const body = { ...order.held, readings: readings.value }
-      if (!order.moving) return askDesign(body)
-      const along = alongside
-      const pulse = along?.wants() ?? null
-      const answer = await askMoving(body, pulse)
-      return { ...answer, tell: () => pulse && along?.took(answer.electrics, pulse) }
+      if (!order.moving) return { ...(await askDesign(body)), tell: null }
+      const wish = alongside?.() ?? null
+      const answer = await askMoving(body, wish?.pulse ?? null)
+      return { ...answer, tell: () => wish?.took(answer.electrics) }
     },
     (answer, order) => {
       const before = sound
-      if ('tell' in answer) answer.tell()
+      answer.tell?.()
       const whole = isWanted(order.held)
       if (whole) sound = order.held
       design.value = answer.design
+      rough.value = !!order.moving
       assessment.value = answer.assessment
       problem.value = ''
       if (!answer.design.layout.lines.some((l) => l.lineId === lineId.value)) {
@@ -317,6 +319,7 @@ export const useJob = defineStore('job', () => {
     plan,
     land,
     design,
+    rough,
     assessment,
     readings,
     catalogue,
@@ -345,7 +348,7 @@ export const useJob = defineStore('job', () => {
     dragLand,
     drop,
     moving: () => moving,
-    goAlongside: (view: Alongside) => {
+    goAlongside: (view: () => Wish | null) => {
       alongside = view
       return () => {
         if (alongside === view) alongside = null

@@ -14,11 +14,13 @@ import type {
 const POST_WIDTH = 5
 const BRACE_WIDTH = 3
 
-/** A view that wants its answer in the same picture while something moves. */
-export interface Alongside {
-  wants: () => MovingPulse | null
-  took: (electrics: Electrics | null, wanted: MovingPulse) => void
+/** What a view wants in the same picture while something moves, and what it does with the answer. */
+export interface Wish {
+  pulse: MovingPulse
+  took: (electrics: Electrics | null) => void
 }
+
+type Packed = MovingAnswer['rows'][number]
 
 type Body = { plan: Plan; land: Land; readings: Reading[] }
 
@@ -33,19 +35,19 @@ export async function askMoving(body: Body, pulse: MovingPulse | null) {
 
 /** The design of something that moves, its like posts and braces unpacked from rows of numbers. */
 function unpacked(answer: MovingAnswer): Design {
-  const { design, posts } = answer
+  const { design, rows } = answer
   const lines = design.layout.lines.map((line) => {
-    const packed = posts.find((p) => p.lineId === line.lineId)
-    return packed ? { ...line, posts: merged(line.posts, fromRows(packed)), braces: bracesOf(packed) } : line
+    const packed = rows.find((r) => r.lineId === line.lineId)
+    return packed ? { ...line, posts: merged(line.posts, postsOf(packed)), braces: bracesOf(packed) } : line
   })
   return { ...design, layout: { ...design.layout, lines } }
 }
 
-function fromRows({ like, rows }: MovingAnswer['posts'][number]): Post[] {
+function postsOf({ likePosts, posts: rows }: Packed): Post[] {
   const posts: Post[] = []
   for (let i = 0; i < rows.length; i += POST_WIDTH)
     posts.push({
-      ...like[rows[i]!]!,
+      ...likePosts[rows[i]!]!,
       number: rows[i + 1]!,
       stationM: rows[i + 2]!,
       lonDeg: rows[i + 3]!,
@@ -54,10 +56,10 @@ function fromRows({ like, rows }: MovingAnswer['posts'][number]): Post[] {
   return posts
 }
 
-function bracesOf({ likeBraces, braces }: MovingAnswer['posts'][number]): Brace[] {
+function bracesOf({ likeBraces, braces: rows }: Packed): Brace[] {
   const all: Brace[] = []
-  for (let i = 0; i < braces.length; i += BRACE_WIDTH)
-    all.push({ ...likeBraces[braces[i]!]!, strongStationM: braces[i + 1]!, braceStationM: braces[i + 2]! })
+  for (let i = 0; i < rows.length; i += BRACE_WIDTH)
+    all.push({ ...likeBraces[rows[i]!]!, strongStationM: rows[i + 1]!, braceStationM: rows[i + 2]! })
   return all
 }
 

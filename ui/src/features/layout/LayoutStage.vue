@@ -1,11 +1,13 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
+import { useJob } from '@/features/job/jobStore'
 import PlanView from '@/features/plan/PlanView.vue'
 import SheetStage from '@/shared/SheetStage.vue'
 import GateForm from './GateForm.vue'
 import SpecPanel from './SpecPanel.vue'
 import { layoutSheets, useLayoutSheets } from './useLayoutSheets'
 
+const job = useJob()
 const { sheet } = useLayoutSheets()
 const parts = {
   build: SpecPanel,
@@ -18,11 +20,16 @@ const parts = {
   findings: defineAsyncComponent(() => import('./FindingSheet.vue')),
 }
 const current = computed(() => parts[sheet.value])
+/** Loads of single posts and braces are left for the whole answer: till then none are shown. */
+const waits = computed(() => job.rough && (sheet.value === 'posts' || sheet.value === 'braces'))
 </script>
 
 <template>
   <SheetStage v-model="sheet" :sheets="layoutSheets" label="Sheets of the layout">
-    <component :is="current" />
+    <p v-if="waits" class="quiet-text" data-test="waits">
+      Loads and lengths are worked out when it is let go.
+    </p>
+    <component :is="current" v-show="!waits" />
     <template #plan>
       <PlanView :editable="true" />
       <GateForm />

@@ -236,7 +236,8 @@ onUnmounted(() => observer?.disconnect())
         <path :d="drawn.braces" class="brace" />
         <path :d="drawn.strong" class="post strong-post" />
         <RibbonDetail
-          v-bind="{ line, wires, scale, topM, loads, units: job.units }"
+          v-bind="{ line, wires, scale, topM, units: job.units }"
+          :loads="loads && !job.rough"
           :joints="joints"
           :load-top="16"
         />

@@ -8,20 +8,21 @@ import java.util.function.Function;
  * A line's many like posts and its braces as rows of numbers, for a picture that changes many times a second: what is the same for
  * all of a kind stands once, their loads are left for the whole answer.
  *
- * @param like one post of each kind that is packed
- * @param rows for each packed post five numbers: its kind as index of {@code like}, its number, its station in metres, longitude and
+ * @param likePosts one post of each kind that is packed
+ * @param posts for each packed post five numbers: its kind as index of {@code likePosts}, its number, its station in metres, longitude and
  *     latitude in degrees; to a tenth of a millimetre
  * @param likeBraces one brace of each kind
  * @param braces for each brace three numbers: its kind as index of {@code likeBraces}, the stations in metres of its strong post and
  *     of its brace post
  */
-public record Rows(String lineId, List<Post> like, List<Double> rows, List<Brace> likeBraces, List<Double> braces) {
+public record Rows(
+        String lineId, List<Post> likePosts, List<Double> posts, List<Brace> likeBraces, List<Double> braces) {
     private static final double STATIONS_PER_M = 1e4;
     private static final double PER_DEGREE = 1e9;
 
     public Rows {
-        like = List.copyOf(like);
-        rows = List.copyOf(rows);
+        likePosts = List.copyOf(likePosts);
+        posts = List.copyOf(posts);
         likeBraces = List.copyOf(likeBraces);
         braces = List.copyOf(braces);
     }
@@ -50,18 +51,17 @@ public record Rows(String lineId, List<Post> like, List<Double> rows, List<Brace
     }
 
     private static Rows of(LineLayout line) {
-        List<Post> like = new ArrayList<>();
-        List<Double> rows = new ArrayList<>();
+        List<Post> likePosts = new ArrayList<>();
+        List<Double> posts = new ArrayList<>();
         for (Post post : line.posts()) {
             if (!packed(post)) {
                 continue;
             }
-            int index = index(like, post, Post::kind);
-            rows.add((double) index);
-            rows.add((double) post.number());
-            rows.add(station(post.stationM()));
-            rows.add(Math.rint(post.lonDeg() * PER_DEGREE) / PER_DEGREE);
-            rows.add(Math.rint(post.latDeg() * PER_DEGREE) / PER_DEGREE);
+            posts.add((double) index(likePosts, post, Post::kind));
+            posts.add((double) post.number());
+            posts.add(station(post.stationM()));
+            posts.add(Math.rint(post.lonDeg() * PER_DEGREE) / PER_DEGREE);
+            posts.add(Math.rint(post.latDeg() * PER_DEGREE) / PER_DEGREE);
         }
         List<Brace> likeBraces = new ArrayList<>();
         List<Double> braces = new ArrayList<>();
@@ -70,7 +70,7 @@ public record Rows(String lineId, List<Post> like, List<Double> rows, List<Brace
             braces.add(station(brace.strongStationM()));
             braces.add(station(brace.braceStationM()));
         }
-        return new Rows(line.lineId(), like, rows, likeBraces, braces);
+        return new Rows(line.lineId(), likePosts, posts, likeBraces, braces);
     }
 
     /** Where in a list the one of the same kind stands; it is put there when there is none. */

@@ -627,15 +627,15 @@ class DepthTest {
             List<Post> posts = whole.lines().get(i).posts();
             Rows rows = packed.rows().get(i);
             List<Post> left = packed.layout().lines().get(i).posts();
-            assertThat(rows.rows()).hasSize(5 * (posts.size() - left.size()));
+            assertThat(rows.posts()).hasSize(5 * (posts.size() - left.size()));
             assertThat(left).noneMatch(p -> p.kind() == PostKind.LINE);
-            for (int k = 0; k < rows.rows().size(); k += 5) {
-                List<Double> row = rows.rows().subList(k, k + 5);
+            for (int k = 0; k < rows.posts().size(); k += 5) {
+                List<Double> row = rows.posts().subList(k, k + 5);
                 Post post = posts.stream()
                         .filter(p -> p.number() == row.get(1).intValue())
                         .findFirst()
                         .orElseThrow();
-                assertThat(rows.like().get(row.get(0).intValue()).kind()).isEqualTo(post.kind());
+                assertThat(rows.likePosts().get(row.get(0).intValue()).kind()).isEqualTo(post.kind());
                 assertThat(row.get(2)).isCloseTo(post.stationM(), within(0.5e-4 + 1e-12));
                 assertThat(row.get(3)).isCloseTo(post.lonDeg(), within(0.5e-9 + 1e-15));
                 assertThat(row.get(4)).isCloseTo(post.latDeg(), within(0.5e-9 + 1e-15));

@@ -119,6 +119,9 @@ class ScriptTest {
         Path data = Buckle.folder("lasting");
         HttpClient http = HttpClient.newHttpClient();
         try (Buckle first = Buckle.start("start", data)) {
+            assertThat(Buckle.ROOT.resolve(".buckle/build/server.aot"))
+                    .as("the practice run ended in order and left its cache")
+                    .isNotEmptyFile();
             HttpRequest make = HttpRequest.newBuilder(URI.create(first.url + "/api/jobs"))
                     .header("Content-Type", "application/json")
                     .POST(HttpRequest.BodyPublishers.ofString("{\"name\":\"Kept\",\"client\":\"\",\"property\":\"\"}"))

@@ -158,6 +158,10 @@ class ElectricsTest {
         order.set("pulse", pulse);
         JsonNode moving = server.post("/api/design/moving", order).json();
         assertThat(moving.path("electrics").path("points")).isEqualTo(held.path("points"));
+        pulse.putNull("trial");
+        Answer refused = server.post("/api/design/moving", order);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.json().path("errors").get(0).path("path").asString()).isEqualTo("pulse.trial");
         order.putNull("pulse");
         JsonNode alone = server.post("/api/design/moving", order).json();
         assertThat(alone.path("electrics").isNull()).isTrue();

@@ -196,7 +196,7 @@ class DesignController {
      *
      * @param electrics the pulse along the lines, when it was asked for: one picture shows both
      */
-    record MovingAnswer(Design design, List<Rows> posts, Assessment assessment, Optional<Electrics> electrics) {}
+    record MovingAnswer(Design design, List<Rows> rows, Assessment assessment, Optional<Electrics> electrics) {}
 
     @PostMapping("/design/moving")
     @Operation(

@@ -37,8 +37,8 @@ class ElectricsController {
     /**
      * A plan on its land, what is tried out on it, and how much is wanted.
      *
-     * @param held an energizer to reckon with, whatever the plan chose: it has no part in the layout, so that the views of one plan share
-     *     that
+     * @param held an energizer to reckon with, whatever the plan chose; the layout stays the plan's own, so that the views of one plan
+     *     share it
      */
     record ElectricsOrder(Plan plan, Land land, Trial trial, ElectricsPlanner.Depth depth, Optional<Plate> held) {}
 
