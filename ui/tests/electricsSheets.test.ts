@@ -10,7 +10,7 @@ import { bandOf, bandWords, energyText, ohmText } from '@/features/electrics/wor
 import { moveItem } from '@/features/job/planEdit'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import PulseLegend from '@/features/plan/PulseLegend.vue'
-import { pulseFeatures, pulseText } from '@/features/plan/pulseFeatures'
+import { pulseDrawing, pulseText } from '@/features/plan/pulseFeatures'
 import { electrics, point, shock, stubs } from './electricsAnswer'
 import { design, packed } from './fixtures'
 import { openJob } from './openJob'
@@ -183,19 +183,17 @@ describe('the pulse while something is dragged', () => {
 
 describe('the pulse on the plan', () => {
   it('colours each stretch, dashes what is too low and names the weakest point', () => {
-    const features = pulseFeatures(electrics(), (at) => [at[0]! * 1e5, at[1]!], 1)
+    const { features, words } = pulseDrawing(electrics(), (at) => [at[0]! * 1e5, at[1]!], 1)
     const lines = features.filter((f) => f.getGeometry()!.getType() === 'LineString')
     expect(lines).toHaveLength(2)
     const dash = (i: number) =>
       (lines[i]!.getStyle() as { getStroke(): { getLineDash(): number[] | null } }).getStroke().getLineDash()
     expect(dash(0)).toBeNull()
     expect(dash(1)).toEqual([1, 8])
-    const texts = features
-      .filter((f) => f.getGeometry()!.getType() === 'Point')
-      .map((f) => (f.getStyle() as { getText(): { getText(): string } }).getText().getText())
+    const texts = words.map((w) => w.text)
     expect(texts).toContain('weakest 5.1 kV, met')
     expect(texts).toContain('no pulse')
-    expect(pulseFeatures(null, (at) => at, 1)).toEqual([])
+    expect(pulseDrawing(null, (at) => at, 1).features).toEqual([])
   })
 
   it('tells what its strokes mean, only those that are there, and what stands under the pointer', () => {

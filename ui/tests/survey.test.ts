@@ -47,12 +47,8 @@ describe('edits of the land', () => {
           [400, 300],
         ].slice(0, shape === 'POINT' ? 1 : 3)
         const { land } = addFeature(noLand, kind, shape, points)
-        const shapes = landShapes(land.features[0]!, (p) => p, 1, true)
-        const texts = shapes.flatMap((f) =>
-          [f.getStyle()]
-            .flat()
-            .map((s) => (s as { getText?: () => { getText: () => string } | null }).getText?.()?.getText()),
-        )
+        const { words } = landShapes(land.features[0]!, (p) => p, 1, true)
+        const texts = words.map((w) => w.text)
         expect(texts, `${kind} as ${shape}`).toContain(kindText[kind])
       }
     }

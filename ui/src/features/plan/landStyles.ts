@@ -5,7 +5,8 @@ import Polygon from 'ol/geom/Polygon'
 import { Fill, Icon, Stroke, Style, Text } from 'ol/style'
 import CircleStyle from 'ol/style/Circle'
 import type { LandFeature, LandKind, Position } from '@/api/types'
-import { palette, symbol, text, type Palette } from './symbols'
+import { nameFont, palette, symbol, type Palette } from './symbols'
+import { beside, emptyDrawing, wordRank, type Drawing } from './words'
 
 interface Drawn {
   dash?: number[]
@@ -74,7 +75,6 @@ function mark(at: Position, sign: string, color: string, c: Palette): Feature {
     new Style({
       text: new Text({
         text: sign,
-        declutterMode: 'none',
         font: '13px sans-serif',
         fill: new Fill({ color }),
         stroke: new Stroke({ color: c.paper, width: 3 }),
@@ -97,27 +97,24 @@ export function landShapes(
   project: (at: Position) => Position,
   resolution: number,
   selected: boolean,
-): Feature[] {
+): Drawing<Feature> {
   const c = palette()
   const look = drawn[f.kind]
   const path = f.points.map(project)
   const color = selected ? c.accent : look.color(c)
   const stroke = new Stroke({ color, width: selected ? look.width + 1 : look.width, lineDash: look.dash })
-  const features: Feature[] = []
-  const label = f.name || kindText[f.kind]
+  const { features, words, ...rest } = emptyDrawing<Feature>()
+  const usual = { text: f.name || kindText[f.kind], color, rank: wordRank.feature }
   if (f.shape === 'POINT') {
-    const point = new Feature(new Point(path[0]!))
+    const at = path[0]!
+    const point = new Feature(new Point(at))
     const svg = POINTS[f.kind] ?? '<circle cx="12" cy="12" r="7"/>'
     const box = `<svg xmlns="http://www.w3.org/2000/svg" width="20" height="20" viewBox="0 0 24 24" fill="${c.paper}" stroke="${color}" stroke-width="2">${svg}</svg>`
-    const styles = [
-      new Style({
-        image: new Icon({ declutterMode: 'none', src: `data:image/svg+xml,${encodeURIComponent(box)}` }),
-      }),
-      text(label, c, 13, 0, 'left', color),
-    ]
+    const styles = [new Style({ image: new Icon({ src: `data:image/svg+xml,${encodeURIComponent(box)}` }) })]
     if (selected) styles.push(symbol.ring(c))
     point.setStyle(styles)
-    return [point]
+    words.push({ ...usual, at, font: nameFont, spots: beside(13) })
+    return { features: [point], words, ...rest, signs: [{ at, y: 0, half: 9 }] }
   }
   const geometry = f.shape === 'AREA' ? new Polygon([[...path, path[0]!]]) : new LineString(path)
   const shape = new Feature(geometry)
@@ -130,21 +127,14 @@ export function landShapes(
       features.push(mark(along(longest, share), look.mark, color, c))
   }
   if (sidePx > 46) {
-    const named = new Feature(new Point(f.shape === 'AREA' ? middle(path) : along(longest, 0.5)))
-    const rotation = f.shape === 'LINE' ? upright(longest.angle) : 0
-    named.setStyle(
-      new Style({
-        text: new Text({
-          text: label,
-          font: "italic 12.5px 'Atkinson Hyperlegible', sans-serif",
-          fill: new Fill({ color }),
-          stroke: new Stroke({ color: c.paper, width: 3 }),
-          rotation,
-          offsetY: f.shape === 'LINE' ? -9 : 0,
-        }),
-      }),
-    )
-    features.push(named)
+    const line = f.shape === 'LINE'
+    words.push({
+      ...usual,
+      at: line ? along(longest, 0.5) : middle(path),
+      font: "italic 12.5px 'Atkinson Hyperlegible', sans-serif",
+      turned: line ? upright(longest.angle) : 0,
+      spots: (line ? [-9, 9] : [0, -16, 16, -32, 32]).map((y) => ({ x: 0, y, align: 'center' })),
+    })
   }
   if (selected)
     path.forEach((p) => {
@@ -160,7 +150,7 @@ export function landShapes(
       )
       features.push(handle)
     })
-  return features
+  return { features, words, ...rest }
 }
 
 interface Side {

@@ -10,7 +10,8 @@ import type { FenceLine, LineLayout, Position, Section } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
 import { placeAt } from './geometry'
 import { landShapes } from './landStyles'
-import { palette, symbol, text, type Palette, labelRank } from './symbols'
+import { nameFont, palette, symbol, type Palette } from './symbols'
+import { beside, emptyDrawing, outside, wordRank, type Drawing, type Spot } from './words'
 
 type Job = ReturnType<typeof useJob>
 type Project = (at: Position) => Position
@@ -22,32 +23,41 @@ function styled(geometry: Point | LineString | MultiPoint | Polygon, ...styles: 
   return feature
 }
 
+/** The land under the fence. */
+export function landDrawing(job: Job, project: Project, resolution: number): Drawing<Feature> {
+  const into = emptyDrawing<Feature>()
+  for (const f of job.land?.features ?? []) {
+    const selected = job.selected?.kind === 'land' && job.selected.lineId === f.id
+    const { features, words } = landShapes(f, project, resolution, selected)
+    into.features.push(...features)
+    into.words.push(...words)
+  }
+  spots(job, project, palette(), into)
+  return into
+}
+
 /** The whole fence as drawn things, line by line. */
-export function planFeatures(job: Job, project: Project, resolution: number): Feature[] {
+export function fenceDrawing(job: Job, project: Project): Drawing<Feature> {
   const colors = palette()
-  const features: Feature[] = []
+  const into = emptyDrawing<Feature>()
   const layout = job.design?.layout
   const failing = failingStretches(job)
-  for (const f of job.land?.features ?? [])
-    features.push(
-      ...landShapes(f, project, resolution, job.selected?.kind === 'land' && job.selected.lineId === f.id),
-    )
-  features.push(...spots(job, project, colors))
   for (const line of job.plan?.site.lines ?? []) {
     const laid = layout?.lines.find((l) => l.lineId === line.id)
     const path = places(line, laid).map(project)
     if (line.closed) {
-      features.push(
+      into.features.push(
         styled(new Polygon([[...path, path[0]!]]), new Style({ fill: new Fill({ color: colors.inside }) })),
       )
       path.push(path[0]!)
     }
-    features.push(...sides(line, path, laid, failing, project, colors))
-    features.push(...corners(job, line, laid, project, colors))
-    features.push(...items(job, line, laid, project, colors))
+    into.paths.push(path)
+    into.features.push(...sides(line, path, laid, failing, project, colors))
+    corners(job, line, laid, path, colors, into)
+    items(job, line, laid, project, colors, into)
   }
-  features.push(...feed(job, project, colors))
-  return features
+  feed(job, project, colors, into)
+  return into
 }
 
 /** Where the fence was read and does not hold. */
@@ -95,48 +105,68 @@ function places(line: FenceLine, laid: LineLayout | undefined): Position[] {
   })
 }
 
-function spots(job: Job, project: Project, colors: Palette): Feature[] {
+function spots(job: Job, project: Project, colors: Palette, into: Drawing<Feature>) {
   const all = job.land?.spotHeights ?? []
-  if (all.length === 0) return []
+  if (all.length === 0) return
   const cross = new Style({
     image: new RegularShape({
-      declutterMode: 'none',
       points: 4,
       radius: 5,
       radius2: 0,
       stroke: new Stroke({ color: colors.quiet, width: 1.2 }),
     }),
   })
-  const features = [styled(new MultiPoint(all.map(project)), cross)]
-  for (const s of all.slice(0, 60))
-    features.push(
-      styled(new Point(project(s)), text(`${s[2]!.toFixed(1)} m`, colors, 8, 0, 'left', colors.quiet)),
-    )
-  return features
+  into.features.push(styled(new MultiPoint(all.map(project)), cross))
+  for (const s of all.slice(0, 60)) {
+    const text = `${s[2]!.toFixed(1)} m`
+    into.words.push({
+      ...{ at: project(s), text, font: nameFont, color: colors.quiet },
+      ...{ rank: wordRank.feature, spots: beside(8) },
+    })
+  }
 }
 
-function corners(job: Job, line: FenceLine, laid: LineLayout | undefined, project: Project, colors: Palette) {
+function corners(
+  job: Job,
+  line: FenceLine,
+  laid: LineLayout | undefined,
+  path: Position[],
+  colors: Palette,
+  into: Drawing<Feature>,
+) {
   const chosen = line.id === job.lineId || (job.plan?.site.lines.length ?? 0) === 1
   const named =
     chosen && line.corners.length <= 200
       ? (laid?.posts.filter((p) => p.label !== '' && p.kind !== 'GATE') ?? [])
       : []
-  const at = places(line, laid)
-  return line.corners.flatMap((corner, i) => {
+  const last = line.corners.length - 1
+  line.corners.forEach((corner, i) => {
+    const at = path[i]!
     const selected =
       job.selected?.kind === 'corner' && job.selected.lineId === line.id && job.selected.id === corner.id
     const station = laid?.cornerStationsM[i] ?? -1
     const post = named.find((p) => Math.abs(p.stationM - station) < 0.01)
     const styles = laid ? [] : [symbol.strong(colors, 5.5)]
     if (selected) styles.push(symbol.ring(colors))
-    if (post) styles.push(text(post.label, colors, -13, -10, 'center', colors.ink, labelRank.corner))
-    return styles.length > 0 ? [styled(new Point(project(at[i]!)), ...styles)] : []
+    if (styles.length > 0) into.features.push(styled(new Point(at), ...styles))
+    into.signs.push({ at, y: 0, half: 6 })
+    if (!post) return
+    const spots = outside(at, path[i - 1] ?? (line.closed ? path[last] : undefined), path[i + 1], 17)
+    into.words.push({ at, text: post.label, font: nameFont, color: colors.ink, rank: wordRank.corner, spots })
   })
 }
 
-function items(job: Job, line: FenceLine, laid: LineLayout | undefined, project: Project, colors: Palette) {
-  const features: Feature[] = []
+function items(
+  job: Job,
+  line: FenceLine,
+  laid: LineLayout | undefined,
+  project: Project,
+  colors: Palette,
+  into: Drawing<Feature>,
+) {
   const isSelected = (kind: string, id: string) => job.selected?.kind === kind && job.selected.id === id
+  const name = (at: Position, text: string, spots: Spot[]) =>
+    into.words.push({ at, text, font: nameFont, color: colors.ink, rank: wordRank.place, spots })
   for (const gate of laid?.gates ?? []) {
     const from = project(placeAt(line, laid!, gate.fromM).at)
     const to = project(placeAt(line, laid!, gate.toM).at)
@@ -147,60 +177,57 @@ function items(job: Job, line: FenceLine, laid: LineLayout | undefined, project:
       gate.kind === 'SWING'
         ? new Stroke({ color: colors.ink, width: 2 })
         : new Stroke({ color: colors.hot, width: 2, lineDash: [2, 4] })
-    features.push(styled(new LineString(gate.kind === 'SWING' ? leaf : [from, to]), new Style({ stroke })))
+    into.features.push(
+      styled(new LineString(gate.kind === 'SWING' ? leaf : [from, to]), new Style({ stroke })),
+    )
     const middle = [(from[0]! + to[0]!) / 2, (from[1]! + to[1]!) / 2]
-    const styles = [text(gate.name, colors, 0, 18, 'center', colors.ink, labelRank.place)]
-    if (isSelected('gate', gate.id)) styles.push(symbol.ring(colors))
-    features.push(styled(new Point(middle), ...styles))
+    if (isSelected('gate', gate.id)) into.features.push(styled(new Point(middle), symbol.ring(colors)))
+    into.signs.push({ at: middle, y: 0, half: 7 })
+    name(middle, gate.name, beside(10, 'below'))
   }
   for (const cutOut of laid?.cutOuts ?? []) {
-    const styles = [
-      symbol.cutOut(colors),
-      text(cutOut.name, colors, 12, 16, 'left', colors.ink, labelRank.place),
-    ]
+    const at = project(placeAt(line, laid!, cutOut.stationM).at)
+    const styles = [symbol.cutOut(colors)]
     if (isSelected('cutOut', cutOut.id)) styles.push(symbol.ring(colors))
-    features.push(styled(new Point(project(placeAt(line, laid!, cutOut.stationM).at)), ...styles))
+    into.features.push(styled(new Point(at), ...styles))
+    into.signs.push({ at, y: 0, half: 10 })
+    name(at, cutOut.name, beside(12))
   }
-  return features
 }
 
-function feed(job: Job, project: Project, colors: Palette): Feature[] {
+function feed(job: Job, project: Project, colors: Palette, into: Drawing<Feature>) {
   const layout = job.design?.layout
   const energizer = job.plan?.site.energizer
-  if (!energizer) return []
+  if (!energizer) return
   const at = project(energizer.at)
-  const features: Feature[] = []
   const line = job.plan?.site.lines.find((l) => l.id === layout?.feed?.lineId)
   const laid = layout?.lines.find((l) => l.lineId === layout.feed?.lineId)
   if (layout?.feed && line && laid) {
     const to = project(placeAt(line, laid, layout.feed.stationM).at)
-    features.push(
+    into.features.push(
       styled(
         new LineString([at, to]),
         new Style({ stroke: new Stroke({ color: colors.hot, width: 1.5, lineDash: [5, 4] }) }),
       ),
     )
   }
-  const styles = [
-    symbol.energizer(colors),
-    text(energizer.name, colors, 16, 1, 'left', colors.ink, labelRank.feed),
-  ]
-  if (layout?.feed)
-    styles.push(
-      symbol.rods(colors),
-      text(
-        `${layout.feed.rods} ${layout.feed.rods === 1 ? 'rod' : 'rods'}`,
-        colors,
-        22,
-        25,
-        'left',
-        colors.earth,
-        labelRank.feed,
-      ),
-    )
+  const usual = { at, font: nameFont, rank: wordRank.feed }
+  into.words.push({ ...usual, text: energizer.name, color: colors.ink, spots: beside(16) })
+  into.signs.push({ at, y: 0, half: 13 })
+  const styles = [symbol.energizer(colors)]
+  if (layout?.feed) {
+    styles.push(symbol.rods(colors))
+    into.signs.push({ at, y: 26, half: 10 })
+    const text = `${layout.feed.rods} ${layout.feed.rods === 1 ? 'rod' : 'rods'}`
+    const spots: Spot[] = [
+      { x: 13, y: 26, align: 'left' },
+      { x: -13, y: 26, align: 'right' },
+      { x: 0, y: 46, align: 'center' },
+    ]
+    into.words.push({ ...usual, text, color: colors.earth, spots })
+  }
   if (job.selected?.kind === 'energizer') styles.push(symbol.ring(colors))
-  features.push(styled(new Point(at), ...styles))
-  return features
+  into.features.push(styled(new Point(at), ...styles))
 }
 
 /** The shared cursor: where on the plan the station is that lights up everywhere. */

@@ -12,12 +12,14 @@ import type { useJob } from '@/features/job/jobStore'
 import { lengthText, unitM } from '@/shared/units'
 import { roundStep, unwrap } from './geometry'
 import { gridLayer } from './gridLayer'
-import { cursorFeatures, draftFeatures, planFeatures } from './planFeatures'
+import { cursorFeatures, draftFeatures, fenceDrawing, landDrawing } from './planFeatures'
 import { createPointer } from './planPointer'
-import { pulseFeatures, pulseText } from './pulseFeatures'
+import { pulseDrawing, pulseText } from './pulseFeatures'
 import { postLayer } from './postLayer'
 import type { useTool } from './tool'
 import { underlayLayer } from './underlayLayer'
+import { wordLayer } from './wordLayer'
+import { emptyDrawing, type Drawing } from './words'
 
 type Job = ReturnType<typeof useJob>
 const MERCATOR = 'EPSG:3857'
@@ -34,6 +36,7 @@ export function createPlanMap(
   onScale: (scale: { px: number; text: string }) => void,
   pulse: () => Electrics | null = () => null,
 ) {
+  const ground = new VectorSource()
   const fence = new VectorSource()
   const over = new VectorSource()
   const draft = new VectorSource()
@@ -61,6 +64,13 @@ export function createPlanMap(
     const [lon, lat] = toLonLat(at) as [number, number]
     return [unwrap(lon, 0), lat]
   }
+  const drawn: Record<'ground' | 'fence' | 'pulse', Drawing<Feature>> = {
+    ground: emptyDrawing(),
+    fence: emptyDrawing(),
+    pulse: emptyDrawing(),
+  }
+  const posts = postLayer(() => job.design?.layout, project)
+  const vectorLayer = (source: VectorSource) => new VectorLayer({ source, updateWhileInteracting: true })
   const map = new OlMap({
     target,
     view,
@@ -74,17 +84,14 @@ export function createPlanMap(
     layers: [
       gridLayer(() => unitM(job.units)),
       underlayLayer(() => job.land?.underlays ?? [], project),
-      new VectorLayer({
-        source: fence,
-        updateWhileAnimating: true,
-        updateWhileInteracting: true,
-        declutter: true,
-      }),
-      postLayer(() => job.design?.layout, project),
-      new VectorLayer({ source: over, updateWhileInteracting: true }),
-      new VectorLayer({ source: draft, updateWhileInteracting: true }),
-      new VectorLayer({ source: shown, updateWhileInteracting: true }),
-      new VectorLayer({ source: live, updateWhileInteracting: true, declutter: true }),
+      vectorLayer(ground),
+      vectorLayer(fence),
+      posts,
+      vectorLayer(over),
+      vectorLayer(draft),
+      vectorLayer(shown),
+      vectorLayer(live),
+      wordLayer(() => [drawn.ground, drawn.fence, drawn.pulse]),
     ],
   })
 
@@ -107,24 +114,45 @@ export function createPlanMap(
     source.clear(true)
     source.addFeatures(features)
   }
-  const stale = { fence: true, pulse: true }
-  let next: number | undefined
+  const stale = { ground: true, fence: true, pulse: true }
+  /** Land and selection the ground was drawn for. */
+  let groundOf: unknown[] = []
+  let asked = false
 
   /** Draws what is stale. */
   function draw() {
     const resolution = view.getResolution() ?? 1
-    if (stale.fence) refill(fence, planFeatures(job, project, resolution))
-    if (stale.pulse) refill(live, pulseFeatures(pulse(), project, resolution))
-    if (stale.fence) drawCursor(false)
-    stale.fence = stale.pulse = false
+    if (stale.ground || groundOf[0] !== job.land || groundOf[1] !== job.selected) {
+      drawn.ground = landDrawing(job, project, resolution)
+      groundOf = [job.land, job.selected]
+      refill(ground, drawn.ground.features)
+    }
+    if (stale.fence) {
+      drawn.fence = fenceDrawing(job, project)
+      refill(fence, drawn.fence.features)
+      drawCursor(false)
+    }
+    if (stale.pulse) {
+      drawn.pulse = pulseDrawing(pulse(), project, resolution)
+      refill(live, drawn.pulse.features)
+    }
+    stale.ground = stale.fence = stale.pulse = false
   }
 
-  /** Has something drawn anew with the next frame, once however often it is asked. */
-  function redraw(what: { fence?: boolean; pulse?: boolean } = { fence: true, pulse: true }) {
-    stale.fence ||= !!what.fence
-    stale.pulse ||= !!what.pulse
-    next ??= requestAnimationFrame(() => {
-      next = undefined
+  /**
+   * Has something drawn anew, once however often it is asked: as soon as all that changes with it has changed, not with the next
+   * frame, so that the frame finds it done.
+   */
+  function redraw(what: { fence?: boolean; pulse?: boolean } | 'all' = 'all') {
+    const all = what === 'all'
+    stale.ground ||= all
+    stale.fence ||= all || !!what.fence
+    stale.pulse ||= all || !!what.pulse
+    if (asked) return
+    asked = true
+    queueMicrotask(() => {
+      asked = false
+      if (!map.getTarget()) return
       draw()
       map.renderSync()
     })
@@ -212,7 +240,8 @@ export function createPlanMap(
   }
   hooks.plainPosts = async () => {
     const { plainPosts } = await import('./plainPosts')
-    map.getLayers().setAt(3, plainPosts(job.design?.layout, project))
+    const layers = map.getLayers()
+    layers.setAt(layers.getArray().indexOf(posts), plainPosts(job.design?.layout, project))
   }
 
   return {
@@ -228,7 +257,6 @@ export function createPlanMap(
     band: pointer.band,
     dispose: () => {
       clearTimeout(rescaled)
-      if (next !== undefined) cancelAnimationFrame(next)
       map.setTarget(undefined)
     },
   }

@@ -1,14 +1,25 @@
 import Feature from 'ol/Feature'
 import LineString from 'ol/geom/LineString'
-import Point from 'ol/geom/Point'
-import { Fill, Stroke, Style, Text } from 'ol/style'
+import { Stroke, Style } from 'ol/style'
 import type { Electrics, Position } from '@/api/types'
 import { bandOf, metWords, type Band } from '@/features/electrics/words'
 import { ink } from '@/shared/inks'
 import { kvText } from '@/shared/units'
+import { emptyDrawing, wordRank, type Drawing, type Spot } from './words'
 
 /** Pixels between two voltages written along a line. */
 const LABEL_EVERY_PX = 110
+/** Beside the stroke, which is wide. */
+const SPOTS: Spot[] = [
+  { x: 9, y: -14, align: 'left' },
+  { x: 9, y: 14, align: 'left' },
+  { x: -9, y: -14, align: 'right' },
+  { x: -9, y: 14, align: 'right' },
+  { x: 13, y: 0, align: 'left' },
+  { x: -13, y: 0, align: 'right' },
+  { x: 0, y: -20, align: 'center' },
+  { x: 0, y: 20, align: 'center' },
+]
 /** Besides its colour, what is too low is broken up, what is just under is dashed and what is ample is wide. */
 export const strokes: Record<Band, { color: string; width: number; dash?: number[] }> = {
   AMPLE: { color: '--ample', width: 7 },
@@ -20,14 +31,13 @@ export const strokes: Record<Band, { color: string; width: number; dash?: number
 }
 
 /** The lines coloured by the pulse, with its kilovolts in words. */
-export function pulseFeatures(
+export function pulseDrawing(
   electrics: Electrics | null,
   project: (at: Position) => Position,
   resolution: number,
-): Feature[] {
-  if (!electrics) return []
-  const color = ink
-  const features: Feature[] = []
+): Drawing<Feature> {
+  const into = emptyDrawing<Feature>()
+  if (!electrics) return into
   let last: { lineId: string; at: Position; band: Band } | null = null
   let labelled: Position | null = null
   /** Stretches of one strength, each drawn in one stroke. */
@@ -47,30 +57,23 @@ export function pulseFeatures(
       !labelled || Math.hypot(at[0]! - labelled[0]!, at[1]! - labelled[1]!) > LABEL_EVERY_PX * resolution
     if (weakest || far) {
       labelled = at
-      const label = new Feature(new Point(at))
-      label.setStyle(
-        new Style({
-          zIndex: weakest ? 2 : 1,
-          text: new Text({
-            text: off
-              ? 'no pulse'
-              : weakest
-                ? `weakest ${kvText(p.likelyV)} kV, ${metWords[p.met]}`
-                : `${kvText(p.likelyV)} kV`,
-            font: `${weakest ? 700 : 500} 13px Atkinson Hyperlegible, sans-serif`,
-            textAlign: 'left',
-            offsetX: 8,
-            offsetY: -13,
-            fill: new Fill({ color: color(strokes[band].color) }),
-            stroke: new Stroke({ color: color('--paper'), width: 4 }),
-          }),
-        }),
-      )
-      features.push(label)
+      into.words.push({
+        at,
+        text: off
+          ? 'no pulse'
+          : weakest
+            ? `weakest ${kvText(p.likelyV)} kV, ${metWords[p.met]}`
+            : `${kvText(p.likelyV)} kV`,
+        font: `${weakest ? 700 : 500} 13px 'Atkinson Hyperlegible', sans-serif`,
+        color: ink(strokes[band].color),
+        rank: weakest ? wordRank.weakest : wordRank.reading,
+        spots: SPOTS,
+      })
     }
     last = { lineId: p.lineId, at, band }
   }
-  return [...runs.map(stroked), ...features]
+  into.features.push(...runs.map(stroked))
+  return into
 }
 
 function stroked({ band, path }: { band: Band; path: Position[] }): Feature {

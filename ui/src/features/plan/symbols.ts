@@ -1,4 +1,4 @@
-import { Fill, Icon, Stroke, Style, Text } from 'ol/style'
+import { Fill, Icon, Stroke, Style } from 'ol/style'
 import CircleStyle from 'ol/style/Circle'
 import RegularShape from 'ol/style/RegularShape'
 import { ink } from '@/shared/inks'
@@ -40,7 +40,6 @@ function drawing(svg: string, color: string, size: number, shift: [number, numbe
   const box = `<svg xmlns="http://www.w3.org/2000/svg" width="${size}" height="${size}" viewBox="0 0 24 24" fill="none" stroke="${color}" stroke-width="2">${svg}</svg>`
   return new Style({
     image: new Icon({
-      declutterMode: 'none',
       src: `data:image/svg+xml,${encodeURIComponent(box)}`,
       displacement: shift,
     }),
@@ -52,7 +51,6 @@ export const symbol = {
   strong: (c: Palette, radius: number) =>
     new Style({
       image: new RegularShape({
-        declutterMode: 'none',
         points: 4,
         angle: Math.PI / 4,
         radius: radius * 1.3,
@@ -80,35 +78,11 @@ export const symbol = {
   ring: (c: Palette) =>
     new Style({
       image: new CircleStyle({
-        declutterMode: 'none',
         radius: 12,
         stroke: new Stroke({ color: c.accent, width: 2.5 }),
       }),
     }),
 }
 
-/** Where names would cover each other, the higher one stays; signs and posts always do. */
-export const labelRank = { feature: 1, place: 2, corner: 3, feed: 4 }
-
-export function text(
-  value: string,
-  c: Palette,
-  x: number,
-  y: number,
-  align: CanvasTextAlign = 'center',
-  color = c.ink,
-  rank = labelRank.feature,
-): Style {
-  return new Style({
-    zIndex: rank,
-    text: new Text({
-      text: value,
-      font: "13px 'Atkinson Hyperlegible', sans-serif",
-      fill: new Fill({ color }),
-      stroke: new Stroke({ color: c.paper, width: 3 }),
-      offsetX: x,
-      offsetY: y,
-      textAlign: align,
-    }),
-  })
-}
+/** How names are written on the plan. */
+export const nameFont = "13px 'Atkinson Hyperlegible', sans-serif"
