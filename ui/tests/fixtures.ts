@@ -280,16 +280,26 @@ export function design(): Design {
   }
 }
 
-/** As the core answers while something moves: line posts as rows of numbers. */
+/** As the core answers while something moves: posts, braces and joints as rows of whole numbers. */
 export function packed(whole: Design) {
   const line = whole.layout.lines[0]!
-  const many = line.posts.filter((p) => p.kind === 'LINE')
-  const posts = many.flatMap((p) => [0, p.number, p.stationM, p.lonDeg, p.latDeg])
+  const [lon, lat] = line.corners[0] as [number, number]
+  const kinds = [...new Set(line.posts.map((p) => p.kind))]
+  const likePosts = kinds.map((kind) => line.posts.find((p) => p.kind === kind)!)
+  const tenths = (metres: number) => Math.round(metres * 1e4)
+  const posts = line.posts.flatMap((p) => [
+    ...[kinds.indexOf(p.kind), p.number, tenths(p.stationM)],
+    ...[Math.round((p.lonDeg - lon) * 1e9), Math.round((p.latDeg - lat) * 1e9)],
+    Math.round(p.deflectionDeg * 1e3),
+  ])
+  const labels = line.posts.flatMap((p, post) => (p.label ? [{ post, text: p.label }] : []))
   const likeBraces = line.braces.slice(0, 1)
-  const braces = line.braces.flatMap((b) => [0, b.strongStationM, b.braceStationM])
-  const lines = [{ ...line, posts: line.posts.filter((p) => p.kind !== 'LINE'), braces: [] }]
+  const braces = line.braces.flatMap((b) => [0, tenths(b.strongStationM), tenths(b.braceStationM)])
+  const likeJoints = whole.layout.joints
+  const joints = likeJoints.flatMap((j, i) => [i, tenths(j.stationM)])
+  const lines = [{ ...line, posts: [], braces: [] }]
   return {
-    design: { ...whole, layout: { ...whole.layout, lines } },
-    rows: [{ lineId: line.lineId, likePosts: many.slice(0, 1), posts, likeBraces, braces }],
+    design: { ...whole, layout: { ...whole.layout, lines, joints: [] } },
+    rows: [{ lineId: line.lineId, likePosts, posts, labels, likeBraces, braces, likeJoints, joints }],
   }
 }

@@ -130,7 +130,7 @@ function load() {
       <dt>After</dt>
       <dd class="number">{{ (nearest.atS * 1e6).toFixed(0) }} µs</dd>
       <dt>Current past here</dt>
-      <dd class="number">{{ nearest.currentA.toFixed(1) }} A</dd>
+      <dd class="number">{{ nearest.currentA === null ? '…' : `${nearest.currentA.toFixed(1)} A` }}</dd>
       <dt>In an animal</dt>
       <dd class="number">
         {{ energyText(at.usual.bodyJ) }} a pulse: {{ at.usual.contact }}

@@ -3,16 +3,22 @@ import type {
   Brace,
   Design,
   Electrics,
+  Joint,
   Land,
   MovingAnswer,
   MovingPulse,
   Plan,
+  Position,
   Post,
   Reading,
 } from '@/api/types'
 
-const POST_WIDTH = 5
+const POST_WIDTH = 6
 const BRACE_WIDTH = 3
+const JOINT_WIDTH = 2
+const PER_M = 1e4
+const PER_DEGREE = 1e9
+const TURN_PER_DEGREE = 1e3
 
 /** What a view wants in the same picture while something moves, and what it does with the answer. */
 export interface Wish {
@@ -33,43 +39,47 @@ export async function askMoving(body: Body, pulse: MovingPulse | null) {
   return { assessment: answer.assessment, design: unpacked(answer), electrics: answer.electrics }
 }
 
-/** The design of something that moves, its like posts and braces unpacked from rows of numbers. */
+/** The design of something that moves, its posts, braces and joints unpacked from rows of whole numbers. */
 function unpacked(answer: MovingAnswer): Design {
   const { design, rows } = answer
   const lines = design.layout.lines.map((line) => {
     const packed = rows.find((r) => r.lineId === line.lineId)
-    return packed ? { ...line, posts: merged(line.posts, postsOf(packed)), braces: bracesOf(packed) } : line
+    return packed ? { ...line, posts: postsOf(packed, line.corners[0]!), braces: bracesOf(packed) } : line
   })
-  return { ...design, layout: { ...design.layout, lines } }
+  const joints = [...design.layout.joints, ...rows.flatMap(jointsOf)]
+  return { ...design, layout: { ...design.layout, lines, joints } }
 }
 
-function postsOf({ likePosts, posts: rows }: Packed): Post[] {
+function postsOf({ likePosts, posts: rows, labels }: Packed, origin: Position): Post[] {
   const posts: Post[] = []
   for (let i = 0; i < rows.length; i += POST_WIDTH)
     posts.push({
       ...likePosts[rows[i]!]!,
       number: rows[i + 1]!,
-      stationM: rows[i + 2]!,
-      lonDeg: rows[i + 3]!,
-      latDeg: rows[i + 4]!,
+      stationM: rows[i + 2]! / PER_M,
+      lonDeg: origin[0]! + rows[i + 3]! / PER_DEGREE,
+      latDeg: origin[1]! + rows[i + 4]! / PER_DEGREE,
+      deflectionDeg: rows[i + 5]! / TURN_PER_DEGREE,
+      label: '',
     })
+  for (const { post, text } of labels) posts[post]!.label = text
   return posts
 }
 
 function bracesOf({ likeBraces, braces: rows }: Packed): Brace[] {
   const all: Brace[] = []
   for (let i = 0; i < rows.length; i += BRACE_WIDTH)
-    all.push({ ...likeBraces[rows[i]!]!, strongStationM: rows[i + 1]!, braceStationM: rows[i + 2]! })
+    all.push({
+      ...likeBraces[rows[i]!]!,
+      strongStationM: rows[i + 1]! / PER_M,
+      braceStationM: rows[i + 2]! / PER_M,
+    })
   return all
 }
 
-/** Both are in order of station. */
-function merged(some: Post[], others: Post[]): Post[] {
-  const all: Post[] = []
-  let k = 0
-  for (const post of some) {
-    while (k < others.length && others[k]!.stationM < post.stationM) all.push(others[k++]!)
-    all.push(post)
-  }
-  return all.concat(others.slice(k))
+function jointsOf({ likeJoints, joints: rows }: Packed): Joint[] {
+  const all: Joint[] = []
+  for (let i = 0; i < rows.length; i += JOINT_WIDTH)
+    all.push({ ...likeJoints[rows[i]!]!, stationM: rows[i + 1]! / PER_M })
+  return all
 }

@@ -84,7 +84,11 @@ public record Electrics(
         }
     }
 
-    /** Peak at a station: low, likely, high; when, and the current that passes. */
+    /**
+     * Peak at a station: low, likely, high, and when.
+     *
+     * @param currentA that passes; empty while only the curve is worked out
+     */
     public record PulsePoint(
             String lineId,
             double stationM,
@@ -94,7 +98,7 @@ public record Electrics(
             double likelyV,
             double highV,
             double atS,
-            double currentA,
+            OptionalDouble currentA,
             Met met) {}
 
     /** A section by its weakest point; off when a switch that was opened keeps the pulse away. */

@@ -17,6 +17,7 @@ import buckle.layout.Section;
 import buckle.layout.Severity;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
+import buckle.pulse.Solution;
 import buckle.pulse.Supply;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
@@ -47,7 +48,7 @@ public final class ElectricsPlanner {
 
     /** How much is worked out. */
     public enum Depth {
-        /** The likely curve and its sections, while something is dragged: low and high are the same. */
+        /** The likely curve and its sections, while something is dragged: low and high are the same, currents are left out. */
         CURVE,
         /** Also the range, energizers compared, earth, battery and what-ifs. */
         ALL
@@ -86,7 +87,8 @@ public final class ElectricsPlanner {
         Plate plate = usable ? own.get() : recommended.map(Candidate::plate).orElse(Energizers.GENERIC.get(5));
         Conditions likely = Conditions.likely(plate, power);
 
-        Solved middle = solver.solve(likely, trial, spots);
+        Solved middle =
+                depth == Depth.ALL ? solver.withCurrents(likely, trial, spots) : solver.volts(likely, trial, spots);
         if (!middle.solution().solved()) {
             return unsolved(middle.solution().says(), plate, usable);
         }
@@ -190,7 +192,7 @@ public final class ElectricsPlanner {
                     v,
                     range.highV(i),
                     middle.at().get(i).map(a -> a.atS()).orElse(0.0),
-                    middle.at().get(i).map(a -> a.currentA()).orElse(0.0),
+                    middle.at().get(i).map(Solution.Answer::currentA).orElse(OptionalDouble.of(0)),
                     Met.of(v, needV)));
         }
         return points;

@@ -50,6 +50,6 @@ record Reserve(OptionalDouble factor, String says) {
 
     private static boolean holds(
             Solver solver, Conditions likely, Trial trial, List<Spot> spots, double need, double factor) {
-        return solver.solve(likely.withLeak(factor), trial, spots).weakestV() >= need;
+        return solver.volts(likely.withLeak(factor), trial, spots).weakestV() >= need;
     }
 }

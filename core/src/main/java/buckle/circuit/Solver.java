@@ -21,6 +21,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.concurrent.ConcurrentHashMap;
+import java.util.function.Function;
 
 /** One laid-out fence under any conditions. */
 final class Solver {
@@ -94,13 +95,21 @@ final class Solver {
                 continuities.computeIfAbsent(trial, t -> new Continuity(layout, tees, t)));
     }
 
-    Solved solve(Conditions conditions, Trial trial, List<Spot> spots) {
-        return solve(fence(conditions, trial), spots);
+    Solved withCurrents(Conditions conditions, Trial trial, List<Spot> spots) {
+        return solve(fence(conditions, trial), spots, PulseSolver::solve);
     }
 
-    static Solved solve(FenceCircuit fence, List<Spot> spots) {
+    Solved volts(Conditions conditions, Trial trial, List<Spot> spots) {
+        return volts(fence(conditions, trial), spots);
+    }
+
+    static Solved volts(FenceCircuit fence, List<Spot> spots) {
+        return solve(fence, spots, PulseSolver::volts);
+    }
+
+    private static Solved solve(FenceCircuit fence, List<Spot> spots, Function<PulseSolver, Solution> how) {
         Asked asked = new Asked(fence, spots);
-        Solution solution = PulseSolver.solve(fence.circuit(), asked.places);
+        Solution solution = how.apply(new PulseSolver(fence.circuit(), asked.places));
         List<Optional<Solution.Answer>> at = new ArrayList<>();
         for (int i : asked.index) {
             at.add(

@@ -100,7 +100,7 @@ final class WhatIfs {
         Layout laid = LayoutPlanner.layOut(other, around);
         Solver solver = new Solver(other, laid, around);
         List<Spot> own = Spots.along(laid);
-        add(name, solver.solve(likely, trial, own), solver.solve(heavy(), trial, own), says);
+        add(name, solver.volts(likely, trial, own), solver.volts(heavy(), trial, own), says);
     }
 
     private Conditions heavy() {
@@ -114,7 +114,7 @@ final class WhatIfs {
     /** A cable straight to the weakest end, gate or switch: one energizer still, fed at two places. */
     private void secondLeadOut() {
         Solver solver = new Solver(plan, layout, around);
-        Solved now = solver.solve(likely, trial, spots);
+        Solved now = solver.volts(likely, trial, spots);
         int weakest = -1;
         for (int i = 0; i < spots.size(); i++) {
             if (now.volts(i) > 0
@@ -140,8 +140,8 @@ final class WhatIfs {
         }
         add(
                 "a second lead-out to the weakest end or switch",
-                Solver.solve(second(now.fence(), far, lengthM), spots),
-                Solver.solve(second(solver.fence(heavy(), trial), far, lengthM), spots),
+                Solver.volts(second(now.fence(), far, lengthM), spots),
+                Solver.volts(second(solver.fence(heavy(), trial), far, lengthM), spots),
                 length(lengthM) + " of cable; never a second energizer (C3)");
     }
 

@@ -16,6 +16,10 @@ public record Joint(
         earth = List.copyOf(earth);
     }
 
+    Joint at(double otherM) {
+        return new Joint(lineId, otherM, kind, name, hot, earth, says);
+    }
+
     /** What joins them. */
     public enum Kind {
         /** Lead-out from the energizer, hot and earth. */

@@ -23,8 +23,9 @@ public record Layout(
         findings = List.copyOf(findings);
     }
 
-    Layout withLines(List<LineLayout> other) {
-        return new Layout(origin, other, feed, sections, testPoints, joints, signs, findings);
+    /** With lines of which posts, braces and joints travel apart, and without signs. */
+    Layout moving(List<LineLayout> other) {
+        return new Layout(origin, other, feed, sections, testPoints, List.of(), List.of(), findings);
     }
 
     public long count(PostKind kind) {

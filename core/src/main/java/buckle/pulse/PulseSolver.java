@@ -2,6 +2,7 @@ package buckle.pulse;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 import java.util.stream.IntStream;
 import org.hipparchus.complex.Complex;
 
@@ -113,35 +114,65 @@ public final class PulseSolver {
         return Feed.of(supply, spectrum.at(k), tied[k], sweep);
     }
 
+    /** Voltages and currents. */
     public Solution solve() {
-        if (tree.segments == 0) {
-            return new Solution("There is no wire to carry the pulse.", List.of(), 0, 0, 0);
-        }
-        Field field = new Field(places.size(), spectrum.count());
-        field.fill();
-        Transform transform = new Transform(spectrum);
-        List<Solution.Answer> answers = new ArrayList<>();
-        for (int i = 0; i < places.size(); i++) {
-            transform.toTime(field.vRe[i], field.vIm[i], field.iRe[i], field.iIm[i]);
-            Peak v = transform.peak();
-            double current = transform.otherLargest();
-            if (!Double.isFinite(v.value()) || !Double.isFinite(current)) {
-                return new Solution(
-                        "The pulse at " + places.get(i) + " came out as no number; the circuit cannot be solved.",
-                        List.of(),
-                        0,
-                        spectrum.count(),
-                        spectrum.windowS());
-            }
-            answers.add(new Solution.Answer(places.get(i), v.value(), v.atS(), current));
-        }
-        double[] none = new double[spectrum.count()];
-        transform.toTime(none, none, field.earthRe, field.earthIm);
-        return new Solution("", answers, transform.otherLargest(), spectrum.count(), spectrum.windowS());
+        return solve(true);
     }
 
-    /** Spectra at the places, with what arrives along their runs. */
+    /** Voltages alone, for which half the transforms are enough. */
+    public Solution volts() {
+        return solve(false);
+    }
+
+    private Solution solve(boolean currents) {
+        if (tree.segments == 0) {
+            return unsolved("There is no wire to carry the pulse.", 0);
+        }
+        Field field = new Field(places.size(), spectrum.count(), currents);
+        field.fill();
+        Transform transform = new Transform(spectrum);
+        Peak[] peaks = new Peak[places.size()];
+        OptionalDouble[] currentA = new OptionalDouble[places.size()];
+        java.util.Arrays.fill(currentA, OptionalDouble.empty());
+        for (int i = 0; i < peaks.length; i++) {
+            if (currents) {
+                transform.toTime(field.vRe[i], field.vIm[i], field.iRe[i], field.iIm[i]);
+                peaks[i] = transform.peak();
+                currentA[i] = OptionalDouble.of(transform.otherLargest());
+            } else if (i % 2 == 0) {
+                int next = Math.min(i + 1, peaks.length - 1);
+                transform.toTime(field.vRe[i], field.vIm[i], field.vRe[next], field.vIm[next]);
+                peaks[i] = transform.peak();
+                peaks[next] = transform.otherPeak();
+            }
+        }
+        List<Solution.Answer> answers = new ArrayList<>();
+        for (int i = 0; i < peaks.length; i++) {
+            if (!Double.isFinite(peaks[i].value()) || !Double.isFinite(currentA[i].orElse(0))) {
+                return unsolved(
+                        "The pulse at " + places.get(i) + " came out as no number; the circuit cannot be solved.",
+                        spectrum.count());
+            }
+            answers.add(new Solution.Answer(places.get(i), peaks[i].value(), peaks[i].atS(), currentA[i]));
+        }
+        return new Solution(
+                "",
+                answers,
+                currents ? field.earthV(transform) : OptionalDouble.empty(),
+                spectrum.count(),
+                spectrum.windowS());
+    }
+
+    private Solution unsolved(String why, int frequencies) {
+        double windowS = frequencies == 0 ? 0 : spectrum.windowS();
+        return new Solution(why, List.of(), OptionalDouble.empty(), frequencies, windowS);
+    }
+
+    /** Spectra at the places; with what arrives along their runs and at the rods when currents are asked for. */
     private final class Field {
+        private static final double[][] NONE = {};
+
+        final boolean currents;
         final double[][] vRe;
         final double[][] vIm;
         final double[][] iRe;
@@ -149,13 +180,20 @@ public final class PulseSolver {
         final double[] earthRe;
         final double[] earthIm;
 
-        Field(int n, int frequencies) {
+        Field(int n, int frequencies, boolean currents) {
+            this.currents = currents;
             vRe = new double[n][frequencies];
             vIm = new double[n][frequencies];
-            iRe = new double[n][frequencies];
-            iIm = new double[n][frequencies];
+            iRe = currents ? new double[n][frequencies] : NONE;
+            iIm = currents ? new double[n][frequencies] : NONE;
             earthRe = new double[frequencies];
             earthIm = new double[frequencies];
+        }
+
+        OptionalDouble earthV(Transform transform) {
+            double[] none = new double[spectrum.count()];
+            transform.toTime(none, none, earthRe, earthIm);
+            return OptionalDouble.of(transform.otherLargest());
         }
 
         /** Frequencies know nothing of each other: a large circuit is gone through by several threads. */
@@ -175,23 +213,31 @@ public final class PulseSolver {
                 sweep.frequency(k);
                 Feed feed = feed(own(), sweep, k);
                 carry(feed, sweep, loops, re, im);
-                Complex fence = feed.current(re[0], im[0]);
                 for (int i = 0; i < node.length; i++) {
                     vRe[i][k] = re[node[i]];
                     vIm[i][k] = im[node[i]];
-                    if (node[i] == 0) {
-                        current[0] = fence.getReal();
-                        current[1] = fence.getImaginary();
-                    } else {
-                        sweep.currentOut(node[i] - 1, re, im, current);
-                    }
-                    iRe[i][k] = current[0];
-                    iIm[i][k] = current[1];
                 }
-                Complex rods = fence.multiply(feed.rodsOhm());
-                earthRe[k] = rods.getReal();
-                earthIm[k] = rods.getImaginary();
+                if (currents) {
+                    fillCurrents(k, feed, sweep, re, im, current);
+                }
             }
+        }
+
+        private void fillCurrents(int k, Feed feed, Sweep sweep, double[] re, double[] im, double[] current) {
+            Complex fence = feed.current(re[0], im[0]);
+            for (int i = 0; i < node.length; i++) {
+                if (node[i] == 0) {
+                    current[0] = fence.getReal();
+                    current[1] = fence.getImaginary();
+                } else {
+                    sweep.currentOut(node[i] - 1, re, im, current);
+                }
+                iRe[i][k] = current[0];
+                iIm[i][k] = current[1];
+            }
+            Complex rods = fence.multiply(feed.rodsOhm());
+            earthRe[k] = rods.getReal();
+            earthIm[k] = rods.getImaginary();
         }
     }
 

@@ -209,7 +209,7 @@ class AdviceTest {
         double factor = e.reserve().orElseThrow();
         Solver solver = new Solver(plan, layout, Surroundings.NONE);
         Conditions likely = Conditions.likely(e.energizer(), spec.power());
-        double then = solver.solve(likely.withLeak(factor), Trial.NONE, Spots.along(layout))
+        double then = solver.volts(likely.withLeak(factor), Trial.NONE, Spots.along(layout))
                 .weakestV();
         assertThat(then).isCloseTo(e.needV().orElseThrow(), within(30.0));
         assertThat(e.reserveSays()).contains("times that of " + Overgrowth.LIGHT.text());

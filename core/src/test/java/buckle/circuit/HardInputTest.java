@@ -57,7 +57,7 @@ class HardInputTest {
             assertThat(p.likelyV()).isFinite().isNotNegative();
             assertThat(p.lowV()).isFinite().isLessThanOrEqualTo(p.likelyV() + 1e-9);
             assertThat(p.highV()).isFinite().isGreaterThanOrEqualTo(p.likelyV() - 1e-9);
-            assertThat(p.currentA()).isFinite();
+            assertThat(p.currentA().getAsDouble()).isFinite();
             assertThat(p.atS()).isFinite();
         });
         assertThat(e.earth().testV()).isFinite();

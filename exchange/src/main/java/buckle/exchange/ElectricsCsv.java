@@ -38,7 +38,16 @@ public final class ElectricsCsv {
             row("pulse", "", p.lineId(), station, "likely peak", p.likelyV(), "V");
             row("pulse", "", p.lineId(), station, "high peak", p.highV(), "V");
             row("pulse", "", p.lineId(), station, "time of peak", p.atS() * 1e6, "µs");
-            row("pulse", "", p.lineId(), station, "peak current", p.currentA(), "A");
+            if (p.currentA().isPresent()) {
+                row(
+                        "pulse",
+                        "",
+                        p.lineId(),
+                        station,
+                        "peak current",
+                        p.currentA().getAsDouble(),
+                        "A");
+            }
         }
         for (Electrics.Candidate c : e.candidates()) {
             String name = c.plate().name();

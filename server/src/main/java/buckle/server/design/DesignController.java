@@ -192,7 +192,8 @@ class DesignController {
     record MovingOrder(Plan plan, Land land, List<Reading> readings, Optional<MovingPulse> pulse) {}
 
     /**
-     * The same while something moves: like posts and braces as rows of numbers, their loads left for the whole answer.
+     * The same while something moves: posts, braces and joints as rows of numbers, their loads and the signs left for the whole
+     * answer.
      *
      * @param electrics the pulse along the lines, when it was asked for: one picture shows both
      */
@@ -202,7 +203,7 @@ class DesignController {
     @Operation(
             operationId = "designMoving",
             summary =
-                    "The same while something is dragged, like posts and braces as rows of numbers, the pulse with it if wanted")
+                    "The same while something is dragged: posts, braces and joints as rows of numbers, the pulse with it if wanted")
     MovingAnswer moving(@RequestBody MovingOrder order) {
         Designs.Worked worked = designs.of(order.plan(), order.land());
         Design design = worked.design();
