@@ -112,7 +112,7 @@ describe('earth, supply and what-ifs', () => {
 })
 
 describe('the weakest point in the ledger', () => {
-  it('follows lightly while another stage is open and holds to the energizer while something moves', async () => {
+  it('follows while another stage is open as soon as nothing moves, and holds to the energizer where it is looked at', async () => {
     const { job, sent, answers } = openJob()
     answers['/api/electrics'] = { electrics: { ...electrics(), findings: [] } }
     vi.useFakeTimers()
@@ -136,12 +136,23 @@ describe('the weakest point in the ledger', () => {
     const bodies = asked()
       .slice(before)
       .map((s) => (s.body as { held: Plate | null }).held?.name ?? null)
-    expect(bodies).toEqual(['generic 3 J', null])
+    expect(bodies).toEqual([null])
+
+    answers['/api/design/moving'] = { ...packed(design()), assessment: job.assessment, electrics: null }
+    const from = job.held()!
+    job.drag(moveItem(job.plan!, { kind: 'corner', lineId: 'line-1', id: 'c2' }, [1.001, 44]))
+    await vi.advanceTimersByTimeAsync(100)
+    expect(figure.text()).toContain('follows when nothing moves')
+    answers['/api/design'] = { design: design(), assessment: job.assessment }
+    job.drop(from)
+    await vi.advanceTimersByTimeAsync(1000)
+    expect(figure.text()).not.toContain('follows when nothing moves')
+    const settled = asked().length
 
     const stage = useElectrics()
     const end = stage.follow()
     await vi.advanceTimersByTimeAsync(1000)
-    const depths = asked().slice(before + 2)
+    const depths = asked().slice(settled)
     expect(depths.map((s) => (s.body as { depth: string }).depth)).toEqual(['CURVE', 'ALL'])
     end()
     ledger.unmount()

@@ -75,10 +75,12 @@ const sheet = defineModel<T>({ required: true })
   border-right: 1px solid var(--rule);
   overflow: auto;
   min-width: 0;
+  contain: strict;
 }
 .map-side {
   position: relative;
   min-width: 0;
+  contain: strict;
 }
 @media (max-width: 760px) {
   .stage,
@@ -89,6 +91,10 @@ const sheet = defineModel<T>({ required: true })
   }
   .sheets button {
     padding: 10px 14px;
+  }
+  .side,
+  .map-side {
+    contain: none;
   }
   .side {
     border-right: 0;
@@ -106,6 +112,7 @@ const sheet = defineModel<T>({ required: true })
   .side {
     border: 0;
     padding: 0;
+    contain: none;
   }
 }
 </style>

@@ -6,8 +6,6 @@ import { withSpec } from '@/features/job/planEdit'
 import { latestOnly } from '@/shared/latest'
 
 const SETTLED_MS = 350
-/** Between two curves while something moves on another stage. */
-const LIGHT_MS = 600
 const NOTHING_TRIED: Trial = { open: [], loads: [] }
 
 const electrics = shallowRef<Electrics | null>(null)
@@ -18,7 +16,7 @@ const pending = ref(false)
 /** Job the answer belongs to. */
 let ofJob = ''
 /** Whether the stage of the electrics is open. */
-let staged = false
+const staged = ref(false)
 
 interface Order {
   jobId: string
@@ -89,7 +87,7 @@ export function useElectrics() {
    * nothing moves.
    */
   function follow() {
-    staged = true
+    staged.value = true
     forgetOtherJobs()
     const leave = job.goAlongside(() => {
       if (!electrics.value) return null
@@ -112,40 +110,31 @@ export function useElectrics() {
       { immediate: true },
     )
     return () => {
-      staged = false
+      staged.value = false
       leave()
       clearTimeout(settled)
     }
   }
 
-  /** Keeps the curve up to date while another stage is open, now and then while something moves, with nothing tried out. */
+  /** Keeps the curve up to date while another stage is open, as soon as nothing moves, with nothing tried out. */
   function followLightly() {
-    let soon: ReturnType<typeof setTimeout> | undefined
     forgetOtherJobs()
     watch(
       () => [job.plan, job.land],
       () => {
-        if (!job.plan || staged) return
-        if (electrics.value)
-          soon ??= setTimeout(() => {
-            soon = undefined
-            if (!staged) order('CURVE', NOTHING_TRIED, true)
-          }, LIGHT_MS)
+        if (!job.plan || staged.value) return
         clearTimeout(settled)
         settled = setTimeout(() => {
-          clearTimeout(soon)
-          soon = undefined
-          if (!staged) order('CURVE', NOTHING_TRIED, false)
+          if (!staged.value) order('CURVE', NOTHING_TRIED, false)
         }, SETTLED_MS)
       },
       { immediate: true },
     )
-    return () => {
-      clearTimeout(soon)
-      clearTimeout(settled)
-    }
+    return () => clearTimeout(settled)
   }
 
+  /** Whether the fence has moved on since: on another stage the curve waits until nothing moves. */
+  const behind = computed(() => job.rough && !staged.value)
   const power = computed(() => job.plan!.spec.power)
   const setPower = (change: Partial<Spec['power']>) =>
     job.change((p) => withSpec(p, { power: { ...p.spec.power, ...change } }))
@@ -165,6 +154,7 @@ export function useElectrics() {
     trial,
     failed,
     pending,
+    behind,
     power,
     setPower,
     toggle,

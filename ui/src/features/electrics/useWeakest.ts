@@ -4,10 +4,10 @@ import { kvText, stationText } from '@/shared/units'
 import { useElectrics } from './useElectrics'
 import { metWords } from './words'
 
-/** The weakest point of the fence as a figure of the ledger, kept up to date wherever the ledger is seen. */
+/** The weakest point of the fence as a figure of the ledger, up to date wherever the ledger is seen, as soon as nothing moves. */
 export function useWeakest() {
   const job = useJob()
-  const { electrics, followLightly } = useElectrics()
+  const { electrics, behind, followLightly } = useElectrics()
   onUnmounted(followLightly())
   return computed(() => {
     const e = electrics.value
@@ -19,7 +19,7 @@ export function useWeakest() {
     return {
       key: 'weakest',
       label: 'Weakest point',
-      note: e.needV === null ? '' : metWords[w.met],
+      note: behind.value ? 'follows when nothing moves' : e.needV === null ? '' : metWords[w.met],
       value: `${kvText(w.likelyV)} kV`,
       derivation: `Least of the likely peaks at ${e.points.length} places${range}: at ${stationText(w.stationM, job.units)} of ${line}${need}. Reckoned with ${e.energizer.name}, ${e.chosen ? 'as chosen' : 'as recommended'}, on the laid-out wires, cables and rods.`,
       rules: ['V10', 'V11'],

@@ -144,10 +144,12 @@ onUnmounted(() => {
   min-width: 0;
   min-height: 0;
   overflow: auto;
+  contain: strict;
 }
 .ledger {
   border-left: 1px solid var(--rule);
   overflow: auto;
+  contain: strict;
 }
 .ribbon {
   border-top: 2px solid var(--rule-strong);
@@ -160,6 +162,9 @@ onUnmounted(() => {
 @media (max-width: 760px) {
   .job {
     height: 100dvh;
+  }
+  .workspace {
+    contain: none;
   }
   .middle {
     grid-template-columns: 1fr;
@@ -178,6 +183,9 @@ onUnmounted(() => {
   .middle {
     display: block;
     height: auto;
+  }
+  .workspace {
+    contain: none;
   }
   .ledger,
   .ribbon {

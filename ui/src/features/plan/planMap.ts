@@ -4,7 +4,7 @@ import View from 'ol/View'
 import { boundingExtent, containsExtent, getHeight, getWidth, isEmpty } from 'ol/extent'
 import { defaults as defaultInteractions } from 'ol/interaction/defaults'
 import VectorLayer from 'ol/layer/Vector'
-import { fromLonLat, getPointResolution, toLonLat } from 'ol/proj'
+import { getPointResolution, getTransform, toLonLat } from 'ol/proj'
 import VectorSource from 'ol/source/Vector'
 import { computed } from 'vue'
 import type { Electrics, Position } from '@/api/types'
@@ -23,6 +23,7 @@ import { emptyDrawing, type Drawing } from './words'
 
 type Job = ReturnType<typeof useJob>
 const MERCATOR = 'EPSG:3857'
+const toMercator = getTransform('EPSG:4326', MERCATOR)!
 
 /** The scale counts as settled when it has not changed for so long. */
 const STILL_MS = 160
@@ -59,7 +60,8 @@ export function createPlanMap(
       job.land?.features[0]?.points[0]?.[0] ??
       0,
   )
-  const project = (at: Position): Position => fromLonLat([unwrap(at[0]!, nearLon.value), at[1]!])
+  const projectNear = (at: Position, lon: number): Position => toMercator([unwrap(at[0]!, lon), at[1]!])
+  const project = (at: Position): Position => projectNear(at, nearLon.value)
   const unproject = (at: Position): Position => {
     const [lon, lat] = toLonLat(at) as [number, number]
     return [unwrap(lon, 0), lat]
@@ -131,6 +133,7 @@ export function createPlanMap(
       drawn.fence = fenceDrawing(job, project)
       refill(fence, drawn.fence.features)
       drawCursor(false)
+      pointer.view.drawn()
     }
     if (stale.pulse) {
       drawn.pulse = pulseDrawing(pulse(), project, resolution)
@@ -158,7 +161,7 @@ export function createPlanMap(
     })
   }
 
-  /** The plan changed: while something is dragged the answer that follows is drawn, and a band shows where it goes. */
+  /** The plan changed: while something is dragged the answer that follows is drawn. */
   function moved() {
     if (!pointer.dragging()) redraw({ fence: true })
   }
@@ -178,7 +181,7 @@ export function createPlanMap(
     if (paths.length === 0) return
     const near = job.plan?.site.lines[0]?.corners[0]?.at[0] ?? paths[0]![0]![0]!
     for (const path of paths) {
-      const drawn = path.map((at) => fromLonLat([unwrap(at[0]!, near), at[1]!]))
+      const drawn = path.map((at) => projectNear(at, near))
       shown.addFeatures(draftFeatures(drawn, false))
     }
     const extent = shown.getExtent()
@@ -254,7 +257,7 @@ export function createPlanMap(
     pixelAt,
     draft: pointer.draft,
     live: pointer.live,
-    band: pointer.band,
+    band: pointer.view.band,
     dispose: () => {
       clearTimeout(rescaled)
       map.setTarget(undefined)

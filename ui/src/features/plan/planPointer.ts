@@ -1,7 +1,7 @@
 import type OlMap from 'ol/Map'
 import type MapBrowserEvent from 'ol/MapBrowserEvent'
 import PointerInteraction from 'ol/interaction/Pointer'
-import { ref, shallowRef } from 'vue'
+import { ref } from 'vue'
 import type { Land, Plan, Position } from '@/api/types'
 import { movePoint } from '@/features/job/landEdit'
 import type { useJob } from '@/features/job/jobStore'
@@ -9,6 +9,7 @@ import { addCorner, addCutOut, addGate, moveItem, type ItemRef } from '@/feature
 import { splitLine } from '@/features/job/shapeEdit'
 import { nearestOnLines, stationOf } from './geometry'
 import { area, bearing, distance, turn, type Xy } from './plane'
+import { createDragView } from './dragView'
 import { createDraft } from './planDraft'
 import { snapTo, type Snap } from './snap'
 import { createTargets } from './targets'
@@ -33,12 +34,6 @@ export interface Live {
   snap: string
 }
 
-/** What is dragged, held by a band to what it hangs between; pixels. */
-export interface Band {
-  at: Position
-  ends: Position[]
-}
-
 /** What the pointer does on the plan: point, drag, draw, place. */
 export function createPointer(
   map: OlMap,
@@ -58,7 +53,6 @@ export function createPointer(
   const viewport = map.getViewport() as HTMLElement
   const targets = createTargets()
   const live = ref<Live | null>(null)
-  const band = shallowRef<Band | null>(null)
   let dragging: { item: ItemRef; before: { plan: Plan; land: Land } } | null = null
   let over = false
   let free = false
@@ -72,6 +66,7 @@ export function createPointer(
     return targets(job.plan, job.land, job.design?.layout, origin)
   }
 
+  const view = createDragView(live, pixelOf)
   const draft = createDraft(
     job,
     tools,
@@ -229,13 +224,13 @@ export function createPointer(
     draft.add({ at, on: snap?.lineId ?? null })
   }
 
-  function say(pixel: Position, at: Position, snap: Snap | null, path: Xy[]) {
+  function said(pixel: Position, at: Position, snap: Snap | null, path: Xy[]): Live {
     const { plane } = ground()
     const p = plane.toPlane(at)
     const last = path.at(-1)
     const before = path.at(-2)
     const now = last ? bearing(last, p) : null
-    live.value = {
+    return {
       ...beside(pixel),
       lengthM: last ? distance(last, p) : null,
       bearingDeg: now,
@@ -263,13 +258,6 @@ export function createPointer(
     areaM2: null,
   })
 
-  /** Shows at once where a point of a path goes, before the core has answered. */
-  function pull(at: Position, path: Position[] = [], closed = false, i = 0) {
-    const last = path.length - 1
-    const ends = [i > 0 ? i - 1 : closed ? last : -1, i < last ? i + 1 : closed ? 0 : -1]
-    band.value = { at: pixelOf(at), ends: ends.flatMap((k) => (path[k] ? [pixelOf(path[k])] : [])) }
-  }
-
   function dragTo(e: MapBrowserEvent) {
     if (!dragging) return
     free = (e.originalEvent as PointerEvent).altKey
@@ -278,13 +266,13 @@ export function createPointer(
     if (item.kind === 'land') {
       const { at } = snapped(e.coordinate as Position, pixel, [])
       const feature = before.land.features.find((f) => f.id === item.lineId)
-      pull(at, feature?.points, feature?.shape === 'AREA', Number(item.id))
+      view.moved(at, null, feature?.points, feature?.shape === 'AREA', Number(item.id))
       job.dragLand(movePoint(before.land, item.lineId, Number(item.id), at))
       return
     }
     if (item.kind !== 'corner') {
       const at = unproject(e.coordinate as Position)
-      pull(at)
+      view.moved(at, null)
       job.drag(moveItem(before.plan, item, at))
       return
     }
@@ -296,9 +284,9 @@ export function createPointer(
       .filter((c, k) => c && (line?.closed || i + k - 2 >= 0))
     const path = around.map((c) => plane.toPlane(c!.at))
     const { at, snap } = snapped(e.coordinate as Position, pixel, path.slice(-2), item.lineId)
-    say(pixel, at, snap, path.slice(-1))
-    pull(
+    view.moved(
       at,
+      said(pixel, at, snap, path.slice(-1)),
       line?.corners.map((c) => c.at),
       line?.closed,
       i,
@@ -319,8 +307,7 @@ export function createPointer(
     handleUpEvent: () => {
       const { before } = dragging ?? {}
       dragging = null
-      live.value = null
-      band.value = null
+      view.end()
       if (before) job.drop(before)
       letGo()
       return false
@@ -331,7 +318,7 @@ export function createPointer(
         free = (e.originalEvent as PointerEvent).altKey
         const path = flatDraft()
         const { at, snap } = snapped(e.coordinate as Position, pixel, path)
-        say(pixel, at, snap, path)
+        live.value = said(pixel, at, snap, path)
         if (draft.corners().length > 0) draft.show(at)
       } else if (!dragging) {
         rest(e.coordinate as Position, pixel)
@@ -347,5 +334,5 @@ export function createPointer(
     if (!dragging) live.value = null
   })
 
-  return { interaction, draft, live, band, hovering: () => over, dragging: () => dragging !== null }
+  return { interaction, draft, live, view, hovering: () => over, dragging: () => dragging !== null }
 }

@@ -25,21 +25,27 @@ export function postLayer(layout: () => Layout | undefined, project: (at: Positi
   let taken = new Uint8Array(0)
 
   function collect(now: Layout): Dots {
-    const posts = now.lines.flatMap((l) => l.posts.filter((p) => p.kind !== 'LIGHT'))
-    const data = new Float64Array(posts.length * 3)
-    const gaps: number[] = []
-    let last: Position | null = null
-    posts.forEach((p, i) => {
-      const at = project([p.lonDeg, p.latDeg])
-      data[3 * i] = at[0]!
-      data[3 * i + 1] = at[1]!
-      data[3 * i + 2] = strongKinds.includes(p.kind) ? 2 : p.kind === 'BRACE' ? 1 : 0
-      const spaced = p.kind === 'LINE' || p.kind === 'TIE_DOWN'
-      if (spaced && last) gaps.push(Math.hypot(at[0]! - last[0]!, at[1]! - last[1]!))
-      last = spaced ? at : null
-    })
-    gaps.sort((a, b) => a - b)
-    return { layout: now, data, spacing: gaps[gaps.length >> 1] ?? Infinity }
+    const count = now.lines.reduce((sum, l) => sum + l.posts.length, 0)
+    const data = new Float64Array(count * 3)
+    const gaps = new Float64Array(count)
+    let filled = 0
+    let gapped = 0
+    for (const line of now.lines) {
+      let last = -1
+      for (const p of line.posts) {
+        if (p.kind === 'LIGHT') continue
+        const at = project([p.lonDeg, p.latDeg])
+        data[filled] = at[0]!
+        data[filled + 1] = at[1]!
+        data[filled + 2] = strongKinds.includes(p.kind) ? 2 : p.kind === 'BRACE' ? 1 : 0
+        const spaced = p.kind === 'LINE' || p.kind === 'TIE_DOWN'
+        if (spaced && last >= 0) gaps[gapped++] = Math.hypot(at[0]! - data[last]!, at[1]! - data[last + 1]!)
+        last = spaced ? filled : -1
+        filled += 3
+      }
+    }
+    const sorted = gaps.subarray(0, gapped).sort()
+    return { layout: now, data: data.subarray(0, filled), spacing: sorted[gapped >> 1] ?? Infinity }
   }
 
   return sheetLayer((context, frame, width, height) => {

@@ -95,11 +95,12 @@ export function outside(
     if (!other) continue
     const length = Math.hypot(other[0]! - at[0]!, other[1]! - at[1]!) || 1
     x -= (other[0]! - at[0]!) / length
+    // Down on the screen is south on the map.
     y += (other[1]! - at[1]!) / length
   }
   const length = Math.hypot(x, y)
   if (length < 0.05) return beside(gapPx, 'above')
-  const away: Spot = { x: (x / length) * gapPx, y: (-y / length) * gapPx, align: 'center' }
+  const away: Spot = { x: (x / length) * gapPx, y: (y / length) * gapPx, align: 'center' }
   return [away, { x: -away.x, y: -away.y, align: 'center' }, ...beside(gapPx)]
 }
 
@@ -122,12 +123,17 @@ export function placeWords(
     const at = pixel(word.at)
     if (!within(at, size)) continue
     const width = widthOf(word)
+    const reach = reachOf(at, word, width)
+    const near = {
+      signs: signs.filter((b) => overlap(b, reach)),
+      sides: sides.filter((x) => touches(x, reach)),
+    }
     let best: { cost: number; x: number; y: number; boxes: Box[] } | null = null
     for (const spot of word.spots) {
       const { x, y } = middle(at, spot, width, word.turned ?? 0)
       const boxes = covered(x, y, width, word.turned ?? 0)
       if (boxes.some((b) => taken.some((t) => overlap(b, t)))) continue
-      const cost = boxes.reduce((sum, b) => sum + costOf(b, signs, sides), 0)
+      const cost = boxes.reduce((sum, b) => sum + costOf(b, near.signs, near.sides), 0)
       if (best && cost >= best.cost) continue
       best = { cost, x, y, boxes }
       if (cost === 0) break
@@ -137,6 +143,13 @@ export function placeWords(
     placed.push({ word, x: best.x, y: best.y })
   }
   return placed
+}
+
+/** All that a word may cover, wherever it comes to stand. */
+function reachOf(at: Position, word: Word, width: number): Box {
+  const far =
+    word.spots.reduce((most, s) => Math.max(most, Math.abs(s.x), Math.abs(s.y)), 0) + width + HEIGHT_PX
+  return box(at[0]!, at[1]!, far, far)
 }
 
 function middle(at: Position, spot: Spot, width: number, turned: number) {
@@ -183,6 +196,13 @@ function costOf(b: Box, signs: Box[], sides: Side[]): number {
   for (const s of sides) if (crosses(s, b)) cost++
   return cost
 }
+
+/** Whether a side's own box meets another. */
+const touches = ([x1, y1, x2, y2]: Side, b: Box) =>
+  Math.min(x1, x2) <= b.right &&
+  Math.max(x1, x2) >= b.left &&
+  Math.min(y1, y2) <= b.bottom &&
+  Math.max(y1, y2) >= b.top
 
 /** Whether a side runs through a box: it is cut down to it on both axes. */
 function crosses([x1, y1, x2, y2]: Side, b: Box): boolean {
