@@ -71,7 +71,7 @@ describe('words on the plan', () => {
     ).toHaveLength(1)
   })
 
-  it('stand outside of the turn at a corner, and are left out beyond the edge', () => {
+  it('stand outside of the turn at a corner, turn inwards at the edge, and are left out beyond it', () => {
     const at = [100, 100]
     const [spot] = outside(at, [0, 100], [100, 0], 17)
     expect(spot!.x).toBeCloseTo(17 * Math.SQRT1_2)
@@ -79,6 +79,11 @@ describe('words on the plan', () => {
     const [end] = outside(at, [0, 100], undefined, 17)
     expect(end).toMatchObject({ x: 17, y: 0 })
     expect(outside(at, [0, 100], [200, 100], 17)[0]).toMatchObject({ x: 0, align: 'center' })
+    const [edge] = placeWords([drawing([word('a long name', 780, 300)])], pixel, widthOf, SIZE)
+    expect(boxesOf(edge!)[0]!.right).toBeLessThanOrEqual(800)
+    const covers = [{ left: 90, top: 0, right: 300, bottom: 400 }]
+    const [seen] = placeWords([drawing([word('weakest', 80, 300)])], pixel, widthOf, SIZE, covers)
+    expect(boxesOf(seen!)[0]!.right).toBeLessThanOrEqual(90)
     expect(placeWords([drawing([word('far', 5000, 100)])], pixel, widthOf, SIZE)).toEqual([])
   })
 })

@@ -7,6 +7,7 @@ import { useKeys } from '@/shared/keys'
 import { useLook } from '@/shared/look'
 import { areaText, tapedText } from '@/shared/units'
 import type { Band } from './dragView'
+import { createCovers } from './covers'
 import LegField from './LegField.vue'
 import { createPlanMap } from './planMap'
 import PulseLegend from './PulseLegend.vue'
@@ -26,6 +27,7 @@ const { look } = useLook()
 const host = ref<HTMLElement>()
 const hint = ref('')
 const scale = ref({ px: 0, text: '' })
+const covers = createCovers(() => host.value)
 let map: ReturnType<typeof createPlanMap> | undefined
 
 const hints = {
@@ -69,6 +71,7 @@ onMounted(() => {
     () => props.editable,
     (s) => (scale.value = s),
     () => props.pulse ?? null,
+    covers,
   )
   map.draw()
   map.fit()
@@ -93,6 +96,7 @@ watch(
   () => props.pulse,
   () => map?.redraw({ pulse: true }),
 )
+watch([hint, scale, tool, drawFor, () => props.editable, () => !props.pulse], covers.changed)
 watch(look, () => map?.redraw())
 watch(fits, () => map?.fit())
 watch(
@@ -136,7 +140,7 @@ useKeys((e) => {
       </button>
     </div>
     <p v-if="editable" class="hint">{{ hint }}</p>
-    <svg v-if="band" class="pull" aria-hidden="true" data-test="pull">
+    <svg v-if="band" class="pull" aria-hidden="true" data-passing data-test="pull">
       <path :d="bandPath" />
       <circle :cx="band.at[0]" :cy="band.at[1]" r="7" />
     </svg>
@@ -145,6 +149,7 @@ useKeys((e) => {
       class="live"
       :class="{ above: live.low, before: live.right }"
       :style="{ transform: `translate(${live.x}px, ${live.y}px)` }"
+      data-passing
       data-test="live"
     >
       {{ liveText }}<b v-if="live.snap" data-test="snap">{{ live.snap }}</b>

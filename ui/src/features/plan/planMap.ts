@@ -11,6 +11,7 @@ import type { Electrics, Position } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
 import { lengthText, unitM } from '@/shared/units'
 import { roundStep, unwrap } from './geometry'
+import type { createCovers } from './covers'
 import { gridLayer } from './gridLayer'
 import { cursorFeatures, draftFeatures, fenceDrawing, landDrawing } from './planFeatures'
 import { createPointer } from './planPointer'
@@ -35,7 +36,8 @@ export function createPlanMap(
   tools: ReturnType<typeof useTool>,
   editable: () => boolean,
   onScale: (scale: { px: number; text: string }) => void,
-  pulse: () => Electrics | null = () => null,
+  pulse: () => Electrics | null,
+  covers: ReturnType<typeof createCovers>,
 ) {
   const ground = new VectorSource()
   const fence = new VectorSource()
@@ -93,7 +95,7 @@ export function createPlanMap(
       vectorLayer(draft),
       vectorLayer(shown),
       vectorLayer(live),
-      wordLayer(() => [drawn.ground, drawn.fence, drawn.pulse]),
+      wordLayer(() => [drawn.ground, drawn.fence, drawn.pulse], covers.boxes),
     ],
   })
 
@@ -201,8 +203,18 @@ export function createPlanMap(
     const extent = lines.length > 0 ? boundingExtent(lines) : fence.getExtent()
     if (!extent || isEmpty(extent)) return
     view.fit(extent, { padding: [56, 60, 50, 170], maxZoom: 21 })
+    fitted = seen()
     if (view.getResolution() !== drawnAt) scaled()
   }
+
+  /** What is looked at, to tell whether it is still what was fitted. */
+  const seen = () => `${view.getCenter()} ${view.getResolution()}`
+  let fitted = ''
+  /** Beside another sheet there is more room or less: the job is fitted anew unless one has gone elsewhere since. */
+  map.on('change:size', () => {
+    covers.changed()
+    if (fitted === seen() && !pointer.dragging()) fit()
+  })
 
   function scaleBar() {
     const resolution = view.getResolution()

@@ -2,12 +2,12 @@ import { apply, compose, create } from 'ol/transform'
 import type { Position } from '@/api/types'
 import { ink } from '@/shared/inks'
 import { sheetLayer } from './sheetLayer'
-import { placeWords, type Drawing, type Word } from './words'
+import { placeWords, type Box, type Drawing, type Word } from './words'
 
 const HALO_PX = 3
 
 /** All words of the plan in one layer on top, so that each finds room beside all others. */
-export function wordLayer(drawings: () => Drawing<unknown>[]) {
+export function wordLayer(drawings: () => Drawing<unknown>[], covers: () => Box[]) {
   const widths = new Map<string, number>()
   document.fonts?.addEventListener?.('loadingdone', () => {
     widths.clear()
@@ -37,7 +37,7 @@ export function wordLayer(drawings: () => Drawing<unknown>[]) {
       -center[1]!,
     )
     const pixel = (at: Position) => apply(transform, [at[0]!, at[1]!])
-    const placed = placeWords(drawings(), pixel, (word) => width(context, word), [across, down])
+    const placed = placeWords(drawings(), pixel, (word) => width(context, word), [across, down], covers())
     context.textAlign = 'center'
     context.textBaseline = 'middle'
     context.lineJoin = 'round'

@@ -57,8 +57,9 @@ export interface Box {
 }
 
 const HEIGHT_PX = 15
-/** How much worse a spot is that covers a sign than one that covers a line. */
+/** How much worse a spot is that covers a sign, or cannot be seen, than one that covers a line. */
 const SIGN_COST = 3
+const HIDDEN_COST = 12
 
 /** Spots on all sides, a gap away; the first side named is the best. */
 export function beside(gapPx: number, first: 'right' | 'above' | 'below' = 'right'): Spot[] {
@@ -107,12 +108,15 @@ export function outside(
 /**
  * Finds each word a spot where it covers no other word, and as little as can be of signs and lines. A word without such a spot is
  * left out.
+ *
+ * @param covers what lies over the plan on the screen
  */
 export function placeWords(
   drawings: Drawing<unknown>[],
   pixel: (at: Position) => Position,
   widthOf: (word: Word) => number,
   size: Position,
+  covers: Box[] = [],
 ): Placed[] {
   const words = drawings.flatMap((d) => d.words).sort((a, b) => b.rank - a.rank)
   const signs = drawings.flatMap((d) => d.signs.map((s) => square(pixel(s.at), s)))
@@ -133,7 +137,8 @@ export function placeWords(
       const { x, y } = middle(at, spot, width, word.turned ?? 0)
       const boxes = covered(x, y, width, word.turned ?? 0)
       if (boxes.some((b) => taken.some((t) => overlap(b, t)))) continue
-      const cost = boxes.reduce((sum, b) => sum + costOf(b, near.signs, near.sides), 0)
+      const hidden = boxes.some((b) => !inside(b, size) || covers.some((c) => overlap(b, c)))
+      const cost = boxes.reduce((sum, b) => sum + costOf(b, near.signs, near.sides), hidden ? HIDDEN_COST : 0)
       if (best && cost >= best.cost) continue
       best = { cost, x, y, boxes }
       if (cost === 0) break
@@ -181,6 +186,9 @@ const square = (at: Position, sign: Sign): Box => box(at[0]!, at[1]! + sign.y, s
 
 export const overlap = (a: Box, b: Box) =>
   a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom
+
+const inside = (b: Box, size: Position) =>
+  b.left >= 0 && b.top >= 0 && b.right <= size[0]! && b.bottom <= size[1]!
 
 const within = (at: Position, size: Position) =>
   at[0]! > -100 && at[1]! > -40 && at[0]! < size[0]! + 100 && at[1]! < size[1]! + 40
