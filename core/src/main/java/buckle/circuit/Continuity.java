@@ -9,6 +9,7 @@ import buckle.site.Tees;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
@@ -30,19 +31,22 @@ final class Continuity {
     private final Trial trial;
     private final Together<Piece> pieces = new Together<>();
     private Piece feed = new Piece("", 0, 0);
+    /** All that the feed reaches. */
+    private final Set<Piece> fed;
 
     Continuity(Layout layout, List<Tees.Tee> tees, Trial trial) {
         this.layout = layout;
         this.tees = tees;
         this.trial = trial;
         layout.joints().forEach(this::join);
+        this.fed = pieces.with(feed);
     }
 
     /** Numbers of the hot wires at a station that the feed reaches, from the ground up. */
     List<Integer> live(LineLayout line, double stationM) {
         int pull = pullAt(line, stationM);
         return hot(line).stream()
-                .filter(w -> pieces.root(new Piece(line.lineId(), pull, w)).equals(pieces.root(feed)))
+                .filter(w -> fed.contains(piece(line, pull, w)))
                 .toList();
     }
 

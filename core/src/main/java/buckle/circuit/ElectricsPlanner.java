@@ -31,8 +31,11 @@ import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
@@ -178,11 +181,14 @@ public final class ElectricsPlanner {
 
     private List<PulsePoint> points(List<Spot> spots, Solved middle, Range range) {
         LocalPlane plane = plan.site().plane();
+        Map<String, Way> ways =
+                layout.lines().stream().collect(Collectors.toMap(LineLayout::lineId, line -> Way.of(line, plane)));
         List<PulsePoint> points = new ArrayList<>();
         for (int i = 0; i < spots.size(); i++) {
             Spot s = spots.get(i);
             double v = middle.volts(i);
-            GeoPoint at = place(s, plane);
+            GeoPoint at =
+                    plane.toGeo(Objects.requireNonNull(ways.get(s.lineId())).at(s.stationM()));
             points.add(new PulsePoint(
                     s.lineId(),
                     s.stationM(),
@@ -198,28 +204,29 @@ public final class ElectricsPlanner {
         return points;
     }
 
-    private GeoPoint place(Spot spot, LocalPlane plane) {
-        LineLayout line = layout.lines().stream()
-                .filter(l -> l.lineId().equals(spot.lineId()))
-                .findFirst()
-                .orElseThrow();
-        List<PlanePoint> corners =
-                new ArrayList<>(line.corners().stream().map(plane::toPlane).toList());
-        if (line.closed()) {
-            corners.add(corners.getFirst());
-        }
-        List<Double> stations = new ArrayList<>(line.cornerStationsM());
-        if (line.closed()) {
-            stations.add(line.lengthM());
-        }
-        for (int i = 1; i < stations.size(); i++) {
-            if (spot.stationM() <= stations.get(i) || i == stations.size() - 1) {
-                double side = stations.get(i) - stations.get(i - 1);
-                double share = side <= 0 ? 0 : Math.clamp((spot.stationM() - stations.get(i - 1)) / side, 0, 1);
-                return plane.toGeo(corners.get(i - 1).towards(corners.get(i), share));
+    /** The corners of a line on the plane and their stations, round to the first again when it is closed. */
+    private record Way(List<PlanePoint> corners, List<Double> stations) {
+        static Way of(LineLayout line, LocalPlane plane) {
+            List<PlanePoint> corners =
+                    new ArrayList<>(line.corners().stream().map(plane::toPlane).toList());
+            List<Double> stations = new ArrayList<>(line.cornerStationsM());
+            if (line.closed()) {
+                corners.add(corners.getFirst());
+                stations.add(line.lengthM());
             }
+            return new Way(corners, stations);
         }
-        return plane.toGeo(corners.getFirst());
+
+        PlanePoint at(double stationM) {
+            for (int i = 1; i < stations.size(); i++) {
+                if (stationM <= stations.get(i) || i == stations.size() - 1) {
+                    double side = stations.get(i) - stations.get(i - 1);
+                    double share = side <= 0 ? 0 : Math.clamp((stationM - stations.get(i - 1)) / side, 0, 1);
+                    return corners.get(i - 1).towards(corners.get(i), share);
+                }
+            }
+            return corners.getFirst();
+        }
     }
 
     private List<SectionPulse> sections(List<PulsePoint> points, Solved middle) {

@@ -35,6 +35,10 @@ final class Solver {
     final List<Tees.Tee> tees;
     /** What hangs together does not depend on conditions. */
     private final Map<Trial, Continuity> continuities = new ConcurrentHashMap<>();
+    /** Several judges look at the same fence. */
+    private final Map<Asks, FenceCircuit> fences = new ConcurrentHashMap<>();
+
+    private record Asks(Conditions conditions, Trial trial) {}
 
     Solver(Plan plan, Layout layout, Surroundings around) {
         this.layout = layout;
@@ -84,15 +88,19 @@ final class Solver {
     }
 
     FenceCircuit fence(Conditions conditions, Trial trial) {
+        return fences.computeIfAbsent(new Asks(conditions, trial), this::plan);
+    }
+
+    private FenceCircuit plan(Asks asked) {
         return FenceCircuitPlanner.plan(
                 layout,
                 tees,
                 spec,
                 soils,
-                conditions,
-                rodsOhm(conditions.ground()),
-                trial,
-                continuities.computeIfAbsent(trial, t -> new Continuity(layout, tees, t)));
+                asked.conditions(),
+                rodsOhm(asked.conditions().ground()),
+                asked.trial(),
+                continuities.computeIfAbsent(asked.trial(), t -> new Continuity(layout, tees, t)));
     }
 
     Solved withCurrents(Conditions conditions, Trial trial, List<Spot> spots) {

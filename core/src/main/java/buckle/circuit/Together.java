@@ -1,7 +1,10 @@
 package buckle.circuit;
 
 import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
 import java.util.Map;
+import java.util.Set;
 
 /** Things that hang together, joined two by two. */
 final class Together<T> {
@@ -15,12 +18,28 @@ final class Together<T> {
         }
     }
 
-    /** The same for all that hang together. */
+    /** The same for all that hang together; the way there is shortened for those that ask again. */
     T root(T thing) {
-        T at = thing;
-        while (up.containsKey(at)) {
-            at = up.get(at);
+        T root = thing;
+        for (T next = up.get(root); next != null; next = up.get(root)) {
+            root = next;
         }
-        return at;
+        for (T at = thing; !at.equals(root); ) {
+            T next = up.put(at, root);
+            at = next == null ? root : next;
+        }
+        return root;
+    }
+
+    /** All that hang together with one, and itself. */
+    Set<T> with(T one) {
+        T root = root(one);
+        Set<T> all = new HashSet<>(List.of(one, root));
+        for (T thing : List.copyOf(up.keySet())) {
+            if (root(thing).equals(root)) {
+                all.add(thing);
+            }
+        }
+        return all;
     }
 }

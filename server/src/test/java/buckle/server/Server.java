@@ -33,6 +33,7 @@ final class Server {
                     BuckleApplication.class,
                     "--server.port=0",
                     "--buckle.demo=true",
+                    "--buckle.practice=never",
                     "--spring.datasource.url=" + database.url,
                     "--spring.datasource.password=" + database.password);
             running = new Server(Integer.parseInt(context.getEnvironment().getProperty("local.server.port")));

@@ -1,109 +1,160 @@
 package buckle.server.design;
 
+import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.Trial;
+import buckle.exchange.JobFile;
+import buckle.exchange.JobFileReader;
+import buckle.exchange.Json;
+import buckle.land.Land;
+import buckle.power.Energizers;
+import buckle.spec.Plan;
+import java.io.IOException;
+import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.SpringApplication;
-import org.springframework.boot.autoconfigure.condition.ConditionalOnProperty;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationListener;
+import org.springframework.core.io.Resource;
+import org.springframework.core.io.support.PathMatchingResourcePatternResolver;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.client.RestClient;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.node.ArrayNode;
-import tools.jackson.databind.node.ObjectNode;
 
 /**
- * One run before the first start, on a database of its own: asks of the demo jobs what an open job asks while a corner is dragged, so
- * that the start-up cache learns which code is hot, and ends the server.
+ * Asks for the demo jobs what an open job asks for while a corner is dragged; nothing is stored. Once before the first start, so that
+ * the start-up cache learns which code is hot; and in the background after each start, since that code must still be compiled, and a
+ * first drag would wait for it.
  */
 @Component
-@ConditionalOnProperty(name = "buckle.practice", havingValue = "true")
 class Practice implements ApplicationListener<ApplicationReadyEvent> {
+    private static final Logger LOG = LoggerFactory.getLogger(Practice.class);
     private static final int ROUNDS = 80;
     private static final int WHOLE_EVERY = 20;
+    /** More than the server keeps of each job, so that each is worked out anew. */
+    private static final int VARIANTS = 5;
+
     private static final double STEP_DEG = 1e-7;
+    private static final long MOST_MS = 20_000;
+
+    /** When there is practice. */
+    enum When {
+        NEVER,
+        AFTER_START,
+        /** And the server ends with it. */
+        THEN_END
+    }
+
+    /** What is sent where. */
+    private record Order(String path, byte[] body) {}
 
     private final JsonMapper mapper;
-    private final int port;
+    private final String server;
+    private final When when;
 
-    Practice(JsonMapper mapper, @Value("${server.port}") int port) {
+    Practice(
+            JsonMapper mapper,
+            @Value("http://127.0.0.1:${server.port}") String server,
+            @Value("${buckle.practice:after-start}") When when) {
         this.mapper = mapper;
-        this.port = port;
+        this.server = server;
+        this.when = when;
     }
 
     @Override
     public void onApplicationEvent(ApplicationReadyEvent ready) {
-        RestClient client = RestClient.create("http://127.0.0.1:" + port);
-        List<ObjectNode> orders = new ArrayList<>();
-        for (JsonNode job : get(client, "/api/jobs")) {
-            ObjectNode order = mapper.createObjectNode();
-            order.set(
-                    "plan",
-                    get(client, "/api/jobs/" + job.get("id").asString() + "/plan")
-                            .get("plan"));
-            order.set(
-                    "land",
-                    get(client, "/api/properties/" + job.get("propertyId").asString() + "/land")
-                            .get("land"));
-            order.putArray("readings");
-            orders.add(order);
+        switch (when) {
+            case NEVER -> {}
+            case AFTER_START -> Thread.ofPlatform().daemon().name("practice").start(this::quietly);
+            case THEN_END -> {
+                practise(Long.MAX_VALUE);
+                System.exit(SpringApplication.exit(ready.getApplicationContext()));
+            }
         }
-        for (int round = 1; round <= ROUNDS; round++) {
-            for (ObjectNode order : orders) {
-                move(order);
-                if (round % WHOLE_EVERY == 0) {
-                    post(client, "/api/design", order.without("pulse"));
-                    post(client, "/api/electrics", pulse(order));
-                } else {
-                    order.set("pulse", trial());
-                    post(client, "/api/design/moving", order);
+    }
+
+    /** What goes wrong here is nobody's business: the server may be ending. */
+    private void quietly() {
+        try {
+            practise(System.currentTimeMillis() + MOST_MS);
+        } catch (RuntimeException e) {
+            LOG.debug("practice ended early", e);
+        }
+    }
+
+    private void practise(long untilMs) {
+        RestClient client = RestClient.create(server);
+        List<List<Order>> variants = orders();
+        for (int round = 1; round <= ROUNDS && System.currentTimeMillis() < untilMs; round++) {
+            for (Order order : variants.get(round % VARIANTS)) {
+                if (order.path().endsWith("/moving") || round % WHOLE_EVERY == 0) {
+                    client.post()
+                            .uri(order.path())
+                            .contentType(MediaType.APPLICATION_JSON)
+                            .body(order.body())
+                            .retrieve()
+                            .body(byte[].class);
                 }
             }
         }
-        System.exit(SpringApplication.exit(ready.getApplicationContext()));
     }
 
-    private ObjectNode trial() {
-        ObjectNode pulse = mapper.createObjectNode();
-        ObjectNode trial = pulse.putObject("trial");
-        trial.putArray("open");
-        trial.putArray("loads");
-        return pulse.putNull("held");
-    }
-
-    private ObjectNode pulse(ObjectNode order) {
-        ObjectNode pulse = trial();
-        pulse.set("plan", order.get("plan"));
-        pulse.set("land", order.get("land"));
-        return pulse.put("depth", "ALL");
-    }
-
-    /** A corner a little further east. */
-    private static void move(ObjectNode order) {
-        for (JsonNode line : order.get("plan").get("site").get("lines")) {
-            if (line.get("corners").get(0).get("at") instanceof ArrayNode at) {
-                at.set(0, at.get(0).asDouble() + STEP_DEG);
+    /** The demo jobs, a corner of each a little further on in each variant. */
+    private List<List<Order>> orders() {
+        List<JobFile> jobs = new ArrayList<>();
+        try {
+            for (Resource file : new PathMatchingResourcePatternResolver().getResources("classpath:demo/*.geojson")) {
+                jobs.add(JobFileReader.read(Json.parse(file.getContentAsByteArray())));
             }
+        } catch (IOException e) {
+            throw new UncheckedIOException("reading the demo jobs that ship with the application", e);
         }
+        List<List<Order>> variants = new ArrayList<>();
+        for (int i = 0; i < VARIANTS; i++) {
+            List<Order> orders = new ArrayList<>();
+            for (JobFile job : jobs) {
+                orders.addAll(orders(job, i * STEP_DEG));
+            }
+            variants.add(orders);
+        }
+        return variants;
     }
 
-    private static JsonNode get(RestClient client, String path) {
-        JsonNode found = client.get().uri(path).retrieve().body(JsonNode.class);
-        if (found == null) {
-            throw new IllegalStateException("nothing at " + path);
-        }
-        return found;
+    private List<Order> orders(JobFile job, double eastDeg) {
+        Plan plan = job.plan();
+        Land land = job.land();
+        DesignController.MovingPulse pulse =
+                new DesignController.MovingPulse(Trial.NONE, Optional.of(Energizers.GENERIC.get(5)));
+        return List.of(
+                order(
+                        "/api/design/moving",
+                        new DesignController.MovingOrder(plan, land, List.of(), Optional.empty()),
+                        eastDeg),
+                order(
+                        "/api/design/moving",
+                        new DesignController.MovingOrder(plan, land, List.of(), Optional.of(pulse)),
+                        eastDeg),
+                order("/api/design", new DesignController.DesignOrder(plan, land, List.of()), eastDeg),
+                order(
+                        "/api/electrics",
+                        new ElectricsController.ElectricsOrder(
+                                plan, land, Trial.NONE, ElectricsPlanner.Depth.ALL, Optional.empty()),
+                        eastDeg));
     }
 
-    private static void post(RestClient client, String path, ObjectNode body) {
-        client.post()
-                .uri(path)
-                .contentType(MediaType.APPLICATION_JSON)
-                .body(body)
-                .retrieve()
-                .body(byte[].class);
+    private Order order(String path, Object asked, double eastDeg) {
+        JsonNode tree = mapper.valueToTree(asked);
+        JsonNode corner = tree.at("/plan/site/lines/0/corners/0/at");
+        if (corner instanceof ArrayNode at) {
+            at.set(0, at.get(0).asDouble() + eastDeg);
+        }
+        return new Order(path, mapper.writeValueAsBytes(tree));
     }
 }
