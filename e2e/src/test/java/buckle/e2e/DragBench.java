@@ -16,6 +16,9 @@ import org.junit.jupiter.api.condition.EnabledIfSystemProperty;
 class DragBench {
     private static final int WARM_UP = 40;
     private static final int MOVES = 80;
+    /** By then the server has compiled what is hot. */
+    private static final int AT_REST_MS = 30_000;
+
 
     @Test
     void measure() throws IOException {
@@ -45,12 +48,20 @@ class DragBench {
             screen.page.waitForTimeout(1500);
             System.out.printf(
                     Locale.ROOT, "drag on %s, %s line posts%n", screen.figure("fence"), screen.figure("line-posts"));
-            print("drag to picture", drag(screen, "path.wire"));
-            screen.stage("electrics");
-            screen.test("pulse-lane").locator(".likely").waitFor();
-            screen.page.waitForTimeout(3000);
-            print("drag to curve of the pulse", drag(screen, "[data-test=pulse-lane] .likely"));
+            both(screen, "right after a start");
+            screen.page.waitForTimeout(AT_REST_MS);
+            both(screen, "later");
         }
+    }
+
+    private static void both(Screen screen, String when) {
+        screen.stage("layout");
+        screen.page.waitForTimeout(3000);
+        print("drag to picture, " + when, drag(screen, "path.wire"));
+        screen.stage("electrics");
+        screen.test("pulse-lane").locator(".likely").waitFor();
+        screen.page.waitForTimeout(3000);
+        print("drag to curve of the pulse, " + when, drag(screen, "[data-test=pulse-lane] .likely"));
     }
 
     private static void print(String what, List<Double> found) {

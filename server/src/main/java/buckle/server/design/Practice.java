@@ -7,12 +7,15 @@ import buckle.exchange.JobFileReader;
 import buckle.exchange.Json;
 import buckle.land.Land;
 import buckle.power.Energizers;
+import buckle.server.web.Bustle;
 import buckle.spec.Plan;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.concurrent.locks.LockSupport;
+import java.util.function.BooleanSupplier;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.annotation.Value;
@@ -30,8 +33,8 @@ import tools.jackson.databind.node.ArrayNode;
 
 /**
  * Asks for the demo jobs what an open job asks for while a corner is dragged; nothing is stored. Once before the first start, so that
- * the start-up cache learns which code is hot; and in the background after each start, since that code must still be compiled, and a
- * first drag would wait for it.
+ * the start-up cache learns which code is hot; and after each start, while nobody else asks anything, since that code must still be
+ * compiled, and a first drag would wait for it.
  */
 @Component
 class Practice implements ApplicationListener<ApplicationReadyEvent> {
@@ -42,7 +45,11 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
     private static final int VARIANTS = 5;
 
     private static final double STEP_DEG = 1e-7;
-    private static final long MOST_MS = 20_000;
+    private static final long MOST_MS = 120_000;
+    /** It is quiet when nobody asked for so long. */
+    private static final long QUIET_MS = 800;
+
+    private static final long LOOK_MS = 100;
 
     /** When there is practice. */
     enum When {
@@ -58,12 +65,15 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
     private final JsonMapper mapper;
     private final String server;
     private final When when;
+    private final Bustle bustle;
 
     Practice(
             JsonMapper mapper,
+            Bustle bustle,
             @Value("http://127.0.0.1:${server.port}") String server,
             @Value("${buckle.practice:after-start}") When when) {
         this.mapper = mapper;
+        this.bustle = bustle;
         this.server = server;
         this.when = when;
     }
@@ -74,7 +84,7 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
             case NEVER -> {}
             case AFTER_START -> Thread.ofPlatform().daemon().name("practice").start(this::quietly);
             case THEN_END -> {
-                practise(Long.MAX_VALUE);
+                practise(() -> true);
                 System.exit(SpringApplication.exit(ready.getApplicationContext()));
             }
         }
@@ -82,19 +92,38 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
 
     /** What goes wrong here is nobody's business: the server may be ending. */
     private void quietly() {
+        long untilMs = System.currentTimeMillis() + MOST_MS;
         try {
-            practise(System.currentTimeMillis() + MOST_MS);
+            practise(() -> quietBefore(untilMs));
         } catch (RuntimeException e) {
             LOG.debug("practice ended early", e);
         }
     }
 
-    private void practise(long untilMs) {
-        RestClient client = RestClient.create(server);
+    /** Waits while others ask; false when it did not become quiet in time. */
+    private boolean quietBefore(long untilMs) {
+        while (bustle.quietMs() < QUIET_MS) {
+            if (System.currentTimeMillis() > untilMs) {
+                return false;
+            }
+            LockSupport.parkNanos(LOOK_MS * 1_000_000);
+        }
+        return true;
+    }
+
+    private void practise(BooleanSupplier goOn) {
+        RestClient client = RestClient.builder()
+                .baseUrl(server)
+                .defaultHeader(Bustle.OWN, "1")
+                .build();
         List<List<Order>> variants = orders();
-        for (int round = 1; round <= ROUNDS && System.currentTimeMillis() < untilMs; round++) {
+        for (int round = 1; round <= ROUNDS; round++) {
             for (Order order : variants.get(round % VARIANTS)) {
-                if (order.path().endsWith("/moving") || round % WHOLE_EVERY == 0) {
+                boolean due = order.path().endsWith("/moving") || round % WHOLE_EVERY == 0;
+                if (due && !goOn.getAsBoolean()) {
+                    return;
+                }
+                if (due) {
                     client.post()
                             .uri(order.path())
                             .contentType(MediaType.APPLICATION_JSON)
