@@ -84,7 +84,7 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
             case NEVER -> {}
             case AFTER_START -> Thread.ofPlatform().daemon().name("practice").start(this::quietly);
             case THEN_END -> {
-                practise(() -> true);
+                practise(true, () -> true);
                 System.exit(SpringApplication.exit(ready.getApplicationContext()));
             }
         }
@@ -94,7 +94,7 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
     private void quietly() {
         long untilMs = System.currentTimeMillis() + MOST_MS;
         try {
-            practise(() -> quietBefore(untilMs));
+            practise(false, () -> quietBefore(untilMs));
         } catch (RuntimeException e) {
             LOG.debug("practice ended early", e);
         }
@@ -111,7 +111,8 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
         return true;
     }
 
-    private void practise(BooleanSupplier goOn) {
+    /** @param whole whether the whole answers are asked for as well, which take long */
+    private void practise(boolean whole, BooleanSupplier goOn) {
         RestClient client = RestClient.builder()
                 .baseUrl(server)
                 .defaultHeader(Bustle.OWN, "1")
@@ -119,7 +120,7 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
         List<List<Order>> variants = orders();
         for (int round = 1; round <= ROUNDS; round++) {
             for (Order order : variants.get(round % VARIANTS)) {
-                boolean due = order.path().endsWith("/moving") || round % WHOLE_EVERY == 0;
+                boolean due = order.path().endsWith("/moving") || whole && round % WHOLE_EVERY == 0;
                 if (due && !goOn.getAsBoolean()) {
                     return;
                 }
