@@ -81,6 +81,9 @@ describe('words on the plan', () => {
     expect(outside(at, [0, 100], [200, 100], 17)[0]).toMatchObject({ x: 0, align: 'center' })
     const [edge] = placeWords([drawing([word('a long name', 780, 300)])], pixel, widthOf, SIZE)
     expect(boxesOf(edge!)[0]!.right).toBeLessThanOrEqual(800)
+    const cut = (rank: number) => word('a boundary', 780, 300, rank, [{ x: 10, y: 0, align: 'left' }])
+    expect(placeWords([drawing([cut(wordRank.feature)])], pixel, widthOf, SIZE)).toEqual([])
+    expect(placeWords([drawing([cut(wordRank.corner)])], pixel, widthOf, SIZE)).toHaveLength(1)
     const covers = [{ left: 90, top: 0, right: 300, bottom: 400 }]
     const [seen] = placeWords([drawing([word('weakest', 80, 300)])], pixel, widthOf, SIZE, covers)
     expect(boxesOf(seen!)[0]!.right).toBeLessThanOrEqual(90)

@@ -30,18 +30,24 @@ const nearest = computed(() => {
 })
 /** Not known before the first answer; null where no pulse comes. */
 const at = shallowRef<AtPoint | null | undefined>(undefined)
+/** The curve and the place it was asked for. */
+const atOf = shallowRef<{ electrics: Electrics; lineId: string; stationM: number } | null>(null)
 const atFailed = ref('')
 const look = latestOnly(
-  (body: {
-    plan: NonNullable<typeof job.plan>
-    land: NonNullable<typeof job.land>
-    trial: typeof trial.value
-    held: Electrics['energizer']
-    lineId: string
-    stationM: number
-  }) => ask(client.POST('/api/electrics/at', { body })),
-  (answer) => {
+  (order: {
+    of: Electrics
+    body: {
+      plan: NonNullable<typeof job.plan>
+      land: NonNullable<typeof job.land>
+      trial: typeof trial.value
+      held: Electrics['energizer']
+      lineId: string
+      stationM: number
+    }
+  }) => ask(client.POST('/api/electrics/at', { body: order.body })),
+  (answer, { of, body }) => {
     at.value = answer.at
+    atOf.value = { electrics: of, lineId: body.lineId, stationM: body.stationM }
     atFailed.value = ''
   },
   (e) => (atFailed.value = e instanceof Trouble ? e.message : 'This place could not be worked out.'),
@@ -51,15 +57,27 @@ watch(
   () => {
     if (job.plan && job.land && lineId.value)
       look({
-        plan: job.plan,
-        held: props.electrics.energizer,
-        land: job.land,
-        trial: trial.value,
-        lineId: lineId.value,
-        stationM: Math.max(0, station.value),
+        of: props.electrics,
+        body: {
+          plan: job.plan,
+          held: props.electrics.energizer,
+          land: job.land,
+          trial: trial.value,
+          lineId: lineId.value,
+          stationM: Math.max(0, station.value),
+        },
       })
   },
   { immediate: true },
+)
+const here = computed(
+  () => atOf.value?.lineId === lineId.value && atOf.value.stationM === Math.max(0, station.value),
+)
+/** Until the place has been asked for again, the curve's nearest place tells. */
+const peakV = computed(() =>
+  here.value && atOf.value?.electrics === props.electrics
+    ? (at.value?.peakV ?? 0)
+    : (nearest.value?.likelyV ?? 0),
 )
 const wave = computed(() => ({
   grid: { left: 44, right: 10, top: 22, bottom: 34 },
@@ -123,7 +141,7 @@ function load() {
     <dl v-if="nearest && at" data-test="at-point">
       <dt>Peak</dt>
       <dd>
-        <b :class="nearest.met">{{ kvText(at.peakV) }} kV, {{ metWords[nearest.met] }}</b>
+        <b :class="nearest.met">{{ kvText(peakV) }} kV, {{ metWords[nearest.met] }}</b>
         <span class="quiet-text"> ({{ kvText(nearest.lowV) }} to {{ kvText(nearest.highV) }} kV)</span>
         <RuleChips :rules="['V11', 'V13', 'V10']" />
       </dd>
@@ -133,7 +151,7 @@ function load() {
       <dd class="number">{{ nearest.currentA === null ? '…' : `${nearest.currentA.toFixed(1)} A` }}</dd>
       <dt>In an animal</dt>
       <dd class="number">
-        {{ energyText(at.usual.bodyJ) }} a pulse: {{ at.usual.contact }}
+        {{ here ? `${energyText(at.usual.bodyJ)} a pulse: ${at.usual.contact}` : '…' }}
         <RuleChips :rules="['G13']" />
       </dd>
     </dl>

@@ -107,7 +107,7 @@ export function outside(
 
 /**
  * Finds each word a spot where it covers no other word, and as little as can be of signs and lines. A word without such a spot is
- * left out.
+ * left out, and so is one of the lowest ranks that could be seen only in part.
  *
  * @param covers what lies over the plan on the screen
  */
@@ -143,7 +143,7 @@ export function placeWords(
       best = { cost, x, y, boxes }
       if (cost === 0) break
     }
-    if (!best) continue
+    if (!best || (best.cost >= HIDDEN_COST && word.rank <= wordRank.reading)) continue
     taken.push(...best.boxes)
     placed.push({ word, x: best.x, y: best.y })
   }

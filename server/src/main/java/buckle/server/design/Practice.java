@@ -95,8 +95,9 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
         long untilMs = System.currentTimeMillis() + MOST_MS;
         try {
             practise(false, () -> quietBefore(untilMs));
+            LOG.info("Practice is over");
         } catch (RuntimeException e) {
-            LOG.debug("practice ended early", e);
+            LOG.info("Practice ended early: {}", e.toString());
         }
     }
 
