@@ -19,7 +19,6 @@ class DragBench {
     /** By then the server has compiled what is hot. */
     private static final int AT_REST_MS = 30_000;
 
-
     @Test
     void measure() throws IOException {
         try (Browser browser = new Browser();
