@@ -13,7 +13,7 @@ import { energyText, metWords, ohmText } from './words'
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
 const { trial, toggle, addLoad, dropLoad } = useElectrics()
-const station = computed(() => job.cursorM ?? props.electrics.weakest?.stationM ?? 0)
+const station = computed(() => Math.max(0, job.cursorM ?? props.electrics.weakest?.stationM ?? 0))
 const lineId = computed(() =>
   job.cursorM === null ? (props.electrics.weakest?.lineId ?? job.lineId) : job.lineId,
 )
@@ -64,15 +64,13 @@ watch(
           land: job.land,
           trial: trial.value,
           lineId: lineId.value,
-          stationM: Math.max(0, station.value),
+          stationM: station.value,
         },
       })
   },
   { immediate: true },
 )
-const here = computed(
-  () => atOf.value?.lineId === lineId.value && atOf.value.stationM === Math.max(0, station.value),
-)
+const here = computed(() => atOf.value?.lineId === lineId.value && atOf.value.stationM === station.value)
 /** Until the place has been asked for again, the curve's nearest place tells. */
 const peakV = computed(() =>
   here.value && atOf.value?.electrics === props.electrics

@@ -22,7 +22,7 @@ import buckle.pulse.Supply;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
-import buckle.site.PlanePoint;
+import buckle.site.Stationing;
 import buckle.spec.Overgrowth;
 import buckle.spec.Plan;
 import buckle.spec.Power;
@@ -181,14 +181,17 @@ public final class ElectricsPlanner {
 
     private List<PulsePoint> points(List<Spot> spots, Solved middle, Range range) {
         LocalPlane plane = plan.site().plane();
-        Map<String, Way> ways =
-                layout.lines().stream().collect(Collectors.toMap(LineLayout::lineId, line -> Way.of(line, plane)));
+        Map<String, Stationing> lines = layout.lines().stream()
+                .collect(Collectors.toMap(
+                        LineLayout::lineId,
+                        line -> new Stationing(
+                                line.corners().stream().map(plane::toPlane).toList(), line.closed())));
         List<PulsePoint> points = new ArrayList<>();
         for (int i = 0; i < spots.size(); i++) {
             Spot s = spots.get(i);
             double v = middle.volts(i);
             GeoPoint at =
-                    plane.toGeo(Objects.requireNonNull(ways.get(s.lineId())).at(s.stationM()));
+                    plane.toGeo(Objects.requireNonNull(lines.get(s.lineId())).at(s.stationM()));
             points.add(new PulsePoint(
                     s.lineId(),
                     s.stationM(),
@@ -202,31 +205,6 @@ public final class ElectricsPlanner {
                     Met.of(v, needV)));
         }
         return points;
-    }
-
-    /** The corners of a line on the plane and their stations, round to the first again when it is closed. */
-    private record Way(List<PlanePoint> corners, List<Double> stations) {
-        static Way of(LineLayout line, LocalPlane plane) {
-            List<PlanePoint> corners =
-                    new ArrayList<>(line.corners().stream().map(plane::toPlane).toList());
-            List<Double> stations = new ArrayList<>(line.cornerStationsM());
-            if (line.closed()) {
-                corners.add(corners.getFirst());
-                stations.add(line.lengthM());
-            }
-            return new Way(corners, stations);
-        }
-
-        PlanePoint at(double stationM) {
-            for (int i = 1; i < stations.size(); i++) {
-                if (stationM <= stations.get(i) || i == stations.size() - 1) {
-                    double side = stations.get(i) - stations.get(i - 1);
-                    double share = side <= 0 ? 0 : Math.clamp((stationM - stations.get(i - 1)) / side, 0, 1);
-                    return corners.get(i - 1).towards(corners.get(i), share);
-                }
-            }
-            return corners.getFirst();
-        }
     }
 
     private List<SectionPulse> sections(List<PulsePoint> points, Solved middle) {
