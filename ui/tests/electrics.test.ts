@@ -1,10 +1,11 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
+import { effectScope } from 'vue'
 import type { Electrics, Plate } from '@/api/types'
 import EnergizerSheet from '@/features/electrics/EnergizerSheet.vue'
 import PulseSheet from '@/features/electrics/PulseSheet.vue'
 import { useElectrics } from '@/features/electrics/useElectrics'
-import { electrics, shock, stubs } from './electricsAnswer'
+import { electrics, plate, shock, stubs } from './electricsAnswer'
 import { openJob } from './openJob'
 
 beforeEach(() => {
@@ -22,6 +23,27 @@ describe('the energizer sheet', () => {
     expect(job.plan!.spec.power.energizer?.name).toBe('generic 3 J')
     await wrapper.find('[data-test=no-choice]').trigger('click')
     expect(job.plan!.spec.power.energizer).toBeNull()
+  })
+
+  it('leaves out what is too low here, unless it was chosen or is asked for', async () => {
+    const { job } = openJob()
+    const e = electrics()
+    const [first] = e.candidates
+    const low = (name: string, likelyV: number) =>
+      ({ ...first!, plate: plate(name, 0.1), likelyV, met: 'BROKEN' }) as typeof first & object
+    e.candidates = [low('tiny', 1200), low('small', 2300), ...e.candidates]
+    const wrapper = mount(EnergizerSheet, { props: { electrics: e }, global: { stubs } })
+    const seen = (name: string) => wrapper.find(`[data-test="energizer-${name}"]`).exists()
+    expect([seen('tiny'), seen('small'), seen('generic 3 J')]).toEqual([false, false, true])
+    expect(wrapper.text()).toContain('2 are too low here, 2.3 kV at most')
+    await wrapper.find('[data-test=too-low]').trigger('click')
+    expect([seen('tiny'), seen('small')]).toEqual([true, true])
+    await wrapper.find('[data-test="energizer-small"]').trigger('click')
+    await wrapper.find('[data-test=too-low]').trigger('click')
+    expect(job.plan!.spec.power.energizer?.name).toBe('small')
+    expect([seen('tiny'), seen('small')]).toEqual([false, true])
+    await wrapper.setProps({ electrics: { ...e, candidates: e.candidates.slice(0, 1) } })
+    expect(seen('tiny')).toBe(true)
   })
 
   it('takes a plate of ones own only whole', async () => {
@@ -148,4 +170,23 @@ describe('the pulse sheet', () => {
     await wrapper.find('[data-test=left-out] button').trigger('click')
     expect(trial.value.open).toEqual([])
   })
+})
+
+it('leaves what was only tried out behind when another stage is opened', async () => {
+  const { sent, answers } = openJob()
+  answers['/api/electrics'] = { electrics: electrics() }
+  const { follow, toggle } = useElectrics()
+  const scope = effectScope()
+  const leave = scope.run(follow)!
+  toggle('cut-1')
+  await flushPromises()
+  scope.stop()
+  leave()
+  await flushPromises()
+  expect(sent.at(-1)).toMatchObject({ body: { depth: 'RANGE', trial: { open: [], loads: [] } } })
+  toggle('cut-1')
+  const asked = sent.length
+  leave()
+  await flushPromises()
+  expect(sent).toHaveLength(asked)
 })

@@ -119,7 +119,7 @@ describe('the weakest point in the ledger', () => {
     const asked = () => sent.filter((s) => s.path === '/api/electrics')
     const ledger = mount(LedgerPanel, { global: { stubs } })
     await vi.advanceTimersByTimeAsync(1000)
-    expect(asked().map((s) => (s.body as { depth: string }).depth)).toEqual(['CURVE'])
+    expect(asked().map((s) => (s.body as { depth: string }).depth)).toEqual(['RANGE'])
     const figure = ledger.find('[data-test=figure-weakest]')
     expect(figure.text()).toContain('5.1 kV')
     expect(figure.text()).toContain('met')

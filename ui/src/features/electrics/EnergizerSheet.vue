@@ -75,6 +75,23 @@ const earthText = (need: Candidate['earth']) =>
       ? `under ${ohmText(need.mostOhm)}`
       : '…'
 const need = computed(() => props.electrics.needV)
+
+/** What is too low on this fence is folded away, unless it was chosen or nothing holds. */
+const everyOne = ref(false)
+const tooLow = computed(() => {
+  const low = props.electrics.candidates.filter((c) => c.met === 'BROKEN' && c.plate.name !== chosen.value)
+  return low.length < props.electrics.candidates.length ? low : []
+})
+const shown = computed(() =>
+  everyOne.value
+    ? props.electrics.candidates
+    : props.electrics.candidates.filter((c) => !tooLow.value.includes(c)),
+)
+const lowSays = computed(() => {
+  const best = tooLow.value.reduce((most, c) => Math.max(most, c.likelyV), 0)
+  const many = tooLow.value.length
+  return `${many} ${many === 1 ? 'is' : 'are'} too low here, ${kvText(best)} kV at most`
+})
 </script>
 
 <template>
@@ -87,7 +104,7 @@ const need = computed(() => props.electrics.needV)
       {{ kvText(electrics.weakest.likelyV) }} kV likely, {{ kvText(electrics.weakest.lowV) }} to
       {{ kvText(electrics.weakest.highV) }}. <RuleChips :rules="['V11', 'V13', 'E7']" />
     </p>
-    <table class="sheet">
+    <table class="sheet energizers">
       <thead>
         <tr>
           <th>Energizer</th>
@@ -102,7 +119,7 @@ const need = computed(() => props.electrics.needV)
       </thead>
       <tbody>
         <tr
-          v-for="c in electrics.candidates"
+          v-for="c in shown"
           :key="c.plate.name"
           :class="{ here: c.plate.name === (chosen || electrics.energizer.name) }"
         >
@@ -118,22 +135,30 @@ const need = computed(() => props.electrics.needV)
             <span v-if="!c.plate.name.includes(`${c.outJ} J`)" class="small quiet-text">
               {{ Number(c.outJ.toPrecision(2)) }} J</span
             >
-            <b v-if="c.recommended" class="small"> recommended</b>
+            <span v-if="c.recommended" class="number"> recommended</span>
             <span class="in-hand small quiet-text"
               >{{ c.drawW.toFixed(1) }} W · {{ earthText(c.earth)
               }}{{ c.plate.price === null ? '' : ` · ${c.plate.price.toFixed(0)}` }}</span
             >
-            <span v-if="c.over5J" class="small weak"> over 5 J <RuleChips :rules="['C13']" /></span>
+            <span v-if="c.over5J" class="number weak"> over 5 J <RuleChips :rules="['C13']" /></span>
           </td>
           <td class="right number">{{ kvText(c.cleanV) }}</td>
           <td class="right number" :class="c.met">{{ kvText(c.likelyV) }}</td>
           <td class="right number" :class="c.metHeavy">{{ kvText(c.heavyV) }}</td>
-          <td :class="c.met">
+          <td class="met" :class="c.met">
             {{ c.metHeavy === 'MET' ? 'met, heavy too' : metWords[c.met] }}
           </td>
           <td class="right number at-desk">{{ c.drawW.toFixed(1) }}</td>
           <td class="right number at-desk">{{ earthText(c.earth) }}</td>
           <td class="right number at-desk">{{ c.plate.price === null ? '–' : c.plate.price.toFixed(0) }}</td>
+        </tr>
+        <tr v-if="tooLow.length">
+          <td colspan="8" class="quiet-text">
+            {{ lowSays }}
+            <button class="link" :aria-expanded="everyOne" data-test="too-low" @click="everyOne = !everyOne">
+              {{ everyOne ? 'leave out' : 'show' }}
+            </button>
+          </td>
         </tr>
       </tbody>
     </table>
@@ -195,6 +220,13 @@ const need = computed(() => props.electrics.needV)
 <style scoped src="../layout/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
+.energizers td {
+  padding-top: 2px;
+  padding-bottom: 2px;
+}
+.met {
+  white-space: nowrap;
+}
 .in-hand {
   display: none;
 }

@@ -23,7 +23,7 @@ interface Order {
   plan: Plan
   land: Land
   trial: Trial
-  depth: 'CURVE' | 'ALL'
+  depth: 'CURVE' | 'RANGE' | 'ALL'
   /** The energizer that was recommended before, while it is held to. */
   held: Plate | null
 }
@@ -31,7 +31,7 @@ interface Order {
 function take(now: Electrics | null, order: { jobId: string; depth: Order['depth']; held: Plate | null }) {
   failed.value = ''
   const before = electrics.value
-  if (now && before && order.depth === 'CURVE' && ofJob === order.jobId) {
+  if (now && before && order.depth !== 'ALL' && ofJob === order.jobId) {
     // What only a whole answer has is kept until the next one comes.
     const { candidates, recommended, whatIfs, reserveSays, reserve, earth, assumed } = before
     electrics.value = {
@@ -113,10 +113,12 @@ export function useElectrics() {
       staged.value = false
       leave()
       clearTimeout(settled)
+      // What is only tried out stays on this stage.
+      if (trial.value.open.length > 0 || trial.value.loads.length > 0) order('RANGE', NOTHING_TRIED, false)
     }
   }
 
-  /** Keeps the curve up to date while another stage is open, as soon as nothing moves, with nothing tried out. */
+  /** Keeps the curve and its range up to date while another stage is open, as soon as nothing moves, with nothing tried out. */
   function followLightly() {
     forgetOtherJobs()
     watch(
@@ -125,7 +127,7 @@ export function useElectrics() {
         if (!job.plan || staged.value) return
         clearTimeout(settled)
         settled = setTimeout(() => {
-          if (!staged.value) order('CURVE', NOTHING_TRIED, false)
+          if (!staged.value) order('RANGE', NOTHING_TRIED, false)
         }, SETTLED_MS)
       },
       { immediate: true },

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 const open = defineModel<boolean>({ required: true })
 const keys: [string, string][] = [
-  ['1 2 4 6', 'Survey, Layout, Takeoff, Test'],
+  ['1 2 3 4 6', 'Survey, Layout, Electrics, Takeoff, Test'],
   [', .', 'step post by post'],
   ['< >', 'step from strong post to strong post'],
   ['+ − 0', 'ribbon closer, wider, the whole line'],
+  ['R', 'fold the ribbon down to its figures, and up again'],
   ['V', 'select and move'],
   ['D', 'draw a fence line; Enter ends it, Escape drops it'],
   ['A', 'add a corner to a side'],

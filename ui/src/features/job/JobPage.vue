@@ -4,6 +4,7 @@ import { useRoute, useRouter } from 'vue-router'
 import CommandPalette from '@/features/help/CommandPalette.vue'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import RibbonView from '@/features/ribbon/RibbonView.vue'
+import { useFold } from '@/features/ribbon/useFold'
 import { useTool } from '@/features/plan/tool'
 import { useLayoutSheets } from '@/features/layout/useLayoutSheets'
 import { useElectricsSheets } from '@/features/electrics/useElectricsSheets'
@@ -40,6 +41,7 @@ const { sheet, open: openSheet } = useSheets()
 const { sheet: layoutSheet, open: openLayoutSheet } = useLayoutSheets()
 const { sheet: electricsSheet, open: openElectricsSheet } = useElectricsSheets()
 const { tool } = useTool()
+const { toggleFold } = useFold()
 const place = computed(() => ({
   ...(job.cursorM === null ? {} : { line: job.lineId, station: job.cursorM.toFixed(1) }),
   ...(props.stage === 'survey' && sheet.value !== 'bring' ? { sheet: sheet.value } : {}),
@@ -71,6 +73,7 @@ useKeys((e) => {
   if (stage) return (void go(stage), true)
   if (e.key === ',' || e.key === '.') return (step(e.key === '.' ? 1 : -1, false), true)
   if (e.key === '<' || e.key === '>') return (step(e.key === '>' ? 1 : -1, true), true)
+  if (e.key.toLowerCase() === 'r') return (toggleFold(), true)
   if (e.key.toLowerCase() === 'u') return (toggleUnits(), true)
   return false
 })

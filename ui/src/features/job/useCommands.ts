@@ -5,6 +5,7 @@ import { useTool, tools } from '@/features/plan/tool'
 import { layoutSheets, useLayoutSheets } from '@/features/layout/useLayoutSheets'
 import { electricsSheets, useElectricsSheets } from '@/features/electrics/useElectricsSheets'
 import { strongKinds } from '@/features/layout/words'
+import { useFold } from '@/features/ribbon/useFold'
 import { sheets, useSheets } from '@/features/survey/useSheets'
 import { useLook } from '@/shared/look'
 import { useJob } from './jobStore'
@@ -15,6 +16,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
   const router = useRouter()
   const { choose, fit } = useTool()
   const { next } = useLook()
+  const { toggleFold } = useFold()
   const { open: openSheet } = useSheets()
   const { open: openLayoutSheet } = useLayoutSheets()
   const { open: openElectricsSheet } = useElectricsSheets()
@@ -41,6 +43,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
     { text: 'Undo', key: 'Ctrl Z', run: job.undo },
     { text: 'Redo', key: 'Ctrl Shift Z', run: job.redo },
     { text: 'Feet and inches or metres', key: 'U', run: toggleUnits },
+    { text: 'Fold or unfold the ribbon', key: 'R', run: toggleFold },
     { text: 'Paper, sunlight or dark', run: next },
     { text: 'Save now', key: 'Ctrl S', run: () => void job.saveNow() },
     { text: 'Job file', run: () => window.open(`/api/jobs/${job.id}/job.geojson`, '_self') },

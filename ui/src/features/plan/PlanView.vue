@@ -216,6 +216,7 @@ useKeys((e) => {
 .hint {
   position: absolute;
   left: 158px;
+  max-width: calc(100% - 202px);
   top: 8px;
   margin: 0;
   background: color-mix(in srgb, var(--paper) 85%, transparent);

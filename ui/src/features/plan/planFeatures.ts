@@ -8,6 +8,7 @@ import CircleStyle from 'ol/style/Circle'
 import RegularShape from 'ol/style/RegularShape'
 import type { FenceLine, LineLayout, Position, Section } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
+import { stationText } from '@/shared/units'
 import { placeAt } from './geometry'
 import { landShapes } from './landStyles'
 import { nameFont, palette, symbol, type Palette } from './symbols'
@@ -118,7 +119,7 @@ function spots(job: Job, project: Project, colors: Palette, into: Drawing<Featur
   })
   into.features.push(styled(new MultiPoint(all.map(project)), cross))
   for (const s of all.slice(0, 60)) {
-    const text = `${s[2]!.toFixed(1)} m`
+    const text = job.units === 'METRIC' ? `${s[2]!.toFixed(1)} m` : stationText(s[2]!, job.units)
     into.words.push({
       ...{ at: project(s), text, font: nameFont, color: colors.quiet },
       ...{ rank: wordRank.feature, spots: beside(8) },

@@ -2,6 +2,7 @@ import Feature from 'ol/Feature'
 import LineString from 'ol/geom/LineString'
 import { Stroke, Style } from 'ol/style'
 import type { Electrics, Position } from '@/api/types'
+import { nearestPoint } from '@/features/electrics/nearest'
 import { bandOf, metWords, type Band } from '@/features/electrics/words'
 import { ink } from '@/shared/inks'
 import { kvText } from '@/shared/units'
@@ -9,6 +10,8 @@ import { emptyDrawing, wordRank, type Drawing, type Spot } from './words'
 
 /** Pixels between two voltages written along a line. */
 const LABEL_EVERY_PX = 110
+/** And so far apart when the second would say what the first does. */
+const SAME_EVERY_PX = 330
 /** Beside the stroke, which is wide. */
 const SPOTS: Spot[] = [
   { x: 9, y: -14, align: 'left' },
@@ -39,7 +42,7 @@ export function pulseDrawing(
   const into = emptyDrawing<Feature>()
   if (!electrics) return into
   let last: { lineId: string; at: Position; band: Band } | null = null
-  let labelled: Position | null = null
+  let labelled: { at: Position; text: string } | null = null
   /** Stretches of one strength, each drawn in one stroke. */
   const runs: { band: Band; path: Position[] }[] = []
   for (const p of electrics.points) {
@@ -53,17 +56,15 @@ export function pulseDrawing(
       else runs.push({ band: between, path: [last.at, at] })
     } else labelled = null
     const weakest = electrics.weakest?.lineId === p.lineId && electrics.weakest.stationM === p.stationM
-    const far =
-      !labelled || Math.hypot(at[0]! - labelled[0]!, at[1]! - labelled[1]!) > LABEL_EVERY_PX * resolution
-    if (weakest || far) {
-      labelled = at
+    const text = off ? 'no pulse' : `${kvText(p.likelyV)} kV`
+    const apartPx = labelled
+      ? Math.hypot(at[0]! - labelled.at[0]!, at[1]! - labelled.at[1]!) / resolution
+      : Infinity
+    if (weakest || apartPx > (text === labelled?.text ? SAME_EVERY_PX : LABEL_EVERY_PX)) {
+      labelled = { at, text }
       into.words.push({
         at,
-        text: off
-          ? 'no pulse'
-          : weakest
-            ? `weakest ${kvText(p.likelyV)} kV, ${metWords[p.met]}`
-            : `${kvText(p.likelyV)} kV`,
+        text: weakest && !off ? `weakest ${text}, ${metWords[p.met]}` : text,
         font: `${weakest ? 700 : 500} 13px 'Atkinson Hyperlegible', sans-serif`,
         color: ink(strokes[band].color),
         rank: weakest ? wordRank.weakest : wordRank.reading,
@@ -90,9 +91,8 @@ const worse = (a: Band, b: Band): Band => (order.indexOf(a) < order.indexOf(b) ?
 
 /** The pulse at the nearest computed place, as said beside the pointer. */
 export function pulseText(electrics: Electrics | null, lineId: string, stationM: number): string {
-  const own = electrics?.points.filter((p) => p.lineId === lineId) ?? []
-  if (own.length === 0) return ''
-  const p = own.reduce((a, b) => (Math.abs(b.stationM - stationM) < Math.abs(a.stationM - stationM) ? b : a))
+  const p = nearestPoint(electrics, lineId, stationM)
+  if (!p) return ''
   if (p.likelyV < 1) return 'no pulse'
   const range = p.lowV < p.highV ? ` (${kvText(p.lowV)} to ${kvText(p.highV)})` : ''
   return `${kvText(p.likelyV)} kV${range}, ${metWords[p.met]}`

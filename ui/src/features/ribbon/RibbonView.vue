@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, toRef } from 'vue'
 import { useJob } from '@/features/job/jobStore'
-import { kvText, lengthText, stationText, unitM } from '@/shared/units'
-import { postKinds } from '@/features/layout/words'
+import { lengthText, stationText, unitM } from '@/shared/units'
 import { gatesNamed } from './gatesNamed'
 import RibbonDetail from './RibbonDetail.vue'
+import RibbonHead from './RibbonHead.vue'
 import { useRibbonWindow } from './useRibbonWindow'
 import { axisStations, bracePath, groundPath, postPath, ribbonScale, wirePath } from './ribbonGeometry'
 import PulseLane from './PulseLane.vue'
+import { useFold } from './useFold'
 import { useLandLane } from './useLandLane'
 import { usePulseLane } from './usePulseLane'
 import { useReadingLane } from './useReadingLane'
@@ -17,10 +18,12 @@ const job = useJob()
 const host = ref<HTMLElement>()
 const width = ref(1000)
 const loads = ref(false)
+const { folded } = useFold()
 const laned = computed(() => props.readings || !!props.pulse)
-const extraPx = computed(() => (laned.value ? 54 : loads.value ? 46 : 0))
-const height = computed(() => 214 + extraPx.value)
-const laneTop = computed(() => (laned.value ? 28 : loads.value ? 46 : 0))
+const loaded = computed(() => loads.value && !laned.value && !folded.value)
+const extraPx = computed(() => (laned.value ? 54 : loaded.value ? 46 : 0))
+const letterY = computed(() => (laned.value ? 84 : loaded.value ? 58 : 12))
+const height = computed(() => (folded.value ? letterY.value + 52 : 214 + extraPx.value))
 
 const line = computed(() => job.line)
 const wires = computed(() => line.value?.schedule.wires ?? [])
@@ -50,7 +53,7 @@ const px = (stationM: number) => Math.round(scale.value!.x(stationM))
 const drawn = computed(() => {
   const l = line.value
   const s = scale.value
-  if (!l || !s) return null
+  if (!l || !s || folded.value) return null
   return {
     ground: groundPath(l, s, baseY.value),
     wires: wires.value.map((w) => ({ role: w.role, d: wirePath(l, s, w) })),
@@ -92,18 +95,14 @@ const joints = computed(() =>
 )
 const lane = useReadingLane(scale)
 const curve = usePulseLane(scale)
-const cursor = computed(() => (job.cursorM === null || !scale.value ? null : scale.value.x(job.cursorM)))
-const cursorPost = computed(() =>
-  line.value?.posts.find((p) => Math.abs(p.stationM - (job.cursorM ?? -1)) < 0.05),
+const said = computed(() =>
+  props.readings
+    ? { text: lane.curve.value ? 'kV read, over those predicted' : 'kV read', needV: lane.need.value }
+    : props.pulse
+      ? { text: 'kV predicted, low to high shaded', needV: curve.need.value }
+      : null,
 )
-const cursorText = computed(() => {
-  if (job.cursorM === null) return ''
-  const post = cursorPost.value
-  return (
-    lengthText(job.cursorM, job.units) +
-    (post ? ` · ${postKinds[post.kind].toLowerCase()} ${post.label || post.number}` : '')
-  )
-})
+const cursor = computed(() => (job.cursorM === null || !scale.value ? null : scale.value.x(job.cursorM)))
 const words = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'not told yet' }
 
 function point(e: PointerEvent) {
@@ -138,59 +137,16 @@ onUnmounted(() => observer?.disconnect())
 
 <template>
   <section class="band no-print" aria-label="Ribbon: the line pulled straight">
-    <header>
-      <template v-if="line">
-        <select
-          v-if="(job.design?.layout.lines.length ?? 0) > 1"
-          v-model="job.lineId"
-          aria-label="Line shown"
-        >
-          <option v-for="l in job.design?.layout.lines" :key="l.lineId" :value="l.lineId">
-            {{ l.name }}
-          </option>
-        </select>
-        <b v-else class="heading">{{ line.name }}</b>
-        <span class="quiet-text">
-          pulled straight, {{ stationText(line.lengthM, job.units) }} · station 0 at
-          {{ line.posts[0]?.label }} · wires to scale among themselves<template
-            v-if="scale && scale.groundTimes > 0"
-            >, ground × {{ scale.groundTimes.toFixed(scale.groundTimes < 10 ? 1 : 0) }}</template
-          >
-        </span>
-        <span v-if="readings && lane.need.value !== null" class="quiet-text"
-          >· above: kV read; dashed: {{ kvText(lane.need.value) }} kV needed</span
-        >
-        <span v-if="pulse" class="quiet-text"
-          >· above: kV predicted, low to high shaded<template v-if="curve.need.value !== null"
-            >; dashed: {{ kvText(curve.need.value) }} kV needed</template
-          ></span
-        >
-        <span class="spring" />
-        <label v-if="!laned" class="loads"
-          ><input v-model="loads" type="checkbox" data-test="loads" /> loads</label
-        >
-        <span class="zoom">
-          <button aria-label="Show more of the line" title="wider, key −" @click="part.wider()">−</button>
-          <button aria-label="Show the whole line" title="the whole line, key 0" @click="part.whole()">
-            {{
-              part.times.value === 1
-                ? 'whole'
-                : `× ${part.times.value.toFixed(part.times.value < 10 ? 1 : 0)}`
-            }}
-          </button>
-          <button aria-label="Closer" title="closer, key +" data-test="ribbon-closer" @click="part.closer()">
-            +
-          </button>
-        </span>
-        <span class="at" data-test="cursor-text">{{ cursorText }}</span>
-      </template>
-      <span v-else class="quiet-text"
-        >The line appears here, pulled straight, as soon as one is laid out.</span
-      >
-    </header>
+    <RibbonHead
+      v-model:loads="loads"
+      :line="line"
+      :part="part"
+      :ground-times="scale?.groundTimes ?? 0"
+      :lane="said"
+    />
     <div ref="host" class="strip" @pointermove="point" @pointerdown="point" @wheel.prevent="wheel">
       <svg
-        v-if="line && scale && drawn"
+        v-if="line && scale"
         :width="width"
         :height="height"
         :viewBox="`0 0 ${width} ${height}`"
@@ -199,6 +155,10 @@ onUnmounted(() => observer?.disconnect())
       >
         <g v-if="readings && lane.need.value !== null" class="lane">
           <rect x="0" :width="width" :y="16" height="52" class="lane-back" />
+          <template v-if="lane.curve.value">
+            <path :d="lane.curve.value.band" class="range" />
+            <path :d="lane.curve.value.likely" class="likely" data-test="predicted" />
+          </template>
           <line
             :x1="20"
             :x2="width - 20"
@@ -208,74 +168,76 @@ onUnmounted(() => observer?.disconnect())
           />
         </g>
         <PulseLane v-if="pulse" :lane="curve" :width="width" />
-        <path :d="drawn.ground" class="ground" />
-        <g v-for="g in line.profileGaps" :key="`gap-${g.fromM}`" class="gap">
-          <rect
-            :x="scale.x(g.fromM)"
-            :width="Math.max(3, scale.x(g.toM) - scale.x(g.fromM))"
-            :y="baseY - 10"
-            height="10"
+        <template v-if="drawn">
+          <path :d="drawn.ground" class="ground" />
+          <g v-for="g in line.profileGaps" :key="`gap-${g.fromM}`" class="gap">
+            <rect
+              :x="scale.x(g.fromM)"
+              :width="Math.max(3, scale.x(g.toM) - scale.x(g.fromM))"
+              :y="baseY - 10"
+              height="10"
+            />
+            <title>
+              no height known from {{ lengthText(g.fromM, job.units) }} to {{ lengthText(g.toM, job.units) }}
+            </title>
+          </g>
+          <g v-for="(l, i) in landLane" :key="`land-${i}`" class="land" :class="l.kind">
+            <rect :x="l.x" :width="l.width" :y="baseY - 7" height="7" />
+            <text v-if="l.label" :x="l.x + l.width / 2" :y="baseY - 10" text-anchor="middle">
+              {{ l.label }}
+            </text>
+            <title>
+              {{ l.title }}, {{ lengthText(l.fromM, job.units) }} to {{ lengthText(l.toM, job.units) }}
+            </title>
+          </g>
+          <path v-for="(w, i) in drawn.wires" :key="i" :d="w.d" class="wire" :class="w.role" />
+          <path :d="drawn.line" class="post line-post" />
+          <path :d="drawn.light" class="post light-post" />
+          <path :d="drawn.brace" class="post brace-post" />
+          <path :d="drawn.braces" class="brace" />
+          <path :d="drawn.strong" class="post strong-post" />
+          <RibbonDetail
+            v-bind="{ line, wires, scale, topM, units: job.units }"
+            :loads="loaded && !job.rough"
+            :joints="joints"
+            :load-top="16"
           />
-          <title>
-            no height known from {{ lengthText(g.fromM, job.units) }} to {{ lengthText(g.toM, job.units) }}
-          </title>
-        </g>
-        <g v-for="(l, i) in landLane" :key="`land-${i}`" class="land" :class="l.kind">
-          <rect :x="l.x" :width="l.width" :y="baseY - 7" height="7" />
-          <text v-if="l.label" :x="l.x + l.width / 2" :y="baseY - 10" text-anchor="middle">
-            {{ l.label }}
-          </text>
-          <title>
-            {{ l.title }}, {{ lengthText(l.fromM, job.units) }} to {{ lengthText(l.toM, job.units) }}
-          </title>
-        </g>
-        <path v-for="(w, i) in drawn.wires" :key="i" :d="w.d" class="wire" :class="w.role" />
-        <path :d="drawn.line" class="post line-post" />
-        <path :d="drawn.light" class="post light-post" />
-        <path :d="drawn.brace" class="post brace-post" />
-        <path :d="drawn.braces" class="brace" />
-        <path :d="drawn.strong" class="post strong-post" />
-        <RibbonDetail
-          v-bind="{ line, wires, scale, topM, units: job.units }"
-          :loads="loads && !job.rough"
-          :joints="joints"
-          :load-top="16"
-        />
-        <g v-for="g in line.gates.filter((x) => inPart(x.fromM))" :key="g.id" class="gate">
-          <path
-            :d="`M${scale.x(g.fromM)} ${scale.wire(g.fromM, topM)}L${scale.x(g.toM) + 3} ${scale.ground(g.toM) - 8}`"
-            :class="g.kind"
-          />
-          <text
-            v-if="named.has(g)"
-            :x="px((g.fromM + g.toM) / 2)"
-            :y="scale.wire(g.fromM, topM) - 14"
-            text-anchor="middle"
+          <g v-for="g in line.gates.filter((x) => inPart(x.fromM))" :key="g.id" class="gate">
+            <path
+              :d="`M${scale.x(g.fromM)} ${scale.wire(g.fromM, topM)}L${scale.x(g.toM) + 3} ${scale.ground(g.toM) - 8}`"
+              :class="g.kind"
+            />
+            <text
+              v-if="named.has(g)"
+              :x="px((g.fromM + g.toM) / 2)"
+              :y="scale.wire(g.fromM, topM) - 14"
+              text-anchor="middle"
+            >
+              {{ g.name }}
+            </text>
+            <title>{{ g.name }}</title>
+          </g>
+          <g
+            v-for="c in line.cutOuts.filter((x) => inPart(x.stationM))"
+            :key="c.id"
+            class="cut-out"
+            :transform="`translate(${scale.x(c.stationM)} ${scale.wire(c.stationM, topM) - 17})`"
           >
-            {{ g.name }}
-          </text>
-          <title>{{ g.name }}</title>
-        </g>
-        <g
-          v-for="c in line.cutOuts.filter((x) => inPart(x.stationM))"
-          :key="c.id"
-          class="cut-out"
-          :transform="`translate(${scale.x(c.stationM)} ${scale.wire(c.stationM, topM) - 17})`"
-        >
-          <circle r="7" />
-          <path d="M-6.2 -3.6A7 7 0 0 1 5 -5M6.2 3.6A7 7 0 0 1 -5 5" />
-          <title>{{ c.name }}</title>
-        </g>
-        <g
-          v-if="job.design?.layout.feed?.lineId === line.lineId"
-          :transform="`translate(${scale.x(job.design.layout.feed.stationM)} ${scale.wire(job.design.layout.feed.stationM, topM) - 19})`"
-          class="feed"
-        >
-          <circle r="8.5" />
-          <path d="M-6 1h2.6l1.6-5 2.6 8 1.3-3h3.4" />
-          <title>energizer</title>
-        </g>
-        <text :y="laneTop + 12 + (laned ? 44 : 0)" text-anchor="middle" class="letter">
+            <circle r="7" />
+            <path d="M-6.2 -3.6A7 7 0 0 1 5 -5M6.2 3.6A7 7 0 0 1 -5 5" />
+            <title>{{ c.name }}</title>
+          </g>
+          <g
+            v-if="job.design?.layout.feed?.lineId === line.lineId"
+            :transform="`translate(${scale.x(job.design.layout.feed.stationM)} ${scale.wire(job.design.layout.feed.stationM, topM) - 19})`"
+            class="feed"
+          >
+            <circle r="8.5" />
+            <path d="M-6 1h2.6l1.6-5 2.6 8 1.3-3h3.4" />
+            <title>energizer</title>
+          </g>
+        </template>
+        <text :y="letterY" text-anchor="middle" class="letter">
           <tspan v-for="(l, i) in letters" :key="i" :x="px(l.stationM)">{{ l.label }}</tspan>
         </text>
         <g v-for="(s, i) in sections" :key="i" class="section" :class="s.standing">

@@ -1,4 +1,5 @@
 import { computed, type Ref } from 'vue'
+import type { Electrics } from '@/api/types'
 import { useElectrics } from '@/features/electrics/useElectrics'
 import { useJob } from '@/features/job/jobStore'
 import type { RibbonScale } from './ribbonGeometry'
@@ -7,6 +8,18 @@ const TOP_Y = 24
 const BOTTOM_Y = 66
 /** Numbers stand at least so far apart. */
 const LABEL_PX = 34
+
+type Point = Electrics['points'][number]
+
+/** What is predicted along a line: likely as a path, low to high as an area. Nothing with fewer than two places. */
+export function predicted(points: Point[], scale: RibbonScale, y: (volts: number) => number) {
+  if (points.length < 2) return null
+  const place = (p: Point, volts: number) => `${scale.x(p.stationM).toFixed(1)} ${y(volts).toFixed(1)}`
+  const path = (of: (p: Point) => number) =>
+    points.map((p, i) => `${i ? 'L' : 'M'}${place(p, of(p))}`).join('')
+  const back = points.toReversed().map((p) => `L${place(p, p.lowV)}`)
+  return { likely: path((p) => p.likelyV), band: `${path((p) => p.highV)}${back.join('')}Z` }
+}
 
 /** The predicted pulse over the ribbon: likely as a line, low to high as a band, the need across. */
 export function usePulseLane(scale: Ref<RibbonScale | null>) {
@@ -20,18 +33,7 @@ export function usePulseLane(scale: Ref<RibbonScale | null>) {
     Math.max(1000, (need.value ?? 0) * 1.2, ...(electrics.value?.points ?? []).map((p) => p.highV)),
   )
   const y = (volts: number) => BOTTOM_Y - (volts / most.value) * (BOTTOM_Y - TOP_Y)
-  const path = (of: (p: (typeof points.value)[number]) => number) =>
-    points.value
-      .map((p, i) => `${i ? 'L' : 'M'}${scale.value!.x(p.stationM).toFixed(1)} ${y(of(p)).toFixed(1)}`)
-      .join('')
-  const drawn = computed(() => {
-    if (!scale.value || points.value.length < 2) return null
-    const back = [...points.value]
-      .reverse()
-      .map((p) => `L${scale.value!.x(p.stationM).toFixed(1)} ${y(p.lowV).toFixed(1)}`)
-      .join('')
-    return { likely: path((p) => p.likelyV), band: `${path((p) => p.highV)}${back}Z` }
-  })
+  const drawn = computed(() => scale.value && predicted(points.value, scale.value, y))
   /** Its ends and its lowest point carry numbers. */
   const labels = computed(() => {
     const all = points.value

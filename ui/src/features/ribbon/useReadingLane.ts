@@ -1,17 +1,28 @@
 import { computed, type Ref } from 'vue'
+import { useElectrics } from '@/features/electrics/useElectrics'
 import { useJob } from '@/features/job/jobStore'
 import { kvText } from '@/shared/units'
 import type { RibbonScale } from './ribbonGeometry'
+import { predicted } from './usePulseLane'
 
 const TOP_Y = 28
 const BOTTOM_Y = 66
 
-/** Measured voltages over the ribbon, against what the animal needs. */
+/** Measured voltages over the ribbon, against what the animal needs and what is predicted for the fence as it is set. */
 export function useReadingLane(scale: Ref<RibbonScale | null>) {
   const job = useJob()
+  const { electrics } = useElectrics()
   const need = computed(() => job.assessment?.needV ?? null)
+  const points = computed(() =>
+    (electrics.value?.points ?? []).filter((p) => p.lineId === job.line?.lineId && p.likelyV >= 1),
+  )
   const most = computed(() =>
-    Math.max(1000, (need.value ?? 0) * 1.2, ...(job.assessment?.points ?? []).map((p) => p.peakV ?? 0)),
+    Math.max(
+      1000,
+      (need.value ?? 0) * 1.2,
+      ...(job.assessment?.points ?? []).map((p) => p.peakV ?? 0),
+      ...points.value.map((p) => p.highV),
+    ),
   )
   const y = (volts: number) => BOTTOM_Y - (volts / most.value) * (BOTTOM_Y - TOP_Y)
   const dots = computed(() => {
@@ -31,7 +42,8 @@ export function useReadingLane(scale: Ref<RibbonScale | null>) {
     })
     return found.map((d, i) => ({ ...d, ...label(d.x, found[i - 1]?.x, found[i + 1]?.x) }))
   })
-  return { need, y, dots }
+  const curve = computed(() => scale.value && predicted(points.value, scale.value, y))
+  return { need, y, dots, curve }
 }
 
 /** Two readings side by side, as at a gate, are written away from each other; one at the edge is written inward. */

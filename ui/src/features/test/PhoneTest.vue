@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
+import { nearestPoint } from '@/features/electrics/nearest'
+import { useElectrics } from '@/features/electrics/useElectrics'
 import { useJob } from '@/features/job/jobStore'
 import { kvText, stationText } from '@/shared/units'
 import type { useReadingDraft } from './useReadingDraft'
@@ -13,6 +15,10 @@ const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫']
 const index = computed(() => job.testPoints.findIndex((p) => p.id === point.value?.id))
 const next = computed(() => job.testPoints[index.value + 1])
 const stand = computed(() => job.assessment?.points.find((p) => p.testPointId === point.value?.id))
+const { electrics } = useElectrics()
+const foretold = computed(
+  () => point.value && nearestPoint(electrics.value, point.value.lineId, point.value.stationM),
+)
 const list = ref<HTMLElement>()
 
 function press(key: string) {
@@ -64,6 +70,8 @@ watch(
             >
             <template v-if="job.assessment?.needV != null">
               · needs {{ kvText(job.assessment.needV) }}</template
+            ><template v-if="foretold">
+              · predicted {{ kvText(foretold.lowV) }} to {{ kvText(foretold.highV) }}</template
             >
           </div>
         </div>

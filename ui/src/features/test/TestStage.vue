@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { nearestPoint } from '@/features/electrics/nearest'
+import { useElectrics } from '@/features/electrics/useElectrics'
 import { useJob } from '@/features/job/jobStore'
 import { kvText, stationText } from '@/shared/units'
 import PhoneTest from './PhoneTest.vue'
@@ -9,6 +11,7 @@ import { useReadingDraft } from './useReadingDraft'
 
 const job = useJob()
 const draft = useReadingDraft()
+const { electrics } = useElectrics()
 const narrow = ref(window.matchMedia('(max-width: 760px)').matches)
 const media = window.matchMedia('(max-width: 760px)')
 const onMedia = () => (narrow.value = media.matches)
@@ -22,7 +25,14 @@ const sections = computed(() =>
       .map((p) => {
         const stand = job.assessment?.points.find((x) => x.testPointId === p.id)
         const reading = job.readings.find((r) => r.id === stand?.readingId)
-        return { point: p, stand, reading, count: job.readings.filter((r) => r.testPointId === p.id).length }
+        const foretold = nearestPoint(electrics.value, p.lineId, p.stationM)
+        return {
+          point: p,
+          stand,
+          reading,
+          foretold,
+          count: job.readings.filter((r) => r.testPointId === p.id).length,
+        }
       })
     return { section, standing, points }
   }),
@@ -33,6 +43,11 @@ const summary = computed(() => {
   const rank = { BROKEN: 0, WARN: 1, OPEN: 2, MET: 3 }
   return (job.assessment?.sections ?? []).toSorted((a, b) => rank[a.standing] - rank[b.standing])
 })
+/** What the predictions beside the readings stand on. */
+const foretoldSays = computed(
+  () =>
+    `kV, low to high, with ${electrics.value?.energizer.name}, growth, insulators and ground as set in Electrics`,
+)
 function goTo(sectionId: string) {
   document.getElementById(`section-${sectionId}`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 }
@@ -98,6 +113,11 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
                   }}
                 </td>
                 <td class="standing" :class="p.stand?.standing">{{ words[p.stand?.standing ?? 'OPEN'] }}</td>
+                <td class="right quiet-text small" data-test="foretold">
+                  <span v-if="p.foretold" :title="foretoldSays">
+                    predicted {{ kvText(p.foretold.lowV) }} to {{ kvText(p.foretold.highV) }}
+                  </span>
+                </td>
                 <td class="right">
                   <button
                     v-if="p.count"
@@ -110,7 +130,7 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
                 </td>
               </tr>
               <tr v-if="open === p.point.id">
-                <td colspan="6"><ReadingHistory :test-point-id="p.point.id" @correct="draft.correct" /></td>
+                <td colspan="7"><ReadingHistory :test-point-id="p.point.id" @correct="draft.correct" /></td>
               </tr>
             </template>
           </tbody>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { JobView } from '@/api/types'
-import { dateText } from '@/shared/units'
+import { dateText, stationText } from '@/shared/units'
 import { thumbPath } from './thumb'
 
 const props = defineProps<{ job: JobView }>()
@@ -55,7 +55,7 @@ const actions = computed<[string, string][]>(() => {
       <div class="quiet-text">{{ job.animals }}</div>
     </div>
     <div class="length number">
-      {{ job.lengthM ? `${Math.round(job.lengthM).toLocaleString('en-US')} m` : '' }}
+      {{ job.lengthM ? stationText(job.lengthM, job.units) : '' }}
     </div>
     <div class="stand">
       <div class="standing" :class="worst">{{ job.standing }}</div>

@@ -53,7 +53,9 @@ public final class ElectricsPlanner {
     public enum Depth {
         /** The likely curve and its sections, while something is dragged: low and high are the same, currents are left out. */
         CURVE,
-        /** Also the range, energizers compared, earth, battery and what-ifs. */
+        /** Also the range. */
+        RANGE,
+        /** Also currents, energizers compared, earth, battery and what-ifs. */
         ALL
     }
 
@@ -95,7 +97,7 @@ public final class ElectricsPlanner {
         if (!middle.solution().solved()) {
             return unsolved(middle.solution().says(), plate, usable);
         }
-        Range range = depth == Depth.ALL ? new Range(solver, likely, trial, spots, middle) : Range.none(middle);
+        Range range = depth == Depth.CURVE ? Range.none(middle) : new Range(solver, likely, trial, spots, middle);
         List<PulsePoint> points = points(spots, middle, range);
         List<SectionPulse> sections = sections(points, middle);
         Optional<PulsePoint> weakest =

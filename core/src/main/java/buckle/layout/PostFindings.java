@@ -48,15 +48,18 @@ final class PostFindings {
     private void lifted(List<Post> posts) {
         worst(
                 posts,
-                p -> p.kind() == PostKind.TIE_DOWN,
+                p -> p.kind() == PostKind.TIE_DOWN && p.upliftN() > 0,
                 Post::upliftN,
                 (post, count) -> add(
                         "P18",
                         Severity.WARN,
                         post.stationM(),
-                        counted(count, "post stands", "posts stand")
-                                + " in a hollow where the wires lift more than the ground holds: a tie-down at each. Worst is post "
-                                + post.number() + " with " + force(post.upliftN()) + "."));
+                        count == 1
+                                ? "Post " + post.number() + " stands in a hollow and the wires lift it with "
+                                        + force(post.upliftN()) + ": it takes a tie-down."
+                                : count
+                                        + " posts stand in hollows and the wires lift them: each takes a tie-down. Worst is post "
+                                        + post.number() + " with " + force(post.upliftN()) + "."));
         worst(
                 posts,
                 p -> !p.holds() && p.kind().strong() && p.upliftN() > 0,

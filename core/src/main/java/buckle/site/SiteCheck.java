@@ -1,5 +1,6 @@
 package buckle.site;
 
+import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -107,8 +108,9 @@ public final class SiteCheck {
                 add(
                         "side.too-short",
                         path + ".corners[" + side + "]",
-                        "Corners " + (side + 1) + " and the next lie " + metres(stationing.sideLengthM(side))
-                                + " apart.");
+                        "Corners " + (side + 1) + " and the next of line " + line.name() + " lie "
+                                + metres(stationing.sideLengthM(side)) + " apart; at least "
+                                + metres(LEAST_SIDE_M) + " is a side.");
                 return;
             }
         }
@@ -117,7 +119,8 @@ public final class SiteCheck {
             gate(path + ".gates[" + i + "]", line.gates().get(i), stationing);
         }
         for (int i = 0; i < line.cutOuts().size(); i++) {
-            onLine(path + ".cutOuts[" + i + "]", line.cutOuts().get(i).at(), stationing);
+            CutOut cutOut = line.cutOuts().get(i);
+            onLine(path + ".cutOuts[" + i + "]", cutOut.name(), cutOut.at(), stationing);
         }
     }
 
@@ -147,24 +150,25 @@ public final class SiteCheck {
     }
 
     private void gate(String path, Gate gate, Stationing stationing) {
-        Stationing.Place place = onLine(path, gate.at(), stationing);
+        Stationing.Place place = onLine(path, gate.name(), gate.at(), stationing);
         double sideM = stationing.sideLengthM(place.side());
         if (gate.openingM() > sideM) {
             add(
                     "gate.wider-than-side",
                     path,
-                    "Gate " + gate.name() + " is " + metres(gate.openingM()) + " wide, its side at station "
+                    "“" + gate.name() + "” is " + metres(gate.openingM()) + " wide, its side at station "
                             + metres(place.stationM()) + " only " + metres(sideM) + ".");
         }
     }
 
-    private Stationing.Place onLine(String path, GeoPoint at, Stationing stationing) {
+    private Stationing.Place onLine(String path, String what, GeoPoint at, Stationing stationing) {
         Stationing.Place place = stationing.nearest(plane.toPlane(at));
         if (place.offsetM() > FAR_OFF_LINE_M) {
             add(
                     "off-line",
                     path,
-                    "It lies " + metres(place.offsetM()) + " off its line; at most 30 m is taken as on it.");
+                    "“" + what + "” lies " + metres(place.offsetM()) + " off its line; at most "
+                            + metres(FAR_OFF_LINE_M) + " is taken as on it.");
         }
         return place;
     }
@@ -174,6 +178,6 @@ public final class SiteCheck {
     }
 
     private static String metres(double lengthM) {
-        return String.format(Locale.ROOT, "%.1f m", lengthM);
+        return String.format(Locale.ROOT, "%.1f m (%.0f ft)", lengthM, lengthM / Lengths.M_PER_FT);
     }
 }

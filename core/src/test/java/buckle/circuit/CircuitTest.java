@@ -174,6 +174,10 @@ class CircuitTest {
                 electrics(spec(), Trial.NONE, Depth.CURVE, straight()).weakest().orElseThrow();
         assertThat(quick.lowV()).isEqualTo(quick.likelyV()).isEqualTo(quick.highV());
         PulsePoint w = e.weakest().orElseThrow();
+        PulsePoint ranged =
+                electrics(spec(), Trial.NONE, Depth.RANGE, straight()).weakest().orElseThrow();
+        assertThat(new double[] {ranged.lowV(), ranged.highV()})
+                .containsExactly(new double[] {w.lowV(), w.highV()}, within(1e-6));
         assertThat(w.likelyV()).isCloseTo(quick.likelyV(), within(1e-6));
         double down = 0;
         double up = 0;

@@ -48,7 +48,10 @@ class SiteCheckTest {
                 .extracting(Problem::code)
                 .contains("id.twice");
         FenceLine far = line.withCutOuts(List.of(new CutOut("c", "far", Fences.at(25, 60))));
-        assertThat(problems(far)).extracting(Problem::code).containsExactly("off-line");
+        assertThat(problems(far)).singleElement().satisfies(p -> {
+            assertThat(p.code()).isEqualTo("off-line");
+            assertThat(p.message()).startsWith("“far” lies 60.0 m (197 ft) off its line");
+        });
     }
 
     @Test

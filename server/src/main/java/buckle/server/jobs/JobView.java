@@ -1,5 +1,6 @@
 package buckle.server.jobs;
 
+import buckle.units.UnitSystem;
 import java.time.Instant;
 import java.util.List;
 import java.util.UUID;
@@ -20,6 +21,7 @@ public record JobView(
         Instant changedAt,
         String animals,
         double lengthM,
+        UnitSystem units,
         Stage stage,
         String standing,
         SectionCounts sections,

@@ -64,6 +64,7 @@ class Yard {
                 job.changedAt(),
                 animals,
                 length,
+                plan.spec().units(),
                 stage,
                 standing(stage, counts),
                 counts,

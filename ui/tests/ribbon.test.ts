@@ -1,0 +1,56 @@
+import { mount } from '@vue/test-utils'
+import { beforeEach, expect, it, vi } from 'vitest'
+import { useElectrics } from '@/features/electrics/useElectrics'
+import RibbonView from '@/features/ribbon/RibbonView.vue'
+import { useFold } from '@/features/ribbon/useFold'
+import { electrics } from './electricsAnswer'
+import { openJob } from './openJob'
+
+beforeEach(() => {
+  localStorage.clear()
+  vi.stubGlobal(
+    'ResizeObserver',
+    class {
+      observe() {}
+      disconnect() {}
+    },
+  )
+})
+
+const ribbon = () => mount(RibbonView, { props: { readings: true, pulse: false } })
+
+it('folds down to its figures, remembers it, and unfolds again', async () => {
+  openJob()
+  const view = ribbon()
+  const high = Number(view.find('svg').attributes('height'))
+  expect(view.findAll('.wire').length).toBeGreaterThan(0)
+  await view.find('[data-test=ribbon-fold]').trigger('click')
+  expect(view.findAll('.wire')).toHaveLength(0)
+  expect(view.findAll('.section').length).toBeGreaterThan(0)
+  expect(view.find('.letter').text()).not.toBe('')
+  expect(Number(view.find('svg').attributes('height'))).toBeLessThan(high - 100)
+  expect(localStorage.getItem('buckle.ribbon')).toBe('folded')
+  useFold().toggleFold()
+  await view.vm.$nextTick()
+  expect(view.findAll('.wire').length).toBeGreaterThan(0)
+})
+
+it('draws what is read over what is predicted, on one scale', async () => {
+  const { job } = openJob()
+  const known = useElectrics().electrics
+  known.value = null
+  const place = job.testPoints[0]!
+  const point = { testPointId: place.id, peakV: 5100, readingId: 'r', standing: 'MET' as const, why: '' }
+  job.assessment = { needV: 4500, needWhy: '', points: [point], sections: [] } as never
+  const view = ribbon()
+  const dotY = () => Number(/ ([0-9.]+)\)/.exec(view.find('.dot').attributes('transform')!)![1])
+  const alone = dotY()
+  expect(view.find('[data-test=predicted]').exists()).toBe(false)
+  // A prediction of the same 5.1 kV at its second place lies at the height of the reading.
+  known.value = electrics()
+  await view.vm.$nextTick()
+  const [, second] = view.find('[data-test=predicted]').attributes('d')!.split('L')
+  expect(dotY()).toBeGreaterThan(alone)
+  expect(Number(second!.split(' ')[1])).toBeCloseTo(dotY(), 0)
+  expect(view.text()).toContain('kV read, over those predicted; dashed: 4.5 kV needed')
+})
