@@ -149,7 +149,10 @@ function load() {
       <dd class="number">{{ nearest.currentA === null ? '…' : `${nearest.currentA.toFixed(1)} A` }}</dd>
       <dt>In an animal</dt>
       <dd class="number">
-        {{ here ? `${energyText(at.usual.bodyJ)} a pulse: ${at.usual.contact}` : '…' }}
+        <template v-if="here"
+          >{{ energyText(at.usual.bodyJ) }} a pulse: {{ at.usual.contact }},
+          {{ ohmText(at.usual.pathOhm) }} through {{ at.usual.who }}</template
+        ><template v-else>…</template>
         <RuleChips :rules="['G13']" />
       </dd>
     </dl>
