@@ -24,9 +24,11 @@ public final class Main {
         Collection<RunResult> results = new Runner(new OptionsBuilder()
                         .include(pulseOnly ? "PulseBench" : "buckle.bench")
                         .verbosity(VerboseMode.SILENT)
+                        .addProfiler(StolenTime.class)
                         .build())
                 .run();
         Map<String, Double> medianMs = new TreeMap<>();
+        Map<String, Double> stolen = new TreeMap<>();
         for (RunResult r : results) {
             String[] parts = r.getParams().getBenchmark().split("\\.");
             String type = parts[parts.length - 2];
@@ -38,8 +40,14 @@ public final class Main {
                 default -> type + " " + parts[parts.length - 1];
             };
             medianMs.put(name, r.getPrimaryResult().getStatistics().getPercentile(50));
+            stolen.put(name, r.getSecondaryResults().get(StolenTime.PERCENT).getScore());
         }
-        medianMs.forEach((name, ms) -> System.out.printf(Locale.ROOT, "%-34s %8.2f ms median%n", name, ms));
+        medianMs.forEach((name, ms) -> System.out.printf(
+                Locale.ROOT,
+                "%-34s %8.2f ms median, %.0f %% of the machine's time went to others%n",
+                name,
+                ms,
+                stolen.get(name)));
         if (!pulseOnly) {
             survey(medianMs);
         }

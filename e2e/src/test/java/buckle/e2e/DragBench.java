@@ -5,7 +5,6 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Collections;
 import java.util.List;
 import java.util.Locale;
@@ -54,7 +53,7 @@ class DragBench {
         }
     }
 
-    private static void both(Screen screen, String when) throws IOException {
+    private static void both(Screen screen, String when) {
         screen.stage("layout");
         screen.page.waitForTimeout(3000);
         measured("drag to picture, " + when, screen, "path.wire");
@@ -64,26 +63,18 @@ class DragBench {
         measured("drag to curve of the pulse, " + when, screen, "[data-test=pulse-lane] .likely");
     }
 
-    private static void measured(String what, Screen screen, String looked) throws IOException {
-        Ticks before = Ticks.now();
+    private static void measured(String what, Screen screen, String looked) {
+        StolenTime stolen = new StolenTime();
         List<Double> found = drag(screen, looked);
-        Ticks after = Ticks.now();
+        String share = stolen.sinceThen();
         Collections.sort(found);
         System.out.printf(
                 Locale.ROOT,
-                "%s: median %.0f ms, p95 %.0f ms (goal: p95 under 100 ms); %.0f %% of the machine's time went to its host's other guests%n",
+                "%s: median %.0f ms, p95 %.0f ms (goal: p95 under 100 ms), %s%n",
                 what,
                 found.get(found.size() / 2),
                 found.get((int) (0.95 * found.size())),
-                100.0 * (after.stolen() - before.stolen()) / (after.all() - before.all()));
-    }
-
-    /** Time of all processors since the start, in the kernel's ticks, and how much of it the host gave to others (proc(5), steal). */
-    private record Ticks(long all, long stolen) {
-        static Ticks now() throws IOException {
-            String[] cpu = Files.readAllLines(Path.of("/proc/stat")).getFirst().split("\\s+");
-            return new Ticks(Arrays.stream(cpu, 1, 9).mapToLong(Long::parseLong).sum(), Long.parseLong(cpu[8]));
-        }
+                share);
     }
 
     /** Time from each pointer move until the next frame shows another shape of what is looked at. */

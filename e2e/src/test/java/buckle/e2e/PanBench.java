@@ -33,14 +33,16 @@ class PanBench {
                     Locale.ROOT, "pan on %s, %s line posts%n", screen.figure("fence"), screen.figure("line-posts"));
             double worst = 0;
             for (double zoom : ZOOMS) {
+                StolenTime stolen = new StolenTime();
                 Frames ours = pan(screen, zoom);
                 worst = Math.max(worst, ours.p95());
                 System.out.printf(
                         Locale.ROOT,
-                        "  zoom %-6s frame median %3.0f ms, p95 %3.0f ms%n",
+                        "  zoom %-6s frame median %3.0f ms, p95 %3.0f ms, %s%n",
                         zoom,
                         ours.median(),
-                        ours.p95());
+                        ours.p95(),
+                        stolen.sinceThen());
             }
             System.out.printf(
                     Locale.ROOT,
