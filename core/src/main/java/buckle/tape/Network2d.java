@@ -5,10 +5,12 @@ import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.linear.Array2DRowRealMatrix;
 import org.hipparchus.linear.ArrayRealVector;
 import org.hipparchus.linear.CholeskyDecomposition;
+import org.hipparchus.linear.DecompositionSolver;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Least squares over the coordinates of points: Gauss-Newton with a damping that grows when a step makes it worse
- * (Levenberg). Hold fast enough coordinates that the rest cannot slide or turn.
+ * (Levenberg); equations that still serve are kept for the next step. Hold fast enough coordinates that the rest cannot slide or turn.
  *
  * <p>Source: the normal equations of any adjustment textbook; redundancy of a measure and its test by its own deviation
  * after W. Baarda, A testing procedure for use in geodetic networks, 1968 (from memory).
@@ -16,6 +18,8 @@ import org.hipparchus.linear.CholeskyDecomposition;
 final class Network2d {
     private static final int MOST_STEPS = 100;
     private static final double STILL_M = 1e-7;
+    /** The equations are solved anew when a step with those from before is not this much shorter than the last. */
+    private static final double SHRINKS = 0.5;
 
     private final List<Observation> observations;
     private final int[] column;
@@ -41,13 +45,18 @@ final class Network2d {
         }
         double damping = 1e-9;
         double cost = cost(xy);
+        double movedBefore = Double.POSITIVE_INFINITY;
+        DecompositionSolver factor = null;
         for (int step = 0; step < MOST_STEPS; step++) {
             double[] right = new double[columns];
             double[][] normal = normal(xy, right);
-            double[] next = step(normal, right, damping);
+            boolean fresh = factor == null;
+            factor = fresh ? factor(normal, damping) : factor;
+            double[] next = step(factor, right);
             double nextCost = cost(next);
             if (!(nextCost <= cost * (1 + 1e-12))) {
-                damping = Math.max(1e-6, damping * 10);
+                damping = fresh ? Math.max(1e-6, damping * 10) : damping;
+                factor = null;
                 continue;
             }
             double moved = 0;
@@ -56,32 +65,38 @@ final class Network2d {
             }
             xy = next;
             cost = nextCost;
-            damping /= 10;
+            damping = fresh ? damping / 10 : damping;
             if (moved < STILL_M) {
                 break;
             }
+            factor = moved > SHRINKS * movedBefore ? null : factor;
+            movedBefore = moved;
         }
         inverse = invert(normal(xy, new double[columns]));
         return this;
     }
 
-    private double[] step(double[][] normal, double[] right, double damping) {
-        double[][] damped = new double[columns][];
+    /** Null where the normal equations have none. */
+    private @Nullable DecompositionSolver factor(double[][] normal, double damping) {
         for (int i = 0; i < columns; i++) {
-            damped[i] = normal[i].clone();
-            damped[i][i] += damping * (normal[i][i] + 1e-12);
+            normal[i][i] += damping * (normal[i][i] + 1e-12);
         }
-        double[] next = xy.clone();
         try {
-            double[] d = new CholeskyDecomposition(new Array2DRowRealMatrix(damped, false), 1e-9, 0)
-                    .getSolver()
-                    .solve(new ArrayRealVector(right, false))
-                    .toArray();
-            for (int i = 0; i < xy.length; i++) {
-                next[i] += column[i] < 0 ? 0 : d[column[i]];
-            }
+            return new CholeskyDecomposition(new Array2DRowRealMatrix(normal, false), 1e-9, 0).getSolver();
         } catch (MathRuntimeException e) {
+            return null;
+        }
+    }
+
+    private double[] step(@Nullable DecompositionSolver factor, double[] right) {
+        double[] next = xy.clone();
+        if (factor == null) {
             next[0] = Double.NaN;
+            return next;
+        }
+        double[] d = factor.solve(new ArrayRealVector(right, false)).toArray();
+        for (int i = 0; i < xy.length; i++) {
+            next[i] += column[i] < 0 ? 0 : d[column[i]];
         }
         return next;
     }
