@@ -190,3 +190,25 @@ it('leaves what was only tried out behind when another stage is opened', async (
   await flushPromises()
   expect(sent).toHaveLength(asked)
 })
+
+it('knows nothing of the job before when another one is opened, even by an answer that comes late', async () => {
+  const { job, sent, answers } = openJob()
+  answers['/api/electrics'] = { electrics: electrics() }
+  const stage = useElectrics()
+  const first = effectScope()
+  const leave = first.run(stage.follow)!
+  await flushPromises()
+  expect(stage.electrics.value).not.toBeNull()
+  stage.toggle('cut-1')
+  first.stop()
+  leave()
+  expect(sent.at(-1)?.path).toBe('/api/electrics')
+  job.id = 'another'
+  const second = effectScope()
+  second.run(stage.followLightly)
+  expect(stage.electrics.value).toBeNull()
+  expect(stage.trial.value).toEqual({ open: [], loads: [] })
+  await flushPromises()
+  expect(stage.electrics.value).toBeNull()
+  second.stop()
+})

@@ -49,8 +49,11 @@ function take(now: Electrics | null, order: { jobId: string; depth: Order['depth
 const compute = latestOnly(
   ({ plan, land, trial, depth, held }: Order) =>
     ask(client.POST('/api/electrics', { body: { plan, land, trial, depth, held } })),
-  (answer, order) => take(answer.electrics, order),
-  (e) => {
+  (answer, order) => {
+    if (order.jobId === useJob().id) take(answer.electrics, order)
+  },
+  (e, order) => {
+    if (order.jobId !== useJob().id) return
     pending.value = false
     failed.value = e instanceof Trouble ? e.message : 'The pulse could not be worked out.'
   },
@@ -73,13 +76,17 @@ export function useElectrics() {
     compute({ jobId: job.id, plan: job.plan, land: job.land, trial: tried, depth, held })
   }
 
+  /** What is known of another job is forgotten, now and when one is opened. */
   const forgetOtherJobs = () =>
     watch(
       () => job.id,
-      () => {
+      (id) => {
+        if (id === ofJob) return
+        ofJob = id
         electrics.value = null
         trial.value = NOTHING_TRIED
       },
+      { immediate: true },
     )
 
   /**
