@@ -1,5 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { beforeEach, expect, it, vi } from 'vitest'
+import { foretoldText, nearestPoint } from '@/features/electrics/nearest'
 import { useElectrics } from '@/features/electrics/useElectrics'
 import RibbonView from '@/features/ribbon/RibbonView.vue'
 import { useFold } from '@/features/ribbon/useFold'
@@ -53,4 +54,10 @@ it('draws what is read over what is predicted, on one scale', async () => {
   expect(dotY()).toBeGreaterThan(alone)
   expect(Number(second!.split(' ')[1])).toBeCloseTo(dotY(), 0)
   expect(view.text()).toContain('kV read, over those predicted; dashed: 4.5 kV needed')
+})
+
+it('says what a meter is expected to show, and where nothing is', () => {
+  expect(foretoldText(nearestPoint(electrics(), 'line-1', 190)!)).toBe('predicted 4.1 to 5.6 kV')
+  expect(foretoldText(nearestPoint(electrics(), 'line-1', 390)!)).toBe('no pulse predicted')
+  expect(nearestPoint(electrics(), 'line-9', 10)).toBeNull()
 })

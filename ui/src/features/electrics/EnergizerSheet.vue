@@ -145,7 +145,7 @@ const lowSays = computed(() => {
           <td class="right number">{{ kvText(c.cleanV) }}</td>
           <td class="right number" :class="c.met">{{ kvText(c.likelyV) }}</td>
           <td class="right number" :class="c.metHeavy">{{ kvText(c.heavyV) }}</td>
-          <td class="met" :class="c.met">
+          <td class="verdict" :class="c.met">
             {{ c.metHeavy === 'MET' ? 'met, heavy too' : metWords[c.met] }}
           </td>
           <td class="right number at-desk">{{ c.drawW.toFixed(1) }}</td>
@@ -224,7 +224,7 @@ const lowSays = computed(() => {
   padding-top: 2px;
   padding-bottom: 2px;
 }
-.met {
+.verdict {
   white-space: nowrap;
 }
 .in-hand {

@@ -7,6 +7,7 @@ import { useJob } from '@/features/job/jobStore'
 import { latestOnly } from '@/shared/latest'
 import { kvText, lengthText, stationText } from '@/shared/units'
 import PulseChart from './PulseChart.vue'
+import { nearestPoint } from './nearest'
 import { useElectrics } from './useElectrics'
 import { energyText, metWords, ohmText } from './words'
 
@@ -20,14 +21,7 @@ const lineId = computed(() =>
 const lineName = (id: string) => job.design?.layout.lines.find((l) => l.lineId === id)?.name ?? id
 
 /** The curve's nearest computed place. */
-const nearest = computed(() => {
-  const own = props.electrics.points.filter((p) => p.lineId === lineId.value)
-  return own.length === 0
-    ? null
-    : own.reduce((a, b) =>
-        Math.abs(b.stationM - station.value) < Math.abs(a.stationM - station.value) ? b : a,
-      )
-})
+const nearest = computed(() => nearestPoint(props.electrics, lineId.value, station.value))
 /** Not known before the first answer; null where no pulse comes. */
 const at = shallowRef<AtPoint | null | undefined>(undefined)
 /** The curve and the place it was asked for. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import PredictedCurve from './PredictedCurve.vue'
 import type { usePulseLane } from './usePulseLane'
 
 defineProps<{ lane: ReturnType<typeof usePulseLane>; width: number }>()
@@ -7,7 +8,7 @@ defineProps<{ lane: ReturnType<typeof usePulseLane>; width: number }>()
 <template>
   <g class="lane" data-test="pulse-lane">
     <rect x="0" :width="width" y="14" height="54" class="lane-back" />
-    <path v-if="lane.drawn.value" :d="lane.drawn.value.band" class="range" />
+    <PredictedCurve :drawn="lane.drawn.value" />
     <line
       v-if="lane.need.value !== null"
       :x1="20"
@@ -16,7 +17,6 @@ defineProps<{ lane: ReturnType<typeof usePulseLane>; width: number }>()
       :y2="lane.y(lane.need.value)"
       class="need"
     />
-    <path v-if="lane.drawn.value" :d="lane.drawn.value.likely" class="likely" />
     <text
       v-for="(l, i) in lane.labels.value"
       :key="i"
@@ -34,15 +34,6 @@ defineProps<{ lane: ReturnType<typeof usePulseLane>; width: number }>()
 <style scoped>
 .lane-back {
   fill: var(--paper);
-}
-.range {
-  fill: var(--accent);
-  opacity: 0.16;
-}
-.likely {
-  fill: none;
-  stroke: var(--accent);
-  stroke-width: 2;
 }
 .need {
   stroke: var(--ink);

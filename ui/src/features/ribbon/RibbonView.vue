@@ -7,6 +7,7 @@ import RibbonDetail from './RibbonDetail.vue'
 import RibbonHead from './RibbonHead.vue'
 import { useRibbonWindow } from './useRibbonWindow'
 import { axisStations, bracePath, groundPath, postPath, ribbonScale, wirePath } from './ribbonGeometry'
+import PredictedCurve from './PredictedCurve.vue'
 import PulseLane from './PulseLane.vue'
 import { useFold } from './useFold'
 import { useLandLane } from './useLandLane'
@@ -153,13 +154,11 @@ onUnmounted(() => observer?.disconnect())
         role="img"
         :aria-label="`${line.name}, ${line.posts.length} posts`"
       >
-        <g v-if="readings && lane.need.value !== null" class="lane">
+        <g v-if="readings" class="lane">
           <rect x="0" :width="width" :y="16" height="52" class="lane-back" />
-          <template v-if="lane.curve.value">
-            <path :d="lane.curve.value.band" class="range" />
-            <path :d="lane.curve.value.likely" class="likely" data-test="predicted" />
-          </template>
+          <PredictedCurve :drawn="lane.curve.value" />
           <line
+            v-if="lane.need.value !== null"
             :x1="20"
             :x2="width - 20"
             :y1="lane.y(lane.need.value)"

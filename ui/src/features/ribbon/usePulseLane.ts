@@ -11,6 +11,10 @@ const LABEL_PX = 34
 
 type Point = Electrics['points'][number]
 
+/** Where a line carries a pulse. */
+export const carried = (electrics: Electrics | null, lineId: string | undefined): Point[] =>
+  (electrics?.points ?? []).filter((p) => p.lineId === lineId && p.likelyV >= 1)
+
 /** What is predicted along a line: likely as a path, low to high as an area. Nothing with fewer than two places. */
 export function predicted(points: Point[], scale: RibbonScale, y: (volts: number) => number) {
   if (points.length < 2) return null
@@ -25,9 +29,7 @@ export function predicted(points: Point[], scale: RibbonScale, y: (volts: number
 export function usePulseLane(scale: Ref<RibbonScale | null>) {
   const job = useJob()
   const { electrics } = useElectrics()
-  const points = computed(() =>
-    (electrics.value?.points ?? []).filter((p) => p.lineId === job.line?.lineId && p.likelyV >= 1),
-  )
+  const points = computed(() => carried(electrics.value, job.line?.lineId))
   const need = computed(() => electrics.value?.needV ?? null)
   const most = computed(() =>
     Math.max(1000, (need.value ?? 0) * 1.2, ...(electrics.value?.points ?? []).map((p) => p.highV)),

@@ -3,7 +3,7 @@ import { useElectrics } from '@/features/electrics/useElectrics'
 import { useJob } from '@/features/job/jobStore'
 import { kvText } from '@/shared/units'
 import type { RibbonScale } from './ribbonGeometry'
-import { predicted } from './usePulseLane'
+import { carried, predicted } from './usePulseLane'
 
 const TOP_Y = 28
 const BOTTOM_Y = 66
@@ -13,9 +13,7 @@ export function useReadingLane(scale: Ref<RibbonScale | null>) {
   const job = useJob()
   const { electrics } = useElectrics()
   const need = computed(() => job.assessment?.needV ?? null)
-  const points = computed(() =>
-    (electrics.value?.points ?? []).filter((p) => p.lineId === job.line?.lineId && p.likelyV >= 1),
-  )
+  const points = computed(() => carried(electrics.value, job.line?.lineId))
   const most = computed(() =>
     Math.max(
       1000,

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { nearestPoint } from '@/features/electrics/nearest'
+import { foretoldText, nearestPoint } from '@/features/electrics/nearest'
 import { useElectrics } from '@/features/electrics/useElectrics'
+import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
 import { kvText, stationText } from '@/shared/units'
 import type { useReadingDraft } from './useReadingDraft'
@@ -71,8 +72,8 @@ watch(
             <template v-if="job.assessment?.needV != null">
               · needs {{ kvText(job.assessment.needV) }}</template
             ><template v-if="foretold">
-              · predicted {{ kvText(foretold.lowV) }} to {{ kvText(foretold.highV) }}</template
-            >
+              · {{ foretoldText(foretold) }} <RuleChips :rules="['V13']"
+            /></template>
           </div>
         </div>
         <output class="kv" data-test="phone-kv"

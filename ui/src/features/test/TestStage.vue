@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref } from 'vue'
-import { nearestPoint } from '@/features/electrics/nearest'
+import { foretoldText, nearestPoint } from '@/features/electrics/nearest'
 import { useElectrics } from '@/features/electrics/useElectrics'
+import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
 import { kvText, stationText } from '@/shared/units'
 import PhoneTest from './PhoneTest.vue'
@@ -43,11 +44,6 @@ const summary = computed(() => {
   const rank = { BROKEN: 0, WARN: 1, OPEN: 2, MET: 3 }
   return (job.assessment?.sections ?? []).toSorted((a, b) => rank[a.standing] - rank[b.standing])
 })
-/** What the predictions beside the readings stand on. */
-const foretoldSays = computed(
-  () =>
-    `kV, low to high, with ${electrics.value?.energizer.name}, growth, insulators and ground as set in Electrics`,
-)
 function goTo(sectionId: string) {
   document.getElementById(`section-${sectionId}`)?.scrollIntoView({ block: 'start', behavior: 'smooth' })
 }
@@ -65,6 +61,10 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
     <section class="sheet-side" aria-label="Readings by section">
       <h1>Test</h1>
       <p class="quiet-text">{{ job.assessment?.needWhy }}</p>
+      <p v-if="electrics?.points.length" class="quiet-text" data-test="foretold-with">
+        Predicted low to high with {{ electrics.energizer.name }}, growth, insulators and ground as set in
+        Electrics, whatever they were when it was read. <RuleChips :rules="['V11', 'V13']" />
+      </p>
       <ul v-if="summary.length" class="summary" aria-label="Sections, the worst first">
         <li v-for="s in summary" :key="s.sectionId" :class="s.standing">
           <button @click="goTo(s.sectionId)">
@@ -114,9 +114,7 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
                 </td>
                 <td class="standing" :class="p.stand?.standing">{{ words[p.stand?.standing ?? 'OPEN'] }}</td>
                 <td class="right quiet-text small" data-test="foretold">
-                  <span v-if="p.foretold" :title="foretoldSays">
-                    predicted {{ kvText(p.foretold.lowV) }} to {{ kvText(p.foretold.highV) }}
-                  </span>
+                  {{ p.foretold ? foretoldText(p.foretold) : '' }}
                 </td>
                 <td class="right">
                   <button

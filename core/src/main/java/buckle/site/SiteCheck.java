@@ -109,8 +109,8 @@ public final class SiteCheck {
                         "side.too-short",
                         path + ".corners[" + side + "]",
                         "Corners " + (side + 1) + " and the next of line " + line.name() + " lie "
-                                + metres(stationing.sideLengthM(side)) + " apart; at least "
-                                + metres(LEAST_SIDE_M) + " is a side.");
+                                + lengthText(stationing.sideLengthM(side)) + " apart; at least "
+                                + lengthText(LEAST_SIDE_M) + " is a side.");
                 return;
             }
         }
@@ -156,8 +156,8 @@ public final class SiteCheck {
             add(
                     "gate.wider-than-side",
                     path,
-                    "“" + gate.name() + "” is " + metres(gate.openingM()) + " wide, its side at station "
-                            + metres(place.stationM()) + " only " + metres(sideM) + ".");
+                    "“" + gate.name() + "” is " + lengthText(gate.openingM()) + " wide, its side at station "
+                            + lengthText(place.stationM()) + " only " + lengthText(sideM) + ".");
         }
     }
 
@@ -167,8 +167,8 @@ public final class SiteCheck {
             add(
                     "off-line",
                     path,
-                    "“" + what + "” lies " + metres(place.offsetM()) + " off its line; at most "
-                            + metres(FAR_OFF_LINE_M) + " is taken as on it.");
+                    "“" + what + "” lies " + lengthText(place.offsetM()) + " off its line; at most "
+                            + lengthText(FAR_OFF_LINE_M) + " is taken as on it.");
         }
         return place;
     }
@@ -177,7 +177,7 @@ public final class SiteCheck {
         problems.add(new Problem(code, path, message));
     }
 
-    private static String metres(double lengthM) {
+    private static String lengthText(double lengthM) {
         return String.format(Locale.ROOT, "%.1f m (%.0f ft)", lengthM, lengthM / Lengths.M_PER_FT);
     }
 }

@@ -60,13 +60,13 @@ class JobsTest {
         List<String> names = new ArrayList<>();
         server.get("/api/jobs")
                 .json()
-                .forEach(j -> names.add(
-                        j.path("name").asString() + ": " + j.path("standing").asString()));
+                .forEach(j -> names.add(j.path("name").asString() + ": "
+                        + j.path("standing").asString() + ", " + j.path("units").asString()));
         assertThat(names)
                 .contains(
-                        "Orchard ring: laid out, not read yet",
-                        "Alpaca paddocks: laid out, not read yet",
-                        "Donkey winter track: 1 section broken, 2 sections met");
+                        "Orchard ring: laid out, not read yet, FT_IN",
+                        "Alpaca paddocks: laid out, not read yet, FT_IN",
+                        "Donkey winter track: 1 section broken, 2 sections met, METRIC");
     }
 
     @Test
