@@ -2,9 +2,11 @@ package buckle.circuit;
 
 import buckle.pulse.Damping;
 import buckle.pulse.Plate;
+import buckle.pulse.Source;
 import buckle.spec.Insulators;
 import buckle.spec.Overgrowth;
 import buckle.spec.Power;
+import java.util.Optional;
 
 /**
  * What is assumed about a fence, each with its likely value; the range of an answer comes from moving one at a time.
@@ -12,6 +14,7 @@ import buckle.spec.Power;
  * @param leakFactor on the assumed leakage
  * @param soilFactor on the resistivity of the ground, besides its season
  * @param steelMuR permeability of steel wire
+ * @param damping across the energizer's terminals; empty where the plate decides
  * @param wire where in their tolerance the wires' resistances lie: −1 as low as they may, 0 as they should, 1 as high
  */
 public record Conditions(
@@ -23,7 +26,7 @@ public record Conditions(
         double soilFactor,
         double steelMuR,
         int wire,
-        Damping damping) {
+        Optional<Damping> damping) {
     public static Conditions likely(Plate plate, Power power) {
         return new Conditions(
                 plate,
@@ -35,6 +38,16 @@ public record Conditions(
                 power.model().steelMuR().likely(),
                 0,
                 power.model().likelyDamping());
+    }
+
+    /** Whether the plate leaves room for the damping somebody said. */
+    boolean dampingFits() {
+        return damping.isEmpty() || plate.source(damping.get()).isPresent();
+    }
+
+    /** What drives the fence: with the damping somebody said where the plate leaves room for it. */
+    Source source() {
+        return damping.flatMap(plate::source).orElseGet(plate::source);
     }
 
     Conditions with(Overgrowth other) {

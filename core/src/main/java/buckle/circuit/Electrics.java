@@ -199,6 +199,8 @@ public record Electrics(
      * An energizer tried on this fence.
      *
      * @param outJ into 500 ohm, as the plate says or as it was found
+     * @param bodyJ energy in the animal that gets least for its need at the weakest point (V14); empty when no need is known
+     * @param needJ what that animal needs
      */
     public record Candidate(
             Plate plate,
@@ -208,12 +210,15 @@ public record Electrics(
             double heavyV,
             Met met,
             Met metHeavy,
+            OptionalDouble bodyJ,
+            OptionalDouble needJ,
             EarthNeed earth,
             double drawW,
             boolean over5J,
             boolean recommended) {
         Candidate asRecommended() {
-            return new Candidate(plate, outJ, cleanV, likelyV, heavyV, met, metHeavy, earth, drawW, over5J, true);
+            return new Candidate(
+                    plate, outJ, cleanV, likelyV, heavyV, met, metHeavy, bodyJ, needJ, earth, drawW, over5J, true);
         }
     }
 

@@ -23,11 +23,11 @@ import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
+import buckle.spec.Animal;
 import buckle.spec.Overgrowth;
 import buckle.spec.Plan;
 import buckle.spec.Power;
 import java.util.ArrayList;
-import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
@@ -92,6 +92,13 @@ public final class ElectricsPlanner {
         Plate plate = usable ? own.get() : recommended.map(Candidate::plate).orElse(Energizers.GENERIC.get(5));
         Conditions likely = Conditions.likely(plate, power);
 
+        if (!likely.dampingFits()) {
+            warn(
+                    "E9",
+                    "The plate of " + plate.name()
+                            + " leaves no room for the damping across its terminals that this job says;"
+                            + " the pair that fits the plate is used instead.");
+        }
         Solved middle =
                 depth == Depth.ALL ? solver.withCurrents(likely, trial, spots) : solver.volts(likely, trial, spots);
         if (!middle.solution().solved()) {
@@ -111,9 +118,8 @@ public final class ElectricsPlanner {
                         Severity.NOTE,
                         p.lineId(),
                         p.stationM(),
-                        "Here " + kv(p.likelyV())
-                                + " are reckoned, more than is met with in practice: a light fence rings up,"
-                                + " and how far the energizer damps that is assumed until readings tell.")));
+                        "Here the pulse is predicted at " + kv(p.likelyV())
+                                + ", more than is met in practice; a reading there tells.")));
         if (plate.energy().outJ() > Energizers.MUCH_J) {
             findings.add(Finding.ofJob(
                     "C13",
@@ -273,18 +279,26 @@ public final class ElectricsPlanner {
                 .filter(p -> p.contradiction().isEmpty() && !plates.contains(p))
                 .ifPresent(plates::add);
         // The fence is gone through once for each state of growth, whatever feeds it.
-        List<double[]> weakest = Stream.of(Overgrowth.CLEAN, power.growth(), Overgrowth.HEAVY)
+        List<double[][]> peaks = Stream.of(Overgrowth.CLEAN, power.growth(), Overgrowth.HEAVY)
                 .parallel()
-                .map(growth -> weakestV(plates, growth, spots))
+                .map(growth -> peaks(plates, growth, spots))
                 .toList();
         return recommend(IntStream.range(0, plates.size())
                 .parallel()
                 .mapToObj(i -> candidate(
-                        plates.get(i), weakest.get(0)[i], weakest.get(1)[i], weakest.get(2)[i], depth == Depth.ALL))
+                        plates.get(i),
+                        Solver.weakestV(peaks.get(0)[i]),
+                        Solver.weakestV(peaks.get(1)[i]),
+                        Solver.weakestV(peaks.get(2)[i]),
+                        weakest(spots, peaks.get(1)[i]),
+                        depth == Depth.ALL))
                 .toList());
     }
 
-    private Candidate candidate(Plate plate, double cleanV, double likelyV, double heavyV, boolean withEarth) {
+    private Candidate candidate(
+            Plate plate, double cleanV, double likelyV, double heavyV, Optional<Spot> weakest, boolean withEarth) {
+        Optional<Shocks.Reached> reached = weakest.flatMap(spot ->
+                new Shocks(plan, solver, Conditions.likely(plate, plan.spec().power()), Trial.NONE).reached(spot));
         Power power = plan.spec().power();
         double outJ = plate.energy().outJ();
         return new Candidate(
@@ -295,6 +309,8 @@ public final class ElectricsPlanner {
                 heavyV,
                 Met.of(likelyV, needV),
                 Met.of(heavyV, needV),
+                reached.map(Shocks.Reached::bodyJ).map(OptionalDouble::of).orElse(OptionalDouble.empty()),
+                reached.map(Shocks.Reached::needJ).map(OptionalDouble::of).orElse(OptionalDouble.empty()),
                 withEarth
                         ? new EarthJudge(plan, around, solver, Conditions.likely(plate, power)).need()
                         : EarthNeed.NOT_ASKED,
@@ -303,17 +319,25 @@ public final class ElectricsPlanner {
                 false);
     }
 
-    /** Of each energizer. */
-    private double[] weakestV(List<Plate> plates, Overgrowth growth, List<Spot> spots) {
+    private static Optional<Spot> weakest(List<Spot> spots, double[] peaks) {
+        return IntStream.range(0, peaks.length)
+                .filter(i -> peaks[i] > 0)
+                .boxed()
+                .min(Comparator.comparingDouble(i -> peaks[i]))
+                .map(spots::get);
+    }
+
+    /** By energizer and spot. */
+    private double[][] peaks(List<Plate> plates, Overgrowth growth, List<Spot> spots) {
         Conditions likely =
                 Conditions.likely(plates.getFirst(), plan.spec().power()).with(growth);
         FenceCircuit fence = solver.fence(likely, Trial.NONE);
         List<Supply> supplies = plates.stream()
-                .map(p -> new Supply(p.source(likely.damping()), fence.circuit().earthOhm()))
+                .map(p -> new Supply(
+                        Conditions.likely(p, plan.spec().power()).source(),
+                        fence.circuit().earthOhm()))
                 .toList();
-        return Arrays.stream(Solver.peaks(fence, spots, supplies))
-                .mapToDouble(Solver::weakestV)
-                .toArray();
+        return Solver.peaks(fence, spots, supplies);
     }
 
     private List<Candidate> recommend(List<Candidate> tried) {
@@ -322,7 +346,7 @@ public final class ElectricsPlanner {
                 .filter(c -> spare(c) && !c.over5J())
                 .min(small)
                 .or(() -> tried.stream()
-                        .filter(c -> c.met() == Met.MET && !c.over5J())
+                        .filter(c -> c.met() == Met.MET && reaches(c) && !c.over5J())
                         .max(Comparator.comparingDouble(Candidate::heavyV)))
                 .or(() -> tried.stream().filter(this::spare).min(small))
                 .or(() -> needV.isEmpty()
@@ -334,20 +358,48 @@ public final class ElectricsPlanner {
     }
 
     private boolean spare(Candidate c) {
-        return needV.isPresent() && c.heavyV() >= Values.E7_SPARE * needV.getAsDouble();
+        return needV.isPresent() && c.heavyV() >= Values.E7_SPARE * needV.getAsDouble() && reaches(c);
+    }
+
+    /** V14, and V5 for those that ask for a strong unit. */
+    private boolean reaches(Candidate c) {
+        return c.bodyJ().orElse(0) >= c.needJ().orElse(0) && c.outJ() >= leastOutputJ();
+    }
+
+    private double leastOutputJ() {
+        return plan.spec().animals().stream()
+                .mapToDouble(Animal::leastOutputJ)
+                .max()
+                .orElse(0);
     }
 
     private String why(Candidate c) {
         String need = needV.isPresent() ? " against the " + kv(needV.getAsDouble()) + " needed" : "";
+        String energy = c.bodyJ().isPresent()
+                ? String.format(
+                        Locale.ROOT,
+                        ", and %s J in the animal there, which wants %s J (V14)",
+                        joules(c.bodyJ().getAsDouble()),
+                        joules(c.needJ().orElse(0)))
+                : "";
+        String strong = leastOutputJ() > 0
+                ? String.format(Locale.ROOT, " Pigs are kept by units of %.0f J and more (V5).", leastOutputJ())
+                : "";
         String reason = spare(c)
-                ? "the smallest that holds it in heavy growth with a fifth to spare"
-                : c.metHeavy() == Met.MET
-                        ? "it holds in heavy growth with little to spare, and none up to 5 J holds more"
-                        : c.met() == Met.MET
-                                ? "it holds in today's growth; in heavy growth none up to 5 J does, so keep the fence mown"
-                                : "none does better; the fence itself needs to change";
+                ? "the smallest that holds and reaches that in heavy growth with a fifth to spare"
+                : c.met() == Met.WARN || c.met() == Met.BROKEN
+                        ? "none does better; the fence itself needs to change"
+                        : !reaches(c)
+                                ? "none up to 5 J brings more into the animal; earth wires or better ground would"
+                                : c.metHeavy() == Met.MET
+                                        ? "it holds in heavy growth with little to spare, and none up to 5 J holds more"
+                                        : "it holds in today's growth; in heavy growth none up to 5 J does, so keep the fence mown";
         return "The " + c.plate().name() + " energizer: " + kv(c.cleanV()) + " clean and " + kv(c.heavyV())
-                + " in heavy growth at the weakest point" + need + "; " + reason + ".";
+                + " in heavy growth at the weakest point" + need + energy + "; " + reason + "." + strong;
+    }
+
+    private static String joules(double energyJ) {
+        return String.format(Locale.ROOT, energyJ < 1 ? "%.2f" : "%.1f", energyJ);
     }
 
     private List<Assumed> assumed(List<Spot> spots, Range range, Optional<PulsePoint> weakest) {

@@ -154,6 +154,9 @@ public final class FenceCircuitPlanner {
 
     private void connect(List<Tees.Tee> tees) {
         for (LineLayout line : layout.lines()) {
+            if (Continuity.hot(line).isEmpty()) {
+                continue;
+            }
             var plan = spec.forLine(line.lineId()).build().wires();
             List<Double> all = List.copyOf(stops.get(line.lineId()));
             for (int i = 1; i < all.size(); i++) {
@@ -268,13 +271,7 @@ public final class FenceCircuitPlanner {
             }
         }
         Circuit circuit = new Circuit(
-                "fence",
-                LineModel.FREQUENCY_DEPENDENT,
-                conditions.plate().source(conditions.damping()),
-                earthOhm,
-                tied(),
-                runs,
-                List.of());
+                "fence", LineModel.FREQUENCY_DEPENDENT, conditions.source(), earthOhm, tied(), runs, List.of());
         FenceCircuit fence = new FenceCircuit(circuit, live, dead, FEED);
         List<Fault> loads = new ArrayList<>();
         for (Trial.TestLoad load : trial.loads()) {

@@ -13,6 +13,7 @@ import buckle.rulebook.Values;
 import buckle.spec.Animal;
 import buckle.spec.Plan;
 import buckle.spec.Power;
+import buckle.spec.WireRole;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -67,16 +68,49 @@ final class Shocks {
                 .orElseThrow();
     }
 
+    /**
+     * V14: energy of one pulse in each animal the fence is for, at a place, as share of what it needs: the least of them. Through the
+     * ground it stands on, or from wire to wire where earth wires are tied to the energizer. Empty when no need is known.
+     */
+    Optional<Reached> reached(Spot spot) {
+        FenceCircuit fence = solver.fence(likely, trial);
+        Optional<Place> place = fence.place(spot.lineId(), spot.stationM());
+        if (place.isEmpty()) {
+            return Optional.empty();
+        }
+        LineLayout line = solver.line(spot.lineId());
+        boolean tied =
+                plan.spec().build().wires().earthTied() && line.schedule().count(WireRole.EARTH) > 0;
+        double groundOhm = tied
+                ? 0
+                : Rods.feetOhm(
+                        Soils.ohmM(solver.soils.at(line, spot.stationM()), likely.ground()), Values.G13_FOOT_M, FEET);
+        Terminal wire = PulseSolver.slow(fence.circuit(), List.of(place.get())).terminal(place.get(), List.of());
+        return plan.spec().animals().stream()
+                .filter(a -> a.needJ().isPresent())
+                .map(a -> {
+                    double body = bodyOhm(a);
+                    double path = body + groundOhm;
+                    double inBodyJ = wire.under(path).energyJ(path) * body / path;
+                    return new Reached(inBodyJ, a.needJ().getAsDouble());
+                })
+                .min(Comparator.comparingDouble(Reached::share));
+    }
+
+    /** Energy in the animal that gets least for its need. */
+    record Reached(double bodyJ, double needJ) {
+        double share() {
+            return bodyJ / needJ;
+        }
+    }
+
     List<Shock> at(Spot spot) {
         FenceCircuit fence = solver.fence(likely, trial);
         Optional<Place> place = fence.place(spot.lineId(), spot.stationM());
         if (place.isEmpty()) {
             return List.of();
         }
-        LineLayout line = solver.layout.lines().stream()
-                .filter(l -> l.lineId().equals(spot.lineId()))
-                .findFirst()
-                .orElseThrow();
+        LineLayout line = solver.line(spot.lineId());
         Soil soil = solver.soils.at(line, spot.stationM());
         Wire wire = new Wire(fence.circuit(), place.get());
         List<Shock> shocks = new ArrayList<>();

@@ -70,11 +70,14 @@ final class Solver {
 
     double feedSoilOhmM(Power.GroundState state) {
         FeedPlace feed = layout.feed().orElseThrow();
-        LineLayout line = layout.lines().stream()
-                .filter(l -> l.lineId().equals(feed.lineId()))
+        return Soils.ohmM(soils.at(line(feed.lineId()), feed.stationM()), state);
+    }
+
+    LineLayout line(String id) {
+        return layout.lines().stream()
+                .filter(l -> l.lineId().equals(id))
                 .findFirst()
                 .orElseThrow();
-        return Soils.ohmM(soils.at(line, feed.stationM()), state);
     }
 
     double rodsOhm(int rods, double rodM, double soilOhmM) {

@@ -1,6 +1,7 @@
 package buckle.circuit;
 
 import buckle.circuit.Solver.Spot;
+import buckle.layout.GatePlace;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
 import buckle.layout.TestPoint;
@@ -8,18 +9,26 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
 
-/** Where the curve is computed: ends, switches, gates, test points, and evenly between. */
+/** Where the curve is computed: ends, switches, gates, test points, and evenly between; nowhere on lines without a hot wire. */
 final class Spots {
     private static final int ABOUT = 72;
     private static final double SAME_M = 0.5;
 
     private Spots() {}
 
+    /** The opening of a gate that leads no power is no fence. */
+    private static boolean unfenced(GatePlace gate, double stationM) {
+        return !gate.kind().conducts() && stationM > gate.fromM() && stationM < gate.toM();
+    }
+
     static List<Spot> along(Layout layout) {
         double total = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
         double step = Math.max(5, total / ABOUT);
         List<Spot> spots = new ArrayList<>();
         for (LineLayout line : layout.lines()) {
+            if (Continuity.hot(line).isEmpty()) {
+                continue;
+            }
             TreeSet<Double> at = new TreeSet<>(List.of(0.0, line.lengthM()));
             line.cutOuts().forEach(c -> at.add(c.stationM()));
             line.gates().forEach(g -> {
@@ -32,7 +41,10 @@ final class Spots {
                     .forEach(at::add);
             int parts = (int) Math.ceil(line.lengthM() / step);
             for (int i = 1; i < parts; i++) {
-                at.add(line.lengthM() * i / parts);
+                double between = line.lengthM() * i / parts;
+                if (line.gates().stream().noneMatch(g -> unfenced(g, between))) {
+                    at.add(between);
+                }
             }
             double last = -1;
             for (double s : at) {

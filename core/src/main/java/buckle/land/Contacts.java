@@ -5,8 +5,10 @@ import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
+import buckle.site.Polylines;
 import buckle.site.Stationing;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -177,29 +179,12 @@ public final class Contacts {
         for (int i = 1; i < cuts.size(); i++) {
             double from = cuts.get(i - 1);
             double to = cuts.get(i);
-            if (to > from && holds(part.points(), a.towards(b, (from + to) / 2 / length))) {
+            if (to > from && Polylines.holds(Arrays.asList(part.points()), a.towards(b, (from + to) / 2 / length))) {
                 spans.add(new Span(start + from, start + to));
             }
         }
         return spans;
     }
-
-    /** Whether an outline holds a point (even-odd rule). */
-    static boolean holds(PlanePoint[] ring, PlanePoint p) {
-        boolean in = false;
-        for (int i = 0, j = ring.length - 1; i < ring.length; j = i++) {
-            PlanePoint a = ring[i];
-            PlanePoint b = ring[j];
-            if (a.northM() > p.northM() != b.northM() > p.northM()
-                    && p.eastM()
-                            < (b.eastM() - a.eastM()) * (p.northM() - a.northM()) / (b.northM() - a.northM())
-                                    + a.eastM()) {
-                in = !in;
-            }
-        }
-        return in;
-    }
-
     /** Share of the way from a to b where it crosses c–d; −1 when it does not. */
     private static double crossing(PlanePoint a, PlanePoint b, PlanePoint c, PlanePoint d) {
         double ux = b.eastM() - a.eastM();
@@ -347,7 +332,7 @@ public final class Contacts {
         PlanePoint p = plane.toPlane(place);
         PlanePoint[] points = feature.points().stream().map(plane::toPlane).toArray(PlanePoint[]::new);
         boolean area = feature.shape() == LandKind.Shape.AREA;
-        if (area && holds(points, p)) {
+        if (area && Polylines.holds(Arrays.asList(points), p)) {
             return 0;
         }
         double least = p.distanceM(points[0]);

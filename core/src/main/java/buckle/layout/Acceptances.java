@@ -39,7 +39,8 @@ final class Acceptances {
                 layout.testPoints(),
                 layout.joints(),
                 layout.signs(),
-                findings);
+                findings,
+                layout.everyJob());
     }
 
     private static boolean same(Finding f, Decisions.Accepted a, Map<String, Stationing> lines, LocalPlane plane) {

@@ -11,6 +11,8 @@ import java.util.List;
  * @param leadOutM allowed way from energizer to fence, without spare
  * @param path that way, round what is in it
  * @param rods ground rods by the chosen school, and each one's length
+ * @param firstRodM lead from the energizer to the first rod
+ * @param rodApartM between rods
  * @param schools rods by every school
  */
 public record FeedPlace(
@@ -25,10 +27,17 @@ public record FeedPlace(
         GroundSchool school,
         int rods,
         double rodM,
+        double firstRodM,
+        double rodApartM,
         List<RodCount> schools) {
     public FeedPlace {
         path = List.copyOf(path);
         schools = List.copyOf(schools);
+    }
+
+    /** Lead from the energizer to its last rod. */
+    public double groundLeadM() {
+        return rods == 0 ? 0 : firstRodM + (rods - 1) * rodApartM;
     }
 
     /** Ground rods by one school. */

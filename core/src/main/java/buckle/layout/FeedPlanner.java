@@ -1,6 +1,8 @@
 package buckle.layout;
 
+import buckle.land.Contacts;
 import buckle.land.Land;
+import buckle.land.LandKind;
 import buckle.layout.FeedPlace.RodCount;
 import buckle.rulebook.Values;
 import buckle.site.EnergizerPlace;
@@ -14,6 +16,10 @@ import buckle.spec.Spec;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.Geometry;
+import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.operation.union.UnaryUnionOp;
 
 /** Where the energizer meets the fence, and how many ground rods it takes by the chosen school. */
 final class FeedPlanner {
@@ -23,9 +29,10 @@ final class FeedPlanner {
 
     static FeedPlace plan(
             Site site, Spec spec, LocalPlane plane, Land land, List<LineLayer> layers, List<LineLayout> lines) {
+        double areaM2 = areaM2(lines, plane);
         EnergizerPlace energizer = site.energizer().orElse(null);
         List<RodCount> schools = Arrays.stream(GroundSchool.values())
-                .map(s -> rods(s, spec, lines))
+                .map(s -> rods(s, spec, areaM2))
                 .toList();
         RodCount chosen = schools.get(spec.feed().groundSchool().ordinal());
         if (energizer == null) {
@@ -42,6 +49,8 @@ final class FeedPlanner {
                     chosen.school(),
                     chosen.rods(),
                     chosen.rodM(),
+                    Values.X4_FIRST_ROD_M,
+                    spec.power().rodApartM(),
                     schools);
         }
         PlanePoint at = plane.toPlane(energizer.at());
@@ -78,6 +87,8 @@ final class FeedPlanner {
                 chosen.school(),
                 chosen.rods(),
                 chosen.rodM(),
+                firstRodM(energizer.at(), land, plane),
+                spec.power().rodApartM(),
                 schools);
     }
 
@@ -101,11 +112,11 @@ final class FeedPlanner {
         return stationM;
     }
 
-    private static RodCount rods(GroundSchool school, Spec spec, List<LineLayout> lines) {
+    private static RodCount rods(GroundSchool school, Spec spec, double areaM2) {
         return switch (school) {
             case THREE_RODS -> new RodCount(school, Values.G1_RODS, Values.G1_ROD_M);
             case ONE_LONG_ROD -> new RodCount(school, 1, Values.G3_ROD_M);
-            case BY_AREA -> new RodCount(school, byArea(areaM2(lines)), Values.G1_ROD_M);
+            case BY_AREA -> new RodCount(school, byArea(areaM2), Values.G1_ROD_M);
             case BY_JOULES -> {
                 double lengthM = Values.G4_ROD_M_PER_J * spec.outputJ();
                 yield new RodCount(
@@ -114,8 +125,32 @@ final class FeedPlanner {
         };
     }
 
-    static double areaM2(List<LineLayout> lines) {
-        return lines.stream().mapToDouble(LineLayout::areaM2).sum();
+    /** X4: beside the energizer, but clear of a building's earth (G8). */
+    private static double firstRodM(GeoPoint at, Land land, LocalPlane plane) {
+        double building = land.features().stream()
+                .filter(f -> f.kind() == LandKind.BUILDING || f.kind() == LandKind.POWER_OUTLET)
+                .mapToDouble(f -> Contacts.distanceM(f, at, plane))
+                .min()
+                .orElse(Double.POSITIVE_INFINITY);
+        return Math.max(Values.X4_FIRST_ROD_M, Values.G8_APART_M - building);
+    }
+
+    /** Ground inside closed lines, counted once where one lies in another. */
+    static double areaM2(List<LineLayout> lines, LocalPlane plane) {
+        GeometryFactory factory = new GeometryFactory();
+        List<Geometry> grounds = new ArrayList<>();
+        for (LineLayout line : lines) {
+            if (line.closed() && line.corners().size() >= 3) {
+                List<Coordinate> ring = new ArrayList<>(line.corners().stream()
+                        .map(plane::toPlane)
+                        .map(p -> new Coordinate(p.eastM(), p.northM()))
+                        .toList());
+                ring.add(ring.getFirst().copy());
+                grounds.add(
+                        factory.createPolygon(ring.toArray(Coordinate[]::new)).buffer(0));
+            }
+        }
+        return grounds.isEmpty() ? 0 : UnaryUnionOp.union(grounds).getArea();
     }
 
     /** G2; without a closed line there is no area, and the most rods of the school are taken. */

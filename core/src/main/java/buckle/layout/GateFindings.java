@@ -40,15 +40,13 @@ final class GateFindings {
         if (place.kind().opensCircuit() || fromFed) {
             boolean wrong = gate.hangs().isPresent() && gate.hangs().get() != right;
             String what = fromFed
-                    ? "the springs are fed from their hinge side, " + where
-                    : "hang it on the dead side, " + where + ", so that it is dead in the hand when open";
-            findings.add(Finding.at(
+                    ? "Spring gate sets are fed from their hinge side."
+                    : "Handle gates hang on their dead side, so that they are dead in the hand when open; what lies beyond is dead then.";
+            findings.add(Finding.of(
                     "J2",
                     wrong ? Severity.WARN : Severity.NOTE,
-                    line.lineId(),
-                    place.fromM(),
-                    place.name() + (wrong ? " is drawn the wrong way round: " : ": ") + what + "."
-                            + (place.kind().opensCircuit() ? " What lies beyond is dead while it is open." : "")));
+                    (wrong ? "Drawn the wrong way round. " : "") + what,
+                    List.of(new Finding.At(line.lineId(), at, place.name() + " at " + where))));
         }
     }
 
@@ -59,8 +57,7 @@ final class GateFindings {
                     Severity.NOTE,
                     line.lineId(),
                     place.fromM(),
-                    place.name()
-                            + ": no power passes it. What lies beyond is fed from its other side, or stays dead."));
+                    "No power passes a rigid gate. What lies beyond is fed from its other side, or stays dead."));
         }
         if (place.kind() == GateKind.CREEK) {
             findings.add(Finding.at(
@@ -68,8 +65,7 @@ final class GateFindings {
                     Severity.NOTE,
                     line.lineId(),
                     place.fromM(),
-                    place.name()
-                            + ": its hanging part has its own switch on dry ground; open it before the flood comes."));
+                    "The hanging part over a creek has its own switch on dry ground; open it before the flood comes."));
         }
         if (place.kind() == GateKind.HANDLE && place.openingM() > Values.J10_WIDEST_HANDLES_M) {
             findings.add(Finding.at(

@@ -7,36 +7,88 @@ import java.util.List;
  *
  * @param hot numbers of the hot wires joined here
  * @param earth numbers of the earth wires joined here
+ * @param parts what it takes
  * @param says how, in one sentence
  */
 public record Joint(
-        String lineId, double stationM, Kind kind, String name, List<Integer> hot, List<Integer> earth, String says) {
+        String lineId,
+        double stationM,
+        Kind kind,
+        String name,
+        List<Integer> hot,
+        List<Integer> earth,
+        Parts parts,
+        String says) {
     public Joint {
         hot = List.copyOf(hot);
         earth = List.copyOf(earth);
     }
 
     Joint at(double otherM) {
-        return new Joint(lineId, otherM, kind, name, hot, earth, says);
+        return new Joint(lineId, otherM, kind, name, hot, earth, parts, says);
+    }
+
+    /**
+     * What the joint takes, as it is drawn.
+     *
+     * @param pieces of jumper wire
+     * @param clamps on wires and cables
+     * @param cables that cross an opening here
+     */
+    public record Parts(int pieces, int clamps, int cables) {
+        static final Parts NONE = new Parts(0, 0, 0);
+
+        /** From wire to wire: separate pieces with a clamp at both ends, or one for each role with a clamp on each wire. */
+        static Parts jumper(int hot, int earth, boolean separate) {
+            int pieces =
+                    separate ? Math.max(0, hot - 1) + Math.max(0, earth - 1) : (hot > 1 ? 1 : 0) + (earth > 1 ? 1 : 0);
+            int clamps = separate ? 2 * pieces : (hot > 1 ? hot : 0) + (earth > 1 ? earth : 0);
+            return new Parts(pieces, clamps, 0);
+        }
+
+        /** On from wire to wire, one piece each. */
+        static Parts links(int wires) {
+            return new Parts(wires, 2 * wires, 0);
+        }
+
+        /** A clamp at both ends of each cable. */
+        static Parts cables(int cables) {
+            return new Parts(0, 2 * cables, cables);
+        }
+
+        /** The hot wires of either side are joined and led to the switch, which has terminals of its own. */
+        static Parts cutOut(int hot, boolean separate) {
+            return separate ? new Parts(2 * hot, 4 * (hot - 1) + 2, 0) : new Parts(2, 2 * hot, 0);
+        }
     }
 
     /** What joins them. */
     public enum Kind {
         /** Lead-out from the energizer, hot and earth. */
-        FEED,
+        FEED("feed"),
         /** Jumper set of a pull: hot with hot, earth with earth. */
-        JUMPER,
+        JUMPER("jumper set"),
         /** Link round a strong post from one pull to the next. */
-        LINK,
+        LINK("link"),
         /** Cable under a gate or over a creek. */
-        CABLE,
+        CABLE("cabled opening"),
         /** Spring handles or one strand across an opening. */
-        HANDLE,
+        HANDLE("handle gate"),
         /** A branch joined to the line it branches from. */
-        TEE,
+        TEE("branch"),
         /** Switch in the hot wires. */
-        CUT_OUT,
+        CUT_OUT("cut-out"),
         /** The hot wires end here on purpose. */
-        OPEN
+        OPEN("open end");
+
+        private final String text;
+
+        Kind(String text) {
+            this.text = text;
+        }
+
+        public String text() {
+            return text;
+        }
     }
 }

@@ -8,21 +8,28 @@ import buckle.land.Surroundings;
 import buckle.land.Terrain;
 import buckle.land.Traits;
 import buckle.rulebook.Values;
+import buckle.site.GateKind;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
+import buckle.site.PlanePoint;
+import buckle.site.Polylines;
 import buckle.site.Stationing;
+import buckle.spec.Animal;
 import buckle.spec.Spec;
+import buckle.spec.WireRole;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashSet;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
-import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /** What the property means for each line: crossings and nearness become findings with their stations. */
 final class LandFindings {
-    private static final String DECIDES = " Local code and licensed people decide.";
+    static final String DECIDES = " Local code and licensed people decide.";
     private static final double RIGHT_DEG = 90;
 
     private final List<Finding> findings = new ArrayList<>();
@@ -30,8 +37,13 @@ final class LandFindings {
     private final Spec spec;
     private final LocalPlane plane;
     private final Floods floods;
+    private final List<Sign> signs;
+    private final Buried buried;
+    private final Set<String> onExisting = new HashSet<>();
 
-    private LandFindings(Surroundings around, Spec spec, LocalPlane plane) {
+    private LandFindings(List<Sign> signs, Surroundings around, Spec spec, LocalPlane plane) {
+        this.signs = signs;
+        this.buried = new Buried(around, spec, plane, findings);
         this.around = around;
         this.spec = spec;
         this.plane = plane;
@@ -42,27 +54,36 @@ final class LandFindings {
             List<LineLayer> layers,
             List<LineLayout> lines,
             FeedPlace feed,
+            List<Sign> signs,
             Surroundings around,
+            Contacts land,
             Spec spec,
             LocalPlane plane) {
-        LandFindings all = new LandFindings(around, spec, plane);
+        LandFindings all = new LandFindings(signs, around, spec, plane);
+        all.outside(feed, lines);
         if (around.land().features().isEmpty()) {
             return all.findings;
         }
         for (int i = 0; i < lines.size(); i++) {
+            if (layers.get(i).line().book().onExisting()) {
+                all.onExisting.add(lines.get(i).lineId());
+            }
             for (Contact contact : layers.get(i).contacts()) {
                 all.contact(contact, lines.get(i));
             }
             all.floods(layers.get(i), lines.get(i));
         }
         all.earth(feed);
+        all.stone(feed, layers, lines);
+        all.buried.feed(feed);
+        LeadOutFindings.of(feed, land, all.buried, spec, plane, all.findings);
         return all.findings;
     }
 
     private void contact(Contact c, LineLayout line) {
         switch (c.feature().kind()) {
             case OVERHEAD_LINE -> overhead(c, line);
-            case BURIED_SERVICE -> buried(c, line);
+            case BURIED_SERVICE -> buried.along(c, line);
             case PUBLIC_WAY -> publicWay(c, line);
             case EXISTING_FENCE -> existing(c, line);
             case CREEK -> creek(c, line);
@@ -113,8 +134,8 @@ final class LandFindings {
                     square ? Severity.CAUTION : Severity.WARN,
                     line,
                     x.stationM(),
-                    named(c) + " crosses at " + at(x.stationM()) + " under " + degrees(x.angleDeg())
-                            + (square ? ". " : ": cross nearer to a right angle. ") + keep
+                    named(c) + " crosses" + (square ? "" : " at " + at(x.stationM())) + " under "
+                            + degrees(x.angleDeg()) + (square ? ". " : ": cross nearer to a right angle. ") + keep
                             + ", also with posts, wires and machines while working." + DECIDES);
         }
         if (c.crossings().isEmpty()) {
@@ -126,7 +147,7 @@ final class LandFindings {
                     named(c) + " runs " + text(c.nearestM()) + " beside the fence " + stretch(c) + ". " + keep
                             + "; a long parallel run picks up voltage." + DECIDES);
         }
-        double top = spec.schedule().topM();
+        double top = line.schedule().topM();
         if (top >= Values.C5_HIGHEST_FENCE_M) {
             add(
                     "C5",
@@ -149,54 +170,16 @@ final class LandFindings {
         }
     }
 
-    private void buried(Contact c, LineLayout line) {
-        OptionalDouble depth = c.feature().traits().depthM();
-        List<String> met = new ArrayList<>();
-        double deepest = 0;
-        for (Post post : line.posts()) {
-            if (post.stationM() < c.fromM() || post.stationM() > c.toM() || post.shared()) {
-                continue;
-            }
-            double postDepth = post.kind() == PostKind.LINE ? Values.P11_LINE_DEPTH_M : Values.P10_STRONG_DEPTH_M;
-            if (depth.isEmpty() || depth.getAsDouble() < postDepth + Values.L2_ABOVE_SERVICE_M) {
-                met.add(post.number() + " at " + at(post.stationM()));
-                deepest = Math.max(deepest, postDepth);
-            }
-        }
-        String where = c.crossings().isEmpty()
-                ? "lies " + text(c.nearestM()) + " off " + stretch(c)
-                : "crosses at " + at(c.crossings().getFirst().stationM());
-        String known = depth.isPresent() ? text(depth.getAsDouble()) + " deep" : "depth not known";
-        if (met.isEmpty()) {
-            add(
-                    "C6",
-                    Severity.CAUTION,
-                    line,
-                    c.fromM(),
-                    named(c) + " (" + known + ") " + where + "; no post stands over it as laid out. Have it located "
-                            + "before driving." + DECIDES);
-        } else {
-            add(
-                    "C6",
-                    Severity.WARN,
-                    line,
-                    c.fromM(),
-                    named(c) + " (" + known + ") " + where + ", and post " + String.join(", ", met) + " goes "
-                            + text(deepest) + " deep within " + text(Values.L2_NEAR_SERVICE_M)
-                            + " of it. Have it located, and dig by hand or move the post." + DECIDES);
-        }
-    }
-
     private void publicWay(Contact c, LineLayout line) {
-        double every = spec.takeoff().signEveryM();
-        int signs = (int) Math.max(1, Math.ceil((c.toM() - c.fromM()) / every - 1e-9));
+        long drawn = Signs.between(signs, line.lineId(), c.fromM(), c.toM());
         add(
                 "C4",
                 Severity.CAUTION,
                 line,
                 c.fromM(),
                 named(c) + " comes within " + text(c.nearestM()) + " " + stretch(c) + ": warning signs towards it, "
-                        + signs + " at every " + text(every)
+                        + (drawn == 1 ? "1 is drawn" : drawn + " are drawn") + " there, at most "
+                        + text(Values.C4_PUBLIC_EVERY_M) + " apart"
                         + (c.crossings().isEmpty()
                                 ? "."
                                 : ", and where it crosses at "
@@ -214,6 +197,20 @@ final class LandFindings {
                     c.fromM(),
                     named(c) + " is fed by its own energizer and comes within " + text(c.nearestM()) + " " + stretch(c)
                             + "; keep them at least " + text(Values.C3_APART_M) + " apart." + DECIDES);
+        }
+        boolean metal = !t.make().equals(Optional.of(Traits.FenceMake.TIMBER))
+                && !t.electrified().orElse(false);
+        boolean bracketed = onExisting.contains(line.lineId());
+        boolean hot = line.schedule().count(WireRole.HOT) > 0;
+        if (metal && hot && !bracketed && c.nearestM() < Values.X9_NEAR_M) {
+            add(
+                    "X9",
+                    Severity.WARN,
+                    line,
+                    c.fromM(),
+                    named(c) + (c.crossings().isEmpty() ? " comes within " + text(c.nearestM()) : " is met") + " "
+                            + stretch(c) + ": a push brings hot wire and it together. Keep hot wires more than "
+                            + text(Values.X9_NEAR_M) + " off, or hang them on offset brackets.");
         }
         if (t.make().equals(Optional.of(Traits.FenceMake.BARBED))) {
             add(
@@ -233,6 +230,13 @@ final class LandFindings {
 
     private void creek(Contact c, LineLayout line) {
         for (Contact.Crossing x : c.crossings()) {
+            boolean hangs = line.gates().stream()
+                    .anyMatch(g -> g.kind() == GateKind.CREEK
+                            && x.stationM() >= g.fromM() - Values.J8_BANK_M
+                            && x.stationM() <= g.toM() + Values.J8_BANK_M);
+            if (hangs) {
+                continue;
+            }
             add(
                     "J4",
                     Severity.WARN,
@@ -359,20 +363,82 @@ final class LandFindings {
                 last = s;
             }
             if (from >= 0 && (depth <= 0 || end)) {
-                add(
-                        "J4",
-                        Severity.WARN,
-                        line,
-                        from,
-                        "“" + creek.title() + "” floods the fence from " + at(from) + " to " + at(last) + ", up to "
-                                + text(deepest) + " deep when it rises " + text(rise)
-                                + ": a cut-out on each side above the water, and no ground rods or joints below it.");
+                if (!switchedOff(stationing, line, from, last)) {
+                    add(
+                            "J4",
+                            Severity.WARN,
+                            line,
+                            from,
+                            "“" + creek.title() + "” floods the fence from " + at(from) + " to " + at(last) + ", up to "
+                                    + text(deepest) + " deep when it rises " + text(rise)
+                                    + ": a cut-out on each side above the water, and no ground rods or joints below it.");
+                }
                 from = -1;
                 deepest = 0;
             }
             if (end) {
                 return;
             }
+        }
+    }
+
+    /** Whether the flooded stretch is a creek's hanging part, or lies between switches above the water. */
+    private boolean switchedOff(Stationing stationing, LineLayout line, double fromM, double toM) {
+        boolean hanging = line.gates().stream()
+                .anyMatch(g -> g.kind() == GateKind.CREEK
+                        && g.fromM() - Values.J8_BANK_M <= fromM
+                        && toM <= g.toM() + Values.J8_BANK_M);
+        boolean before = fromM <= Lengths.TAPE_M && !line.closed();
+        boolean after = toM >= line.lengthM() - Lengths.TAPE_M && !line.closed();
+        for (CutOutPlace c : line.cutOuts()) {
+            if (!(floods.deepestM(stationing.at(c.stationM())) > 0)) {
+                before |= c.stationM() <= fromM;
+                after |= c.stationM() >= toM;
+            }
+        }
+        return hanging || before && after;
+    }
+
+    /** G6, G7: where stone lies nearer than a rod is long, rods do not go in. */
+    private void stone(FeedPlace feed, List<LineLayer> layers, List<LineLayout> lines) {
+        for (int i = 0; i < lines.size(); i++) {
+            if (lines.get(i).lineId().equals(feed.lineId())
+                    && layers.get(i).soil().stony(feed.stationM(), feed.rodM() - Values.G5_ABOVE_M)) {
+                boolean earth = lines.get(i).schedule().count(WireRole.EARTH) > 0
+                        && spec.build().wires().earthTied();
+                findings.add(Finding.at(
+                        "G7",
+                        Severity.WARN,
+                        feed.lineId(),
+                        feed.stationM(),
+                        text(feed.rodM())
+                                + " rods will not go into the stone where the energizer stands. Several stubs of 1 ft kept wet, angle irons, or rods in soft ground through an insulated cable"
+                                + (earth
+                                        ? "; the earth wires that are tied to its terminal carry the return."
+                                        : "; earth wires tied to its terminal carry the return where stubs do not.")));
+            }
+        }
+    }
+
+    /** X7: what keeps out bears or people stands between them and its energizer. */
+    private void outside(FeedPlace feed, List<LineLayout> lines) {
+        boolean strangers = spec.animals().stream().anyMatch(a -> a == Animal.BEAR || a == Animal.PEOPLE);
+        List<LineLayout> closed = lines.stream().filter(LineLayout::closed).toList();
+        if (feed.assumed() || !strangers || closed.isEmpty()) {
+            return;
+        }
+        PlanePoint at = plane.toPlane(GeoPoint.of(feed.lonDeg(), feed.latDeg()));
+        boolean inside = closed.stream()
+                .anyMatch(l ->
+                        Polylines.holds(l.corners().stream().map(plane::toPlane).toList(), at));
+        if (!inside) {
+            findings.add(
+                    Finding.ofJob(
+                            "X7",
+                            Severity.WARN,
+                            "The energizer stands outside the fence that keeps out "
+                                    + spec.animals().stream().map(Animal::text).collect(Collectors.joining(", "))
+                                    + ". Put it inside, and a switch for it outside in the lead-out, so that nobody reaches over a live wire."));
         }
     }
 
@@ -403,10 +469,12 @@ final class LandFindings {
     }
 
     private static String named(Contact c) {
-        String kind = c.feature().kind().text();
-        return c.feature().name().isBlank()
-                ? Character.toUpperCase(kind.charAt(0)) + kind.substring(1)
-                : "“" + c.feature().name() + "”";
+        return named(c.feature());
+    }
+
+    static String named(LandFeature f) {
+        String kind = f.kind().text();
+        return f.name().isBlank() ? Character.toUpperCase(kind.charAt(0)) + kind.substring(1) : "“" + f.name() + "”";
     }
 
     private String stretch(Contact c) {

@@ -4,7 +4,13 @@ import buckle.site.GeoPoint;
 import java.util.List;
 import java.util.Optional;
 
-/** The whole job laid out. {@code feed} is empty only when no line has been drawn. */
+/**
+ * The whole job laid out.
+ *
+ * @param feed empty only when no line has been drawn
+ * @param findings what is to be said of this very fence
+ * @param everyJob what is so on every job of this kind; the local code and licensed people have the last word
+ */
 public record Layout(
         GeoPoint origin,
         List<LineLayout> lines,
@@ -13,7 +19,8 @@ public record Layout(
         List<TestPoint> testPoints,
         List<Joint> joints,
         List<Sign> signs,
-        List<Finding> findings) {
+        List<Finding> findings,
+        List<Standing> everyJob) {
     public Layout {
         lines = List.copyOf(lines);
         sections = List.copyOf(sections);
@@ -21,11 +28,12 @@ public record Layout(
         joints = List.copyOf(joints);
         signs = List.copyOf(signs);
         findings = List.copyOf(findings);
+        everyJob = List.copyOf(everyJob);
     }
 
     /** With lines of which posts, braces and joints travel apart, and without signs. */
     Layout moving(List<LineLayout> other) {
-        return new Layout(origin, other, feed, sections, testPoints, List.of(), List.of(), findings);
+        return new Layout(origin, other, feed, sections, testPoints, List.of(), List.of(), findings, everyJob);
     }
 
     public long count(PostKind kind) {

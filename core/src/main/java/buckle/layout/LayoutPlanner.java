@@ -38,6 +38,7 @@ public final class LayoutPlanner {
         Contacts land = new Contacts(around.land(), plane);
         LineLayer[] layer = new LineLayer[site.lines().size()];
         LineLayout[] laid = new LineLayout[layer.length];
+        Coils coils = new Coils();
         for (int i : innerFirst(site)) {
             FenceLine line = site.lines().get(i);
             List<Tees.Tee> branches =
@@ -47,28 +48,44 @@ public final class LayoutPlanner {
                             && line.book().beside().filter(l.lineId()::equals).isPresent())
                     .flatMap(l -> l.posts().stream())
                     .toList();
-            layer[i] = new LineLayer(line, spec, plane, branches, land, around.terrain(), inner, findings);
+            layer[i] = new LineLayer(line, spec, plane, branches, land, around.terrain(), inner, coils, findings);
             laid[i] = layer[i].layOut();
         }
         List<LineLayer> layers = List.of(layer);
         List<LineLayout> lines = List.of(laid);
         if (lines.isEmpty()) {
             return new Layout(
-                    plane.origin(), lines, Optional.empty(), List.of(), List.of(), List.of(), List.of(), findings);
+                    plane.origin(),
+                    lines,
+                    Optional.empty(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    List.of(),
+                    findings,
+                    List.of());
         }
         FeedPlace feed = FeedPlanner.plan(site, spec, plane, around.land(), layers, lines);
         Network.Result network = Network.of(lines, layers, tees, feed, spec.ringClosed(), plane);
         findings.addAll(network.findings());
         feedFindings(feed, spec, lines, findings);
+        PostFindings.of(layers, lines, spec, findings);
         GateFindings.of(layers, lines, new FedSide(lines, tees, feed), spec, findings);
         ScheduleFindings.of(layers, lines, spec, findings);
-        findings.addAll(LandFindings.of(layers, lines, feed, around, spec, plane));
-        cautions(lines, findings);
+        List<Sign> signs = Signs.of(layers, lines, spec);
+        findings.addAll(LandFindings.of(layers, lines, feed, signs, around, land, spec, plane));
         List<TestPoint> points = TestPoints.of(lines, layers, feed, network, plane);
         List<Joint> joints = Wiring.of(lines, tees, feed, spec);
-        List<Sign> signs = Signs.of(layers, lines, spec);
         return new Layout(
-                plane.origin(), lines, Optional.of(feed), network.sections(), points, joints, signs, findings);
+                plane.origin(),
+                lines,
+                Optional.of(feed),
+                network.sections(),
+                points,
+                joints,
+                signs,
+                Findings.folded(findings),
+                EveryJob.of(lines, spec));
     }
 
     /** Outer rows of double fences come after the rows whose posts theirs stand opposite. */
@@ -89,7 +106,7 @@ public final class LayoutPlanner {
                     0,
                     "No energizer is placed yet; the start of the first line is taken as its place."));
         }
-        if (feed.school() == GroundSchool.BY_AREA && FeedPlanner.areaM2(lines) == 0) {
+        if (feed.school() == GroundSchool.BY_AREA && lines.stream().noneMatch(LineLayout::closed)) {
             findings.add(
                     Finding.ofJob(
                             "G2",
@@ -100,36 +117,5 @@ public final class LayoutPlanner {
             findings.add(Finding.ofJob(
                     "G3", Severity.WARN, "One rod is enough only in soft wet clay. Test the ground under load."));
         }
-        boolean ring = lines.stream().anyMatch(LineLayout::closed);
-        if (ring && spec.ringClosed()) {
-            findings.add(Finding.ofJob(
-                    "J7",
-                    Severity.NOTE,
-                    "The ring is closed at its closing post: to isolate a section, two cut-outs must be opened."));
-        } else if (ring) {
-            findings.add(
-                    Finding.ofJob(
-                            "J7",
-                            Severity.NOTE,
-                            "Closed line: the hot wires stay open at the closing post, so one cut-out isolates all beyond it."));
-        }
-    }
-
-    private static void cautions(List<LineLayout> lines, List<Finding> findings) {
-        caution(findings, "C1", "Feed the fence from a certified energizer only, never from the mains.");
-        caution(findings, "C6", "Have buried water, power, gas and telephone lines located before anything is driven.");
-        caution(findings, "C8", "Wear eye and hand protection when cutting or straining wire.");
-        caution(findings, "C4", "Warning signs at gates, at public access and along the line, as the local code says.");
-        caution(findings, "C7", "Energizer off and isolated before hands go on the wire.");
-        boolean cable = lines.stream()
-                .flatMap(l -> l.gates().stream())
-                .anyMatch(g -> g.kind().cabled());
-        if (cable) {
-            caution(findings, "C9", "Cable under gates is rated for the fence voltage; mains cable is not.");
-        }
-    }
-
-    private static void caution(List<Finding> findings, String rule, String message) {
-        findings.add(Finding.ofJob(rule, Severity.CAUTION, message + " Local code and licensed people decide."));
     }
 }

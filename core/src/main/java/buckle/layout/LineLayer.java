@@ -3,7 +3,6 @@ package buckle.layout;
 import buckle.land.Contact;
 import buckle.land.Contacts;
 import buckle.land.Terrain;
-import buckle.mechanics.Ground;
 import buckle.rulebook.Values;
 import buckle.site.Corner;
 import buckle.site.CutOut;
@@ -22,18 +21,16 @@ import buckle.units.Forces;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
 
 /** Lays out one line: strong posts where it turns, ends or opens, braces in each pull, line posts evened between. */
 final class LineLayer {
-    /** A gate post stands at least this far from a corner post, if the side allows. */
-    private static final double GATE_FROM_CORNER_M = 0.6;
-
     private static final double SAME_PLACE_M = Mark.SAME_PLACE_M;
     /** A post wanted nearer than this to a strong one is not set. */
     private static final double CROWDED_M = 1;
+
+    /** A quarter mile is not told from a hand more. */
+    private static final double ABOUT_M = 0.1;
 
     private final FenceLine line;
     private final Spec spec;
@@ -45,7 +42,7 @@ final class LineLayer {
     private final List<Post> inner;
     private final List<Contact> contacts;
     /** Two for each pull, in order. */
-    private final List<Brace> braces = new ArrayList<>();
+    private final List<Bracing.Placed> placed = new ArrayList<>();
 
     private final List<Bend> bends = new ArrayList<>();
     private final WireSchedule schedule;
@@ -55,6 +52,7 @@ final class LineLayer {
 
     /**
      * @param branches tees of other lines on this one
+     * @param coils what is left of the coils of the lines before
      * @param inner posts of the row this one stands outside of, none otherwise
      */
     LineLayer(
@@ -65,6 +63,7 @@ final class LineLayer {
             Contacts land,
             Terrain terrain,
             List<Post> inner,
+            Coils coils,
             List<Finding> findings) {
         this.line = line;
         this.spec = spec.forLine(line.id());
@@ -78,7 +77,7 @@ final class LineLayer {
         this.stationing = new Stationing(corners, line.closed());
         this.contacts = land.of(stationing);
         this.schedule = this.spec.schedule();
-        this.pulling = new Pulling(this.spec, schedule);
+        this.pulling = new Pulling(this.spec, schedule, coils);
         this.bracing = new Bracing(this.spec, schedule.topM(), pulling);
         this.soil = new SoilAlong(contacts);
     }
@@ -109,7 +108,10 @@ final class LineLayer {
         PostPlaces places = new PostPlaces(line, spec, stationing, plane);
         List<Stop> stops = stops(marks, gates);
         stops.forEach(this::brace);
-        List<Post> posts = posts(marks, gates, places, profile);
+        List<Mark> all = marks(marks, gates, places, profile);
+        PostSetter setter =
+                new PostSetter(line, spec, schedule.topM(), pulling, stationing, plane, soil, profile, places);
+        setter.stand(all);
         places.lost()
                 .forEach(l -> findings.add(Finding.at(
                         "P19",
@@ -118,8 +120,11 @@ final class LineLayer {
                         stationing.nearest(plane.toPlane(l.choice().from())).stationM(),
                         "The choice of posts “" + l.choice().reason() + "” is kept but not applied: " + l.why()
                                 + ". Move it or take it out.")));
-        List<Pull> pulls = pulls(stops, posts, profile);
-        PostFindings.of(line, posts, braces, pulls, spec, findings);
+        List<Pull> pulls = pulls(stops, all, profile);
+        Anchors anchors = Anchors.of(
+                placed, pulls, bracing, stationing, line.closed(), station -> setter.foot(markAt(all, station)));
+        List<Brace> braces = anchors.braces();
+        List<Post> posts = setter.set(all, anchors.loads(), worst(pulls));
         double lengthM = stationing.lengthM();
         return new LineLayout(
                 line.id(),
@@ -148,6 +153,30 @@ final class LineLayer {
                 schedule,
                 bends,
                 stationing.cornerStationM(line.closingCornerIndex()));
+    }
+
+    /** The mark at a station; the end of a closed line is its start. */
+    private Mark markAt(List<Mark> marks, double stationM) {
+        double at = line.closed() && stationM >= stationing.lengthM() - SAME_PLACE_M ? 0 : stationM;
+        int low = 0;
+        int high = marks.size() - 1;
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (marks.get(middle).stationM() < at - SAME_PLACE_M) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        if (!marks.get(low).sameAs(at)) {
+            throw new IllegalStateException("no post stands at station " + at);
+        }
+        return marks.get(low);
+    }
+
+    /** How many times the pull of the day of building the wires pull at the worst. */
+    private static double worst(List<Pull> pulls) {
+        return pulls.stream().mapToDouble(p -> p.worstN() / p.totalN()).max().orElse(1);
     }
 
     private void gapFindings(Profile profile) {
@@ -194,19 +223,36 @@ final class LineLayer {
         double from = stationing.cornerStationM(nearest.side());
         double to = stationing.cornerStationM(nearest.side() + 1);
         double opening = Math.min(gate.openingM(), to - from);
-        double keep = Math.min(GATE_FROM_CORNER_M, (to - from - opening) / 2);
-        double middle = Math.clamp(nearest.stationM(), from + keep + opening / 2, to - keep - opening / 2);
-        if (Math.abs(middle - nearest.stationM()) > 0.5) {
+        double middle = Math.clamp(nearest.stationM(), from + opening / 2, to - opening / 2);
+        boolean fromStrong = strongCorner(nearest.side());
+        boolean toStrong = strongCorner(nearest.side() + 1);
+        if (fromStrong && middle - opening / 2 - from < Values.X15_HANGS_M) {
+            middle = from + opening / 2;
+        } else if (toStrong && to - middle - opening / 2 < Values.X15_HANGS_M) {
+            middle = to - opening / 2;
+        }
+        if (Math.abs(middle - nearest.stationM()) > SAME_PLACE_M) {
             note(
-                    "J5",
+                    "X15",
                     middle,
                     gate.name() + " was moved along its side by " + text(Math.abs(middle - nearest.stationM()))
-                            + " to keep its posts clear of the corner.");
+                            + " to hang on the strong post that stands there.");
         }
         if (opening < gate.openingM()) {
             warn("J5", middle, gate.name() + " is wider than its side; drawn as wide as the side.");
         }
         return new GatePlace(gate.id(), gate.name(), gate.kind(), middle - opening / 2, middle + opening / 2);
+    }
+
+    /** Whether a strong post stands at a corner, on which a gate can hang. */
+    private boolean strongCorner(int corner) {
+        int count = line.corners().size();
+        int at = line.closed() ? corner % count : corner;
+        boolean end = !line.closed() && (at == 0 || at == count - 1);
+        return end
+                || line.closed() && at == line.closingCornerIndex()
+                || Math.abs(Math.toDegrees(stationing.deflectionRad(at)))
+                        >= spec.braces().strongerFromDeg();
     }
 
     private List<CutOutPlace> cutOuts(List<GatePlace> gates) {
@@ -331,7 +377,7 @@ final class LineLayer {
         return result;
     }
 
-    private List<Pull> pulls(List<Stop> stops, List<Post> posts, Profile profile) {
+    private List<Pull> pulls(List<Stop> stops, List<Mark> posts, Profile profile) {
         List<Pull> pulls = new ArrayList<>();
         int at = 0;
         for (int k = 0; k < stops.size(); k++) {
@@ -353,7 +399,7 @@ final class LineLayer {
                     stop.toM(),
                     profile.slopeLengthM(stop.fromM(), stop.toM()),
                     widest,
-                    braces.subList(2 * k, 2 * k + 2)));
+                    placed.subList(2 * k, 2 * k + 2)));
         }
         return pulls;
     }
@@ -362,7 +408,7 @@ final class LineLayer {
     private void inline(List<Mark> marks, List<GatePlace> gates) {
         double most = spec.build().braces().inlineFromM();
         for (Stop stop : stops(marks, gates)) {
-            int parts = (int) Math.ceil((stop.toM() - stop.fromM()) / most - 1e-9);
+            int parts = Lengths.parts(stop.toM() - stop.fromM() - ABOUT_M, most);
             for (int k = 1; k < parts; k++) {
                 double at = stop.fromM() + (stop.toM() - stop.fromM()) * k / parts;
                 marks.removeIf(m -> !m.kind().strong() && Math.abs(m.stationM() - at) < CROWDED_M);
@@ -405,9 +451,7 @@ final class LineLayer {
     }
 
     private void add(BraceKind kind, double strongM, int towards) {
-        Ground ground = soil.groundAt(strongM);
-        braces.add(bracing.brace(
-                kind, strongM, towards, ground, spec.build().posts().strongDepthM()));
+        placed.add(bracing.placed(kind, strongM, towards));
     }
 
     private void bendNote(Bend bend) {
@@ -419,12 +463,12 @@ final class LineLayer {
                         + Forces.text(bend.sideN(), spec.units()) + " sideways.");
     }
 
-    private List<Post> posts(List<Mark> marks, List<GatePlace> gates, PostPlaces places, Profile profile) {
+    private List<Mark> marks(List<Mark> marks, List<GatePlace> gates, PostPlaces places, Profile profile) {
         List<Mark> fixed = new ArrayList<>(marks);
-        for (Brace b : braces) {
+        for (Bracing.Placed b : placed) {
             int frames = b.kind().posts();
             for (int k = 1; k <= frames; k++) {
-                double at = b.strongStationM() + (b.braceStationM() - b.strongStationM()) * k / frames;
+                double at = b.strongM() + (b.braceM() - b.strongM()) * k / frames;
                 fixed.add(Mark.of(PostKind.BRACE, at));
             }
         }
@@ -442,24 +486,11 @@ final class LineLayer {
             double to = last
                     ? stationing.lengthM() + (fixed.getFirst().stationM())
                     : fixed.get(i + 1).stationM();
-            if (!opens(mark.stationM(), to, gates)) {
+            if (!opens(mark.stationM(), to, gates) && inner.isEmpty()) {
                 places.even(mark.stationM(), Math.min(to, stationing.lengthM()), all);
             }
         }
-        all = places.used(all);
-        Map<Double, Double> lift = new HashMap<>();
-        for (Brace b : braces) {
-            if (b.load().upliftN() > 0) {
-                lift.merge(
-                        b.strongStationM() >= stationing.lengthM() - SAME_PLACE_M && line.closed()
-                                ? 0.0
-                                : b.strongStationM(),
-                        b.load().upliftN(),
-                        Math::max);
-            }
-        }
-        return new PostSetter(line, spec, schedule.topM(), pulling, stationing, plane, soil, profile, places)
-                .set(all, lift);
+        return places.used(all);
     }
 
     /** P7: where the posts of the inner row stand, seen from this one. */

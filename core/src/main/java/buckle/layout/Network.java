@@ -4,6 +4,7 @@ import buckle.layout.Section.Stretch;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Tees;
+import buckle.spec.WireRole;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -317,7 +318,17 @@ final class Network {
                     parts.stream().mapToDouble(s -> s.toM() - s.fromM()).sum();
             String name = "Section " + (sections.size() + 1);
             sections.add(new Section(id, name, Optional.ofNullable(parents.get(id)), live, lengthM, joined(parts)));
-            if (!live) {
+            boolean powered = parts.stream().anyMatch(p -> powered(p.lineId()));
+            Stretch first = parts.getFirst();
+            if (!live && powered && rowOfDouble(first.lineId())) {
+                findings.add(
+                        Finding.at(
+                                "X3",
+                                Severity.NOTE,
+                                first.lineId(),
+                                first.fromM(),
+                                "The rows of a double fence are not joined yet: a bridge of an arm's length from corner post to corner post feeds the other row."));
+            } else if (!live && powered) {
                 Stretch s = parts.getFirst();
                 findings.add(
                         Finding.at(
@@ -330,6 +341,19 @@ final class Network {
             }
         });
         return sections;
+    }
+
+    /** Whether a line is the inner or the outer row of a double fence. */
+    private boolean rowOfDouble(String lineId) {
+        return layers.stream()
+                .map(LineLayer::line)
+                .anyMatch(l -> l.book().beside().isPresent()
+                        && (l.id().equals(lineId)
+                                || l.book().beside().filter(lineId::equals).isPresent()));
+    }
+
+    private boolean powered(String lineId) {
+        return lines.get(lineIndex(lineId)).schedule().count(WireRole.HOT) > 0;
     }
 
     /** Neighbouring pieces of one line, parted only by a feed or a branch, are one stretch. */
@@ -352,25 +376,23 @@ final class Network {
             int a = root(s.before());
             int b = root(s.after());
             if (a == b) {
-                findings.add(
-                        Finding.at(
-                                "J7",
-                                Severity.WARN,
-                                lineId,
-                                s.cutOut().stationM(),
-                                s.cutOut().name()
-                                        + " separates nothing: the pulse goes round the closed ring. A second cut-out makes a section."));
+                findings.add(Finding.at(
+                        "J7",
+                        Severity.WARN,
+                        lineId,
+                        s.cutOut().stationM(),
+                        "A cut-out separates nothing: the pulse goes round the closed ring. A second one makes a section.",
+                        s.cutOut().name()));
             } else if (ids.containsKey(a)
                     && !s.cutOut().id().equals(entry.get(a))
                     && !s.cutOut().id().equals(entry.get(b))) {
-                findings.add(
-                        Finding.at(
-                                "J7",
-                                Severity.NOTE,
-                                lineId,
-                                s.cutOut().stationM(),
-                                s.cutOut().name()
-                                        + " closes a ring: to isolate a section of it, open the cut-outs at both of its ends."));
+                findings.add(Finding.at(
+                        "J7",
+                        Severity.NOTE,
+                        lineId,
+                        s.cutOut().stationM(),
+                        "A cut-out closes a ring: to isolate a section of it, open the cut-outs at both of its ends.",
+                        s.cutOut().name()));
             }
         }
     }

@@ -13,9 +13,7 @@ import buckle.material.PostStock;
  * @param depthM in the ground, as planned or as it was set
  * @param lengthM height, depth and what the driver takes
  * @param stockM length it is cut from
- * @param upliftN what wires and brace lift it by; negative where they press it down
- * @param sideN what the turn of the wires pushes it by
- * @param holds whether the ground holds that, {@link buckle.rulebook.Values#P18_SAFETY} times
+ * @param load what it carries and what its ground holds
  * @param wiresInside whether passing wires hang on the inside of its turn and pull off it
  */
 public record Post(
@@ -32,9 +30,7 @@ public record Post(
         double depthM,
         double lengthM,
         double stockM,
-        double upliftN,
-        double sideN,
-        boolean holds,
+        PostLoad load,
         boolean wiresInside) {
     Post numbered(int newNumber) {
         return new Post(
@@ -51,9 +47,7 @@ public record Post(
                 depthM,
                 lengthM,
                 stockM,
-                upliftN,
-                sideN,
-                holds,
+                load,
                 wiresInside);
     }
 }

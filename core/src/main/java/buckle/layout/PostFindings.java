@@ -2,236 +2,316 @@ package buckle.layout;
 
 import buckle.layout.Pull.PullWire;
 import buckle.material.PostStock;
+import buckle.mechanics.Hold;
 import buckle.rulebook.Values;
-import buckle.site.FenceLine;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
-import buckle.spec.WireRole;
 import buckle.units.Forces;
 import buckle.units.Lengths;
+import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
-/** What posts, braces and wires of a line have to say: one finding of each sort, at the worst place. */
+/** What posts, braces and wires of the job have to say: one finding of each sort, at the worst place and with all others. */
 final class PostFindings {
-    private final FenceLine line;
+    private static final int MOST_PLACES = 200;
+
+    private final List<LineLayout> lines;
     private final Spec spec;
     private final List<Finding> findings;
 
-    private PostFindings(FenceLine line, Spec spec, List<Finding> findings) {
-        this.line = line;
+    private PostFindings(List<LineLayout> lines, Spec spec, List<Finding> findings) {
+        this.lines = lines;
         this.spec = spec;
         this.findings = findings;
     }
 
-    static void of(
-            FenceLine line, List<Post> posts, List<Brace> braces, List<Pull> pulls, Spec spec, List<Finding> findings) {
-        PostFindings all = new PostFindings(line, spec, findings);
-        all.lifted(posts);
-        all.pushed(posts);
-        all.tooLong(posts);
-        all.standing(posts);
-        all.braces(braces);
-        all.wires(pulls);
-        if (line.book().onExisting()) {
-            all.add(
-                    "I4",
-                    Severity.NOTE,
-                    0,
-                    "The wires hang on offset brackets of the fence that stands; its line posts are not counted. Never electrify its own wires.");
+    static void of(List<LineLayer> layers, List<LineLayout> lines, Spec spec, List<Finding> findings) {
+        PostFindings all = new PostFindings(lines, spec, findings);
+        all.lifted();
+        all.strong();
+        all.pushed();
+        all.stock();
+        all.standing();
+        all.wires();
+        for (int i = 0; i < lines.size(); i++) {
+            if (layers.get(i).line().book().onExisting()) {
+                findings.add(
+                        Finding.at(
+                                "I4",
+                                Severity.NOTE,
+                                lines.get(i).lineId(),
+                                0,
+                                "The wires hang on offset brackets of the fence that stands; its line posts are not counted. Never electrify its own wires."));
+            }
         }
     }
 
-    private void lifted(List<Post> posts) {
-        worst(
-                posts,
-                p -> p.kind() == PostKind.TIE_DOWN && p.upliftN() > 0,
-                Post::upliftN,
-                (post, count) -> add(
-                        "P18",
-                        Severity.WARN,
-                        post.stationM(),
-                        count == 1
-                                ? "Post " + post.number() + " stands in a hollow and the wires lift it with "
-                                        + force(post.upliftN()) + ": it takes a tie-down."
-                                : count
-                                        + " posts stand in hollows and the wires lift them: each takes a tie-down. Worst is post "
-                                        + post.number() + " with " + force(post.upliftN()) + "."));
-        worst(
-                posts,
-                p -> !p.holds() && p.kind().strong() && p.upliftN() > 0,
-                Post::upliftN,
-                (post, count) -> add(
-                        "B8",
-                        Severity.WARN,
-                        post.stationM(),
-                        counted(count, "strong post is", "strong posts are")
-                                + " lifted by the diagonal by more than the ground holds with a factor of "
-                                + Values.P18_SAFETY + ": worst is post " + post.number() + " with "
-                                + force(post.upliftN())
-                                + ". A longer rail, a deeper post or concrete."));
+    /** Something of a line, at a station. */
+    private record On<T>(LineLayout line, double stationM, T thing) {}
+
+    private interface Says<T> {
+        String says(On<T> worst, int count);
     }
 
-    private void pushed(List<Post> posts) {
-        worst(
-                posts,
-                p -> !p.holds() && p.sideN() > 0,
-                Post::sideN,
-                (post, count) -> add(
-                        "B9",
-                        Severity.WARN,
-                        post.stationM(),
-                        counted(count, "post is", "posts are")
-                                + " pushed sideways by the turn of the wires by more than the ground holds: worst is post "
-                                + post.number() + " with " + force(post.sideN())
-                                + ". A thicker or deeper post, or a brace."));
-    }
-
-    private void tooLong(List<Post> posts) {
-        worst(
-                posts,
-                p -> !p.shared() && p.lengthM() > p.stockM() + 1e-6,
-                Post::lengthM,
-                (post, count) -> add(
-                        "P16",
-                        Severity.WARN,
-                        post.stationM(),
-                        "No " + post.stock().text() + " is sold "
-                                + length(post.lengthM()) + " long, which " + counted(count, "post needs", "posts need")
-                                + "; the longest is " + length(post.stockM())
-                                + ". Choose another kind or a lower top wire."));
-        worst(
-                posts,
-                p -> p.kind().strong() && !p.stock().family().strong(),
-                Post::stationM,
-                (post, count) -> add(
-                        "P10",
-                        Severity.WARN,
-                        post.stationM(),
-                        "A " + post.stock().text()
-                                + " does not take the end of a pull. Choose timber, pipe or angle steel for strong posts."));
-        boolean steel = posts.stream().anyMatch(p -> p.stock().family().conducts());
-        if (steel) {
-            add("I5", Severity.NOTE, 0, "On steel posts a failed insulator is a dead short. Choose good ones.");
-        }
-    }
-
-    private void standing(List<Post> posts) {
-        worst(
-                posts,
-                p -> p.depthM() < Values.P21_LEAST_DEPTH_M && p.stock().family() != PostStock.Family.STEP_IN,
-                p -> -p.depthM(),
-                (post, count) -> add(
-                        "P14",
-                        Severity.WARN,
-                        post.stationM(),
-                        "Post " + post.number() + " stands only " + length(post.depthM())
-                                + " deep. Drill and set it again, or brace it."));
-    }
-
-    private void braces(List<Brace> braces) {
-        List<Brace> weak = braces.stream()
-                .filter(b -> b.kind() != BraceKind.NONE && b.load().safety() < 1)
-                .sorted(Comparator.comparingDouble(b -> b.load().safety()))
-                .toList();
-        if (!weak.isEmpty()) {
-            Brace b = weak.getFirst();
-            add(
-                    "B8",
-                    Severity.WARN,
-                    b.strongStationM(),
-                    counted(weak.size(), "brace does", "braces do")
-                            + " not hold the pull of " + force(b.load().pullN()) + " by the figures: worst at "
-                            + length(b.strongStationM()) + ", " + b.load().weakest() + " at "
-                            + String.format(
-                                    Locale.ROOT, "%.0f %%", 100 * b.load().safety()) + " of its load.");
-        }
-        boolean framed = braces.stream().anyMatch(b -> b.kind().framed());
-        boolean hot = spec.schedule().count(WireRole.HOT) > 0;
-        if (framed && hot) {
-            add(
-                    "I8",
-                    Severity.NOTE,
-                    braces.getFirst().strongStationM(),
-                    "Hot wires pass the diagonal of each brace and can arc to it: tie them off or put the spare insulators there.");
-        }
-        if (framed) {
-            add(
-                    "B7",
-                    Severity.CAUTION,
-                    braces.getFirst().strongStationM(),
-                    "Do not over-tighten the diagonals before the wires pull; stand clear of wire under load.");
-        }
-    }
-
-    private void wires(List<Pull> pulls) {
-        if (pulls.isEmpty()) {
+    private <T> void say(String rule, Severity severity, List<On<T>> found, ToDoubleFunction<T> size, Says<T> says) {
+        if (found.isEmpty()) {
             return;
         }
-        Pull widest = pulls.stream()
-                .max(Comparator.comparingDouble(Pull::widestSpanM))
-                .orElseThrow();
-        for (PullWire w : widest.wires()) {
-            double breaking = w.conductor().breakingN();
-            if (w.coldN() > Values.S12_WORKING_SHARE * breaking) {
-                add(
-                        "S12",
-                        Severity.WARN,
-                        widest.fromM(),
-                        "At " + Math.round(spec.build().season().coldC())
-                                + " °C a wire of " + w.conductor().text() + " pulls " + force(w.coldN())
-                                + ", over half of the "
-                                + force(breaking) + " that break it. Strain it less, or choose a heavier one.");
-            }
-            if (spec.build().season().iceM() > 0) {
-                ice(widest, w, breaking);
-            }
-        }
+        List<On<T>> worstFirst = found.stream()
+                .sorted(Comparator.comparingDouble((On<T> o) -> -size.applyAsDouble(o.thing())))
+                .toList();
+        findings.add(Finding.of(
+                rule,
+                severity,
+                says.says(worstFirst.getFirst(), found.size()),
+                worstFirst.stream()
+                        .limit(MOST_PLACES)
+                        .map(o -> new Finding.At(o.line().lineId(), o.stationM(), ""))
+                        .toList()));
     }
 
-    private void ice(Pull pull, PullWire w, double breaking) {
-        boolean broken = w.icedN() > Values.S12_WORKING_SHARE * breaking;
-        double relief = w.conductor().stiffnessN() * Values.S6_LET_OUT_SHARE;
-        add(
+    private List<On<Post>> posts(Predicate<Post> which) {
+        List<On<Post>> found = new ArrayList<>();
+        for (LineLayout line : lines) {
+            for (Post p : line.posts()) {
+                if (which.test(p)) {
+                    found.add(new On<>(line, p.stationM(), p));
+                }
+            }
+        }
+        return found;
+    }
+
+    private void lifted() {
+        say(
+                "P18",
+                Severity.WARN,
+                posts(p -> p.kind() == PostKind.TIE_DOWN && p.load().upliftN() > 0),
+                p -> p.load().upliftN(),
+                (on, count) -> count == 1
+                        ? "Post " + named(on) + " stands in a hollow and the wires lift it with "
+                                + force(on.thing().load().upliftN()) + ": it takes a tie-down."
+                        : count
+                                + " posts stand in hollows and the wires lift them: each takes a tie-down. Worst is post "
+                                + named(on) + " with " + force(on.thing().load().upliftN()) + ".");
+    }
+
+    /** Braces and posts on which pulls end: one finding for what moves, one for what is at the limit, on the day and at the worst. */
+    private void strong() {
+        List<On<Brace>> day = new ArrayList<>();
+        List<On<Brace>> worst = new ArrayList<>();
+        List<On<Brace>> limit = new ArrayList<>();
+        for (LineLayout line : lines) {
+            List<Double> seen = new ArrayList<>();
+            for (Brace b : line.braces()) {
+                double at = line.closed() && b.strongStationM() >= line.lengthM() - Mark.SAME_PLACE_M
+                        ? 0
+                        : b.strongStationM();
+                Hold onDay = b.load().day().hold();
+                Hold atWorst = b.load().worst().hold();
+                if (atWorst == Hold.USUAL || seen.stream().anyMatch(s -> Math.abs(s - at) < Mark.SAME_PLACE_M)) {
+                    continue;
+                }
+                seen.add(at);
+                (onDay == Hold.MOVES ? day : atWorst == Hold.MOVES ? worst : limit).add(new On<>(line, at, b));
+            }
+        }
+        say("B8", Severity.WARN, day, b -> -b.load().day().safety(), (on, count) -> {
+            Brace b = on.thing();
+            return counted(count, "strong post", "strong posts") + " will move on the day of building: worst at "
+                    + length(on.stationM()) + ", where " + b.load().day().weakest() + " at "
+                    + percent(b.load().day().safety()) + " of "
+                    + pulls(b, b.load().day().pullN()) + ". " + remedy(b);
+        });
+        say("B8", Severity.WARN, worst, b -> -b.load().worst().safety(), (on, count) -> {
+            Brace b = on.thing();
+            return counted(count, "strong post holds", "strong posts hold")
+                    + " on the day of building and will move " + when(on) + ": worst at " + length(on.stationM())
+                    + ", where " + b.load().worst().weakest() + " at "
+                    + percent(b.load().worst().safety()) + " of "
+                    + pulls(b, b.load().worst().pullN()) + ". " + remedy(b)
+                    + (sprung(on) ? "" : " A spring in each wire takes its share (H4).");
+        });
+        say("B8", Severity.NOTE, limit, b -> -b.load().worst().safety(), (on, count) -> {
+            Brace b = on.thing();
+            return counted(count, "strong post is", "strong posts are") + " at the limit of what the ground holds"
+                    + (b.load().day().hold() == Hold.USUAL ? " " + when(on) : "") + ": worst at "
+                    + length(on.stationM()) + ", with "
+                    + String.format(Locale.ROOT, "%.1f", b.load().worst().safety()) + " times what is asked.";
+        });
+    }
+
+    private static String remedy(Brace b) {
+        return switch (b.kind()) {
+            case SINGLE_H, DOUBLE_H -> "A longer rail, a deeper post, less pull or concrete.";
+            case DIAGONAL -> "Its foot further out, a deeper post, less pull or concrete.";
+            case PIPE -> "A deeper pipe, concrete or a brace.";
+            case PIPE_CONCRETE -> "A deeper footing or a brace.";
+            case BACK_STAKE -> "A deeper or thicker post, or a brace.";
+            case NONE -> "Brace it, or set a heavier post.";
+        };
+    }
+
+    private String pulls(Brace b, double pullN) {
+        return b.load().railM() > 0
+                ? "the pull of " + force(pullN)
+                : "the " + force(pullN) + " that all pulls there come to";
+    }
+
+    private static Pull pullOf(On<Brace> on) {
+        LineLayout line = on.line();
+        int i = line.braces().indexOf(on.thing());
+        return line.pulls().get(i / 2);
+    }
+
+    private static String when(On<Brace> on) {
+        String when = pullOf(on).worstWhen();
+        return when.isEmpty() ? "at the worst load" : when;
+    }
+
+    private static boolean sprung(On<Brace> on) {
+        return pullOf(on).wires().stream().anyMatch(PullWire::sprung);
+    }
+
+    private void pushed() {
+        Predicate<Post> passed = p -> !p.ends() && p.load().sideWorstN() > 0;
+        say(
+                "B9",
+                Severity.WARN,
+                posts(passed.and(p -> p.load().holdWorst() == Hold.MOVES)),
+                p -> p.load().sideWorstN(),
+                (on, count) -> counted(count, "post", "posts") + " will move sideways where the wires turn"
+                        + (on.thing().load().hold() == Hold.MOVES ? "" : " at the worst load") + ": worst is post "
+                        + named(on) + ", pushed with " + force(on.thing().load().sideWorstN()) + " where "
+                        + force(on.thing().load().holdSideN())
+                        + " are held. A thicker or deeper post, or a brace.");
+        say(
+                "B9",
+                Severity.NOTE,
+                posts(passed.and(p -> p.load().holdWorst() == Hold.LIMIT)),
+                p -> p.load().sideWorstN(),
+                (on, count) -> counted(count, "post is", "posts are")
+                        + " at the limit where the wires turn: worst is post " + named(on) + ", pushed with "
+                        + force(on.thing().load().sideWorstN()) + " where "
+                        + force(on.thing().load().holdSideN()) + " are held.");
+    }
+
+    private void stock() {
+        say(
+                "P16",
+                Severity.WARN,
+                posts(p -> !p.shared() && p.lengthM() > p.stockM() + 1e-6),
+                Post::lengthM,
+                (on, count) -> "No " + on.thing().stock().text() + " is sold "
+                        + length(on.thing().lengthM()) + " long, which "
+                        + counted(count, "post needs", "posts need") + "; the longest is "
+                        + length(on.thing().stockM()) + ". Choose another kind or a lower top wire.");
+        say(
+                "P10",
+                Severity.WARN,
+                ends(p -> !p.stock().family().strong()),
+                Post::stationM,
+                (on, count) -> "A " + on.thing().stock().text()
+                        + " does not take the end of a pull. Choose timber, pipe or angle steel for strong posts.");
+        List<On<Post>> steel = new ArrayList<>();
+        for (LineLayout line : lines) {
+            line.posts().stream()
+                    .filter(p -> p.stock().family().conducts())
+                    .findFirst()
+                    .ifPresent(p -> steel.add(new On<>(line, 0, p)));
+        }
+        say(
+                "I5",
+                Severity.NOTE,
+                steel,
+                p -> 0,
+                (on, count) -> "On steel posts a failed insulator is a dead short. Choose good ones.");
+    }
+
+    /** Strong posts that no back-stake holds: a coated rod with its stake takes a light pull (H3). */
+    private List<On<Post>> ends(Predicate<Post> which) {
+        List<On<Post>> found = new ArrayList<>();
+        for (LineLayout line : lines) {
+            boolean staked =
+                    !line.braces().isEmpty() && line.braces().stream().allMatch(b -> b.kind() == BraceKind.BACK_STAKE);
+            for (Post p : line.posts()) {
+                boolean light = staked && p.stock().family() == PostStock.Family.FIBREGLASS;
+                if (p.kind().strong() && !light && which.test(p)) {
+                    found.add(new On<>(line, p.stationM(), p));
+                }
+            }
+        }
+        return found;
+    }
+
+    private void standing() {
+        say(
+                "P14",
+                Severity.WARN,
+                posts(p -> p.depthM() < Values.P21_LEAST_DEPTH_M - 1e-6
+                        && p.stock().family() != PostStock.Family.STEP_IN),
+                p -> -p.depthM(),
+                (on, count) -> "Post " + named(on) + " stands only "
+                        + length(on.thing().depthM()) + " deep. Drill and set it again, or brace it.");
+    }
+
+    private void wires() {
+        List<On<PullWire>> cold = new ArrayList<>();
+        List<On<PullWire>> ice = new ArrayList<>();
+        for (LineLayout line : lines) {
+            for (Pull pull : line.pulls()) {
+                for (PullWire w : pull.wires()) {
+                    On<PullWire> on = new On<>(line, pull.fromM(), w);
+                    if (w.coldN() > Values.S12_WORKING_SHARE * w.conductor().breakingN()) {
+                        cold.add(on);
+                    }
+                    if (spec.build().season().iceM() > 0) {
+                        ice.add(on);
+                    }
+                }
+            }
+        }
+        say("S12", Severity.WARN, cold, w -> w.coldN() / w.conductor().breakingN(), (on, count) -> {
+            PullWire w = on.thing();
+            return "At " + Math.round(spec.build().season().coldC()) + " °C a wire of "
+                    + w.conductor().text() + " pulls " + force(w.coldN()) + ", over half of the "
+                    + force(w.conductor().breakingN()) + " that break it. Strain it less, or choose a heavier one.";
+        });
+        List<On<PullWire>> broken = ice.stream()
+                .filter(on -> on.thing().icedN()
+                        > Values.S12_WORKING_SHARE * on.thing().conductor().breakingN())
+                .toList();
+        say(
                 "S6",
-                broken ? Severity.WARN : Severity.NOTE,
-                pull.fromM(),
-                "Under "
-                        + length(spec.build().season().iceM()) + " of ice a wire of "
-                        + w.conductor().text() + " pulls "
-                        + force(w.icedN()) + " and sags " + length(w.icedSagM()) + " in the widest span of "
-                        + length(pull.widestSpanM()) + (broken ? ", over half of what breaks it" : "")
-                        + ". Let wires out 2 to 3 in in 1000 ft before a big load: that takes about " + force(relief)
-                        + " off while the wire is taut (S9).");
+                broken.isEmpty() ? Severity.NOTE : Severity.WARN,
+                broken.isEmpty() ? ice : broken,
+                PullWire::icedN,
+                (on, count) -> iced(on.thing(), !broken.isEmpty()));
     }
 
-    private interface Say {
-        void say(Post worst, int count);
+    private String iced(PullWire w, boolean broken) {
+        double relief = w.conductor().stiffnessN() * Values.S6_LET_OUT_SHARE;
+        return "Under " + length(spec.build().season().iceM()) + " of ice a wire of "
+                + w.conductor().text() + " pulls " + force(w.icedN()) + " and sags " + length(w.icedSagM())
+                + " in the widest span" + (broken ? ", over half of what breaks it" : "")
+                + ". Let wires out 2 to 3 in in 1000 ft before a big load: that takes about " + force(relief)
+                + " off while the wire is taut (S9).";
     }
 
-    private static void worst(List<Post> posts, Predicate<Post> which, ToDoubleFunction<Post> size, Say say) {
-        Post worst = null;
-        int count = 0;
-        for (Post p : posts) {
-            if (which.test(p)) {
-                count++;
-                worst = worst == null || size.applyAsDouble(p) > size.applyAsDouble(worst) ? p : worst;
-            }
-        }
-        if (worst != null) {
-            say.say(worst, count);
-        }
+    private String named(On<Post> on) {
+        return on.thing().number() + (lines.size() > 1 ? " of " + on.line().name() : "");
     }
 
     private static String counted(int count, String one, String many) {
         return count + " " + (count == 1 ? one : many);
     }
 
-    private void add(String rule, Severity severity, double stationM, String message) {
-        findings.add(Finding.at(rule, severity, line.id(), stationM, message));
+    private static String percent(double share) {
+        return String.format(Locale.ROOT, "%.0f %%", 100 * share);
     }
 
     private String force(double forceN) {

@@ -9,6 +9,7 @@ import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.spec.Build;
 import buckle.spec.Spec;
+import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -20,9 +21,6 @@ final class PostPlaces {
     private static final double FAR_OFF_M = 10;
 
     private static final double LEAST_STRETCH_M = 0.5;
-
-    /** No tape reads finer; a side of 40 m and a hair takes no further post. */
-    private static final double TAPE_M = 0.001;
 
     private final Spec spec;
     private final List<Stretch> stretches = new ArrayList<>();
@@ -186,7 +184,7 @@ final class PostPlaces {
     /** Posts between two places, with light ones between them. */
     void even(double fromM, double toM, List<Mark> into) {
         double middle = (fromM + toM) / 2;
-        int spaces = (int) Math.max(1, Math.ceil((toM - fromM - TAPE_M) / spacingM(middle)));
+        int spaces = Lengths.parts(toM - fromM, spacingM(middle));
         double gap = (toM - fromM) / spaces;
         for (int k = 0; k < spaces; k++) {
             double at = fromM + gap * k;

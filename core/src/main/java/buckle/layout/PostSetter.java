@@ -3,6 +3,8 @@ package buckle.layout;
 import buckle.land.Traits.Soil;
 import buckle.material.PostStock;
 import buckle.mechanics.Ground;
+import buckle.mechanics.Hold;
+import buckle.mechanics.Span;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
@@ -11,6 +13,7 @@ import buckle.site.LineBook.Side;
 import buckle.site.LineBook.StandingPost;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
+import buckle.spec.BraceKind;
 import buckle.spec.Build;
 import buckle.spec.Spec;
 import buckle.units.Lengths;
@@ -21,6 +24,8 @@ import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
+import java.util.function.Function;
+import org.jspecify.annotations.Nullable;
 
 /** Turns places into posts: what they are made of, how deep and long, what lifts and pushes them, and their numbers. */
 final class PostSetter {
@@ -34,7 +39,8 @@ final class PostSetter {
     private final SoilAlong soil;
     private final Profile profile;
     private final PostPlaces places;
-    private final Map<Integer, StandingPost> standing = new HashMap<>();
+    private final Map<Mark, StandingPost> standing = new HashMap<>();
+    private final Map<Held, double[]> held = new HashMap<>();
 
     PostSetter(
             FenceLine line,
@@ -58,8 +64,32 @@ final class PostSetter {
         this.places = places;
     }
 
-    List<Post> set(List<Mark> marks, Map<Double, Double> braceUpliftN) {
+    /** How the post at a mark stands; marks whose posts stand already are known first. */
+    Foot foot(Mark mark) {
+        boolean strong = mark.kind().strong() || mark.kind() == PostKind.BRACE;
+        PostStock stock = stock(mark, strong);
+        StandingPost found = standing.get(mark);
+        double depth = found == null ? depthM(mark, strong, stock) : found.depthM();
+        double length = Lengths.sawnM(
+                topM + Values.P11_ABOVE_TOP_WIRE_M + depth + stock.family().driverAllowanceM(), units);
+        boolean footing = mark.ends() && build.braces().kind() == BraceKind.PIPE_CONCRETE;
+        double width = footing ? Values.B6_FOOTING_M : stock.widthM();
+        double concreteKg = footing ? Math.PI / 4 * width * width * depth * Values.B6_CONCRETE_KG_PER_M3 : 0;
+        return new Foot(
+                stock,
+                width,
+                depth,
+                length,
+                (stock.kgPerM() * length + concreteKg) * Span.GRAVITY,
+                soil.groundAt(mark.stationM()));
+    }
+
+    void stand(List<Mark> marks) {
         findStanding(marks);
+    }
+
+    /** @param ended what the posts carry on which pulls end, by station; null where none does */
+    List<Post> set(List<Mark> marks, Function<Double, @Nullable PostLoad> ended, double worst) {
         double[] height = new double[marks.size()];
         if (profile.trusted()) {
             for (int i = 0; i < height.length; i++) {
@@ -73,14 +103,29 @@ final class PostSetter {
             while (side < stationing.sideCount() - 1 && stationing.cornerStationM(side + 1) <= mark.stationM()) {
                 side++;
             }
-            double lift = braceUpliftN.getOrDefault(mark.stationM(), 0.0);
-            if (i > 0 && i < marks.size() - 1 && !mark.ends() && mark.kind() != PostKind.LIGHT) {
-                lift += pulling.totalN() * bend(marks, height, i);
+            Foot foot = foot(mark);
+            PostLoad load = mark.ends() ? ended.apply(mark.stationM()) : null;
+            if (load == null) {
+                boolean passed = i > 0 && i < marks.size() - 1 && !mark.ends() && mark.kind() != PostKind.LIGHT;
+                load = passed(mark, foot, passed ? pulling.totalN() * bend(marks, height, i) : 0, worst);
             }
-            posts.add(post(i, mark, side, lift));
+            posts.add(post(i, mark, side, foot, load));
         }
         return numbered(posts);
     }
+
+    /** Of a post that wires pass: what a hollow lifts it by and the turn pushes it by. */
+    private PostLoad passed(Mark mark, Foot foot, double liftN, double worst) {
+        double push =
+                mark.ends() ? 0 : 2 * pulling.totalN() * Math.sin(Math.toRadians(Math.abs(mark.deflectionDeg())) / 2);
+        double[] holds = held.computeIfAbsent(new Held(foot.widthM(), foot.depthM(), foot.ground()), h -> new double[] {
+            h.ground().upliftN(h.widthM(), h.depthM()),
+            h.ground().overturningN(h.widthM(), h.depthM(), pulling.leverM()),
+        });
+        return PostLoad.of(liftN, push, worst, holds[0] + foot.weightN(), holds[1]);
+    }
+
+    private record Held(double widthM, double depthM, Ground ground) {}
 
     /** Change of slope at a post, positive in a hollow. */
     private static double bend(List<Mark> marks, double[] height, int i) {
@@ -90,39 +135,25 @@ final class PostSetter {
         return (height[i + 1] - height[i]) / after - (height[i] - height[i - 1]) / before;
     }
 
-    private Post post(int i, Mark mark, int side, double lift) {
-        boolean strong = mark.kind().strong() || mark.kind() == PostKind.BRACE;
-        double at = mark.stationM();
-        PostStock stock = stock(mark, strong);
-        StandingPost found = standing.get(i);
-        double depth = found == null ? depthM(mark, strong, stock) : found.depthM();
-        double length = Lengths.sawnM(
-                topM + Values.P11_ABOVE_TOP_WIRE_M + depth + stock.family().driverAllowanceM(), units);
-        double push =
-                mark.ends() ? 0 : 2 * pulling.totalN() * Math.sin(Math.toRadians(Math.abs(mark.deflectionDeg())) / 2);
-        Ground ground = soil.groundAt(at);
-        boolean lifted = lift > 0 && lift * Values.P18_SAFETY > ground.upliftN(stock.widthM(), depth);
-        boolean pushed =
-                push > 0 && push * Values.P18_SAFETY > ground.overturningN(stock.widthM(), depth, pulling.leverM());
-        PostKind kind = mark.kind() == PostKind.LINE && lifted ? PostKind.TIE_DOWN : mark.kind();
-        GeoPoint place = plane.toGeo(stationing.at(at, side));
+    private Post post(int i, Mark mark, int side, Foot foot, PostLoad load) {
+        boolean lifted = mark.kind() == PostKind.LINE && Hold.of(load.holdUpN(), load.upliftWorstN()) != Hold.USUAL;
+        GeoPoint place = plane.toGeo(stationing.at(mark.stationM(), side));
+        double least = mark.kind() == PostKind.GATE ? Values.P13_GATE_POST_M : 0;
         return new Post(
                 i + 1,
-                kind,
-                at,
+                lifted ? PostKind.TIE_DOWN : mark.kind(),
+                mark.stationM(),
                 place.lonDeg(),
                 place.latDeg(),
                 mark.label(),
                 mark.deflectionDeg(),
                 mark.ends(),
                 shared(mark),
-                stock,
-                depth,
-                length,
-                stock.stockFor(length),
-                lift,
-                push,
-                !pushed && (!lifted || kind == PostKind.TIE_DOWN),
+                foot.stock(),
+                foot.depthM(),
+                foot.lengthM(),
+                foot.stock().stockFor(Math.max(least, foot.lengthM()), units),
+                lifted || mark.kind() == PostKind.TIE_DOWN ? load.tiedDown() : load,
                 inside(mark));
     }
 
@@ -182,7 +213,7 @@ final class PostSetter {
             double at = stationing.nearest(plane.toPlane(s.at())).stationM();
             int i = nearest(marks, at);
             if (i >= 0 && Math.abs(marks.get(i).stationM() - at) <= Values.P19_SAME_POST_M) {
-                standing.put(i, s);
+                standing.put(marks.get(i), s);
             }
         }
     }

@@ -9,6 +9,9 @@ import java.util.List;
  *
  * @param totalN pull of all wires together
  * @param momentNm of that pull about the ground
+ * @param worstN pull of all wires on the coldest night or under ice, whichever is more
+ * @param worstNm the same about the ground
+ * @param worstWhen when that is, in words; empty where the day of building is the worst
  * @param strainerStationM where the strainers sit: in the middle of a long pull, near the end of a short one
  * @param widestSpanM longest way between two supports
  */
@@ -18,6 +21,9 @@ public record Pull(
         double slopeLengthM,
         double totalN,
         double momentNm,
+        double worstN,
+        double worstNm,
+        String worstWhen,
         double strainerStationM,
         double widestSpanM,
         List<PullWire> wires) {
@@ -33,6 +39,8 @@ public record Pull(
      * @param coldN on the coldest day
      * @param icedN with the coat of ice it must stand; the tension itself without ice
      * @param icedSagM sag then
+     * @param sprung whether a spring in each takes its share of what frost and ice add (H4)
+     * @param coils opened for this pull, of all wires of this role
      * @param joinersM stations of joints where coils end, of all wires of this role
      */
     public record PullWire(
@@ -44,9 +52,16 @@ public record Pull(
             double coldN,
             double icedN,
             double icedSagM,
+            boolean sprung,
+            int coils,
             List<Double> joinersM) {
         public PullWire {
             joinersM = List.copyOf(joinersM);
+        }
+
+        /** The most it pulls. */
+        public double worstN() {
+            return Math.max(tensionN, Math.max(coldN, icedN));
         }
     }
 

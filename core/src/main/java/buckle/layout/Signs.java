@@ -4,6 +4,7 @@ import buckle.land.Contact;
 import buckle.land.LandKind;
 import buckle.rulebook.Values;
 import buckle.spec.Spec;
+import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -30,7 +31,7 @@ final class Signs {
         }
         for (Contact c : layer.contacts()) {
             if (c.feature().kind() == LandKind.PUBLIC_WAY) {
-                int n = (int) Math.max(1, Math.ceil((c.toM() - c.fromM()) / Values.C4_PUBLIC_EVERY_M - 1e-9));
+                int n = Lengths.parts(c.toM() - c.fromM(), Values.C4_PUBLIC_EVERY_M);
                 for (int k = 0; k <= n; k++) {
                     put(
                             here,
@@ -42,7 +43,7 @@ final class Signs {
         }
         List<Sign> needed = List.copyOf(here);
         double every = spec.takeoff().signEveryM();
-        int n = (int) Math.max(1, Math.ceil(line.lengthM() / every - 1e-9));
+        int n = Lengths.parts(line.lengthM(), every);
         for (int k = 0; k < n; k++) {
             double at = line.lengthM() * (k + 0.5) / n;
             boolean served = needed.stream().anyMatch(s -> Math.abs(s.stationM() - at) < every / 2);
@@ -52,6 +53,14 @@ final class Signs {
         }
         here.sort(Comparator.comparingDouble(Sign::stationM));
         signs.addAll(here);
+    }
+
+    /** How many stand along a stretch of a line. */
+    static long between(List<Sign> signs, String lineId, double fromM, double toM) {
+        return signs.stream()
+                .filter(s ->
+                        s.lineId().equals(lineId) && s.stationM() >= fromM - SERVES_M && s.stationM() <= toM + SERVES_M)
+                .count();
     }
 
     private static void put(List<Sign> signs, LineLayout line, double stationM, String why) {

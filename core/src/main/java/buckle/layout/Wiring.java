@@ -4,7 +4,6 @@ import buckle.site.Tees;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
-import buckle.spec.WireSchedule;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -24,14 +23,7 @@ final class Wiring {
         Wiring wiring = new Wiring(lines, spec);
         lines.forEach(wiring::line);
         for (Tees.Tee tee : tees) {
-            wiring.line(
-                    tee.lineId(),
-                    l -> wiring.add(
-                            l,
-                            tee.atStart() ? 0 : l.lengthM(),
-                            Joint.Kind.TEE,
-                            "branch",
-                            "its hot wires to the hot wires of the line it branches from, earth to earth"));
+            wiring.line(tee.lineId(), l -> wiring.line(tee.onLineId(), on -> wiring.tee(l, on, tee)));
         }
         wiring.line(
                 feed.lineId(),
@@ -40,6 +32,7 @@ final class Wiring {
                         feed.stationM(),
                         Joint.Kind.FEED,
                         feed.name(),
+                        wiring.feed(l),
                         "lead-out to the hot wires"
                                 + (wiring.numbers(l, WireRole.EARTH).isEmpty()
                                         ? ", ground rods to the earth terminal"
@@ -51,21 +44,46 @@ final class Wiring {
         return wiring.joints;
     }
 
+    /** The lead-out is carried on over the hot wires; over the earth wires where they are tied to the terminal. */
+    private Joint.Parts feed(LineLayout line) {
+        int earth = spec.build().wires().earthTied() ? line.schedule().count(WireRole.EARTH) : 0;
+        return new Joint.Parts(0, line.schedule().count(WireRole.HOT) + earth, 0);
+    }
+
+    private void tee(LineLayout line, LineLayout on, Tees.Tee tee) {
+        int hot = on.schedule().count(WireRole.HOT) > 0 ? line.schedule().count(WireRole.HOT) : 0;
+        int earth = on.schedule().count(WireRole.EARTH) > 0 ? line.schedule().count(WireRole.EARTH) : 0;
+        add(
+                line,
+                tee.atStart() ? 0 : line.lengthM(),
+                Joint.Kind.TEE,
+                "branch",
+                Joint.Parts.links(hot + earth),
+                "its hot wires to the hot wires of the line it branches from, earth to earth");
+    }
+
     private void line(LineLayout line) {
-        String how = spec.build().wires().jumperPieces()
+        int hot = line.schedule().count(WireRole.HOT);
+        int earth = line.schedule().count(WireRole.EARTH);
+        boolean separate = spec.build().wires().jumperPieces();
+        Joint.Parts jumper = Joint.Parts.jumper(hot, earth, separate);
+        String how = separate
                 ? "separate pieces from wire to wire"
                 : "one continuous piece, its insulation stripped in windows";
-        WireSchedule schedule = line.schedule();
         List<Pull> pulls = line.pulls();
         for (int k = 0; k < pulls.size(); k++) {
             Pull pull = pulls.get(k);
-            if (schedule.wires().size() > 1) {
+            if (jumper.pieces() > 0) {
                 add(
                         line,
                         inside(line.braces().get(2 * k), pull),
                         Joint.Kind.JUMPER,
                         "jumper set",
-                        "hot with hot" + (schedule.count(WireRole.EARTH) > 1 ? ", earth with earth" : "") + ", " + how);
+                        jumper,
+                        (hot > 1
+                                        ? earth > 1 ? "hot with hot, earth with earth, " : "hot with hot, "
+                                        : "earth with earth, ")
+                                + how);
             }
             boolean last = k == pulls.size() - 1;
             if (!last || line.closed()) {
@@ -80,6 +98,7 @@ final class Wiring {
                     c.name(),
                     numbers(line, WireRole.HOT),
                     List.of(),
+                    hot == 0 ? Joint.Parts.NONE : Joint.Parts.cutOut(hot, separate),
                     "all hot wires together through the switch; earth wires pass untouched; handle falls to off"));
         }
     }
@@ -107,15 +126,27 @@ final class Wiring {
                     "closing post",
                     List.of(),
                     numbers(line, WireRole.EARTH),
+                    Joint.Parts.links(line.schedule().count(WireRole.EARTH)),
                     "hot wires end here on both sides, not joined; earth wires are"));
         } else if (gate == null) {
-            add(line, at, Joint.Kind.LINK, "round the post", "hot on to hot, earth on to earth of the next pull");
+            int wires = line.schedule().count(WireRole.HOT) + line.schedule().count(WireRole.EARTH);
+            add(
+                    line,
+                    at,
+                    Joint.Kind.LINK,
+                    "round the post",
+                    Joint.Parts.links(wires),
+                    "hot on to hot, earth on to earth of the next pull");
         } else {
             gate(line, gate);
         }
     }
 
     private void gate(LineLayout line, GatePlace gate) {
+        boolean earth = line.schedule().count(WireRole.EARTH) > 0;
+        boolean hot = line.schedule().count(WireRole.HOT) > 0;
+        Joint.Parts cables = Joint.Parts.cables((hot ? 1 : 0) + (earth ? 1 : 0));
+        String which = hot && earth ? "hot and earth cable" : hot ? "hot cable" : "earth cable";
         switch (gate.kind()) {
             case SWING, SPRING_SET ->
                 add(
@@ -123,13 +154,15 @@ final class Wiring {
                         gate.fromM(),
                         Joint.Kind.CABLE,
                         gate.name(),
-                        "hot and earth cable in one conduit under the gate, both ends marked, elbows down");
+                        cables,
+                        which + " in conduit under the gate, both ends marked, elbows down");
             case CREEK ->
                 add(
                         line,
                         gate.fromM(),
                         Joint.Kind.CABLE,
                         gate.name(),
+                        cables,
                         "cable over the creek above the flood; the hanging part through its own switch on dry ground");
             case HANDLE ->
                 add(
@@ -137,16 +170,18 @@ final class Wiring {
                         gate.fromM(),
                         Joint.Kind.HANDLE,
                         gate.name(),
-                        "a spring handle for each hot wire; earth cable under the opening");
+                        Joint.Parts.cables(earth ? 1 : 0),
+                        "a spring handle for each hot wire" + (earth ? "; earth cable under the opening" : ""));
             case STRAND -> {
-                List<Integer> hot = numbers(line, WireRole.HOT);
+                List<Integer> strands = numbers(line, WireRole.HOT);
                 joints.add(new Joint(
                         line.lineId(),
                         gate.fromM(),
                         Joint.Kind.HANDLE,
                         gate.name(),
-                        hot.subList(Math.max(0, hot.size() - 1), hot.size()),
+                        strands.subList(Math.max(0, strands.size() - 1), strands.size()),
                         List.of(),
+                        strands.isEmpty() ? Joint.Parts.NONE : new Joint.Parts(0, 2, 0),
                         "one hot strand across, joined to the hot wires on both sides"));
             }
             case RIGID ->
@@ -157,13 +192,21 @@ final class Wiring {
                         gate.name(),
                         List.of(),
                         List.of(),
+                        Joint.Parts.NONE,
                         "nothing passes: all wires end at both gate posts"));
         }
     }
 
-    private void add(LineLayout line, double stationM, Joint.Kind kind, String name, String says) {
+    private void add(LineLayout line, double stationM, Joint.Kind kind, String name, Joint.Parts parts, String says) {
         joints.add(new Joint(
-                line.lineId(), stationM, kind, name, numbers(line, WireRole.HOT), numbers(line, WireRole.EARTH), says));
+                line.lineId(),
+                stationM,
+                kind,
+                name,
+                numbers(line, WireRole.HOT),
+                numbers(line, WireRole.EARTH),
+                parts,
+                says));
     }
 
     private void line(String id, java.util.function.Consumer<LineLayout> then) {

@@ -1,18 +1,17 @@
 package buckle.pulse;
 
 import buckle.rulebook.Values;
+import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.function.DoubleFunction;
-import org.hipparchus.analysis.solvers.BracketingNthOrderBrentSolver;
 
 /**
  * What the data plate of an energizer says. "Miles" are not on it: they say nothing. One of the two energies is enough.
  *
  * @param storedJ energy in the capacitor
  * @param out500J energy a pulse leaves in 500 ohm
- * @param openV peak without load
+ * @param openV peak at the terminals with nothing connected, ringing included
  * @param v500 peak at 500 ohm
  * @param v100 peak at 100 ohm: a check when both energies are given, else it tells the other one
  * @param price as asked, in whatever money the job is reckoned in
@@ -32,8 +31,6 @@ public record Plate(
 
     /** How far a voltage at 100 ohm may lie from what the rest of the plate gives; ours. */
     private static final double AGREES = 0.15;
-
-    private static final double LEAST_LOST = 0.02;
 
     /** Mean watts a plate says it takes in full and in slow mode; what it does not say is reckoned (E1). */
     public record Draw(OptionalDouble fullW, OptionalDouble slowW) {
@@ -101,20 +98,26 @@ public record Plate(
         if (storedJ.isPresent() && out500J.isPresent()) {
             return new Energy(storedJ.getAsDouble(), out500J.getAsDouble(), "");
         }
-        OptionalDouble by100 = shareBy100();
-        double least = leastShare();
-        double usual = Values.E8_OUT_SHARE > least ? Values.E8_OUT_SHARE : (1 + Math.min(1, least)) / 2;
-        Energy found = shared(by100.orElse(usual));
+        PlateFit fit = PlateFit.of(this);
+        boolean by100 = v100.isPresent() && fit.likely().isPresent() && fit.with100();
+        Energy found = by100
+                ? new Energy(
+                        storedJ.orElseGet(() -> fit.likely().orElseThrow().storedJ()),
+                        out500J.orElseGet(
+                                () -> new Swing(fit.likely().orElseThrow(), REFERENCE_OHM).energyJ(REFERENCE_OHM)),
+                        "")
+                : shared(Values.E8_OUT_SHARE);
         String what = storedJ.isPresent()
                 ? String.format(Locale.ROOT, "%.3g J into 500 Ω", found.outJ())
                 : String.format(Locale.ROOT, "%.3g J stored", found.storedJ());
         return new Energy(
                 found.storedJ(),
                 found.outJ(),
-                "The plate gives one energy; " + what + " are reckoned "
-                        + (by100.isPresent()
+                "The plate gives one energy; " + what + " are computed "
+                        + (by100
                                 ? "from its voltage at 100 Ω."
-                                : "as usual, " + Math.round(100 * usual) + " % of what is stored come out."));
+                                : "as usual, " + Math.round(100 * Values.E8_OUT_SHARE)
+                                        + " % of what is stored come out."));
     }
 
     private Energy shared(double share) {
@@ -123,49 +126,31 @@ public record Plate(
                 : new Energy(out500J.getAsDouble() / share, out500J.getAsDouble(), "");
     }
 
-    /** Less than this share would leave too little voltage at 500 ohm. */
-    private double leastShare() {
-        return v500 / (SourceFit.REACHED * openV);
-    }
-
-    /** Share of the stored energy that comes out, by which the plate's voltage at 100 ohm comes about; empty if none does. */
-    private OptionalDouble shareBy100() {
-        double low = leastShare() + LEAST_LOST / 2;
-        double high = 1 - LEAST_LOST;
-        if (v100.isEmpty() || low >= high) {
-            return OptionalDouble.empty();
-        }
-        DoubleFunction<SourceFit> at = share -> fit(shared(share));
-        boolean possible = at.apply(low).contradiction().isEmpty()
-                && at.apply(high).contradiction().isEmpty();
-        if (!possible) {
-            return OptionalDouble.empty();
-        }
-        double atLow = at.apply(low).peakAt100V() - v100.getAsDouble();
-        double atHigh = at.apply(high).peakAt100V() - v100.getAsDouble();
-        if (atLow * atHigh > 0) {
-            return OptionalDouble.empty();
-        }
-        return OptionalDouble.of(new BracketingNthOrderBrentSolver(1e-7, 5)
-                .solve(200, share -> at.apply(share).peakAt100V() - v100.getAsDouble(), low, high));
-    }
-
-    private SourceFit fit(Energy energy) {
-        return new SourceFit(energy.storedJ(), energy.outJ(), openV, v500);
-    }
-
     /** Why no energizer can be like this; empty when one can. */
     public Optional<String> contradiction() {
         if (v500 >= openV) {
             return Optional.of("The plate gives more voltage under load (" + Math.round(v500) + " V) than open ("
                     + Math.round(openV) + " V).");
         }
-        return fit(energy()).contradiction();
+        if (storedJ.isPresent() && out500J.isPresent() && out500J.getAsDouble() >= storedJ.getAsDouble()) {
+            return Optional.of("The plate gives " + out500J.getAsDouble() + " J out of " + storedJ.getAsDouble()
+                    + " J stored: no energizer does.");
+        }
+        return PlateFit.of(this).likely().isPresent()
+                ? Optional.empty()
+                : Optional.of(String.format(
+                        Locale.ROOT,
+                        "No capacitor, coil and resistance give %s together with %.0f V open and %.0f V at 500 Ω.",
+                        storedJ.isPresent() && out500J.isPresent()
+                                ? text(storedJ) + " J stored and " + text(out500J) + " J into 500 Ω"
+                                : "the energy on this plate",
+                        openV,
+                        v500));
     }
 
     /** Where a given voltage at 100 ohm and the rest of the plate part by more than they should; one of them is off. */
     public Optional<String> doubt() {
-        if (v100.isEmpty() || contradiction().isPresent()) {
+        if (v100.isEmpty() || contradiction().isPresent() || PlateFit.of(this).with100()) {
             return Optional.empty();
         }
         double fitted = peakAt100V();
@@ -173,19 +158,28 @@ public record Plate(
                 ? Optional.empty()
                 : Optional.of("The plate says " + Math.round(v100.getAsDouble())
                         + " V at 100 Ω; from its other numbers " + Math.round(fitted)
-                        + " V would stand there. Short or overgrown fences are reckoned by those.");
+                        + " V would stand there. Short or overgrown fences are computed by those.");
     }
 
-    /** What gives this plate, seen from its terminals. */
-    public Source source(Damping damping) {
-        contradiction().ifPresent(why -> {
-            throw new IllegalArgumentException(why);
-        });
-        return fit(energy()).source(damping);
+    /** What gives this plate, seen from its terminals: the likely one of all that do (E9). */
+    public Source source() {
+        return PlateFit.of(this)
+                .likely()
+                .orElseThrow(() -> new IllegalArgumentException(contradiction().orElse("the plate fits nothing")));
     }
 
-    /** Peak at 100 ohm as the fitted source would give it. */
+    /** The same with a damping that somebody says; empty when the plate leaves no room for it. */
+    public Optional<Source> source(Damping damping) {
+        return PlateFit.with(this, damping);
+    }
+
+    /** Others that give this plate as well, with more and less across the terminals. */
+    public List<Source> others() {
+        return PlateFit.of(this).around();
+    }
+
+    /** Peak at 100 ohm as the likely source would give it. */
     public double peakAt100V() {
-        return fit(energy()).peakAt100V();
+        return new Swing(source(), 100).peakV();
     }
 }

@@ -19,7 +19,7 @@ public final class PulseSolver {
 
     private static final double DISCHARGES = 2.5;
     /** Hardly any of a pulse's energy lies above. */
-    private static final double SLOW_HZ = 150e3;
+    private static final double SLOW_HZ = 250e3;
 
     private final Circuit circuit;
     private final List<Place> places;

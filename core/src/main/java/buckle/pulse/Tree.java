@@ -32,6 +32,9 @@ final class Tree {
     /** Kind of the first run over ground, whose earth wires lead back to the energizer; -1 when all is cable. */
     final int firstType;
 
+    /** What still joins a node beyond an open switch to the rest, so that its voltage is a number: next to nothing. */
+    private static final double OPEN_S = 1e-12;
+
     private final Map<Place, Integer> nodes = new HashMap<>();
     private final Map<Place, Integer> after = new HashMap<>();
 
@@ -79,6 +82,9 @@ final class Tree {
                     pieces.add(new Piece(node, at - from, kind, series));
                     last = new Place(run.id(), at);
                     node = pieces.size();
+                    if (Double.isInfinite(series)) {
+                        shunts.merge(node, OPEN_S, Double::sum);
+                    }
                     series = 0;
                     from = at;
                 }

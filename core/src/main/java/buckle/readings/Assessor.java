@@ -71,7 +71,13 @@ public final class Assessor {
     }
 
     private PointStanding point(TestPoint point) {
-        Map<Integer, Reading> wires = latest.getOrDefault(point.id(), Map.of());
+        Map<Integer, Reading> all = latest.getOrDefault(point.id(), Map.of());
+        Map<Integer, Reading> wires = new HashMap<>(all);
+        wires.keySet().retainAll(powered(point, all.keySet()));
+        Optional<PointStanding> unpowered = unpowered(point, all, wires);
+        if (unpowered.isPresent()) {
+            return unpowered.get();
+        }
         OptionalDouble need = spec.needV();
         if (wires.isEmpty()) {
             return new PointStanding(
@@ -95,7 +101,7 @@ public final class Assessor {
                     "over range at " + kv(weakest.peakV()) + ", below the need of " + kv(need.getAsDouble())
                             + ": the meter cannot tell, use one with a wider range");
         }
-        Set<Integer> unread = standing == Standing.MET ? unreadWires(wires.keySet()) : Set.of();
+        Set<Integer> unread = standing == Standing.MET ? unreadWires(point, wires.keySet()) : Set.of();
         if (!unread.isEmpty()) {
             return new PointStanding(
                     point.id(),
@@ -109,11 +115,56 @@ public final class Assessor {
                 point.id(), standing, Optional.of(weakest.id()), peak, sentence(weakest, standing, need.getAsDouble()));
     }
 
+    private List<Wire> wires(TestPoint point) {
+        return layout.lines().stream()
+                .filter(l -> l.lineId().equals(point.lineId()))
+                .findFirst()
+                .map(l -> l.schedule().wires())
+                .orElseGet(() -> spec.schedule().wires());
+    }
+
+    /** Wires that carry the pulse here; 0 stands for all of them together, unless none does. */
+    private Set<Integer> powered(TestPoint point, Set<Integer> read) {
+        List<Wire> wires = wires(point);
+        boolean any = wires.stream().anyMatch(w -> w.role() == WireRole.HOT);
+        return read.stream()
+                .filter(n -> n == 0 ? any : n > wires.size() || wires.get(n - 1).role() == WireRole.HOT)
+                .collect(Collectors.toSet());
+    }
+
+    /** X11: nearly nothing on an unpowered wire is good; more is a leak, whatever the hot wires read. */
+    private Optional<PointStanding> unpowered(
+            TestPoint point, Map<Integer, Reading> all, Map<Integer, Reading> powered) {
+        Optional<Reading> highest = all.entrySet().stream()
+                .filter(e -> !powered.containsKey(e.getKey()))
+                .map(Map.Entry::getValue)
+                .max(Comparator.comparingDouble(Reading::peakV));
+        boolean live = wires(point).stream().anyMatch(w -> w.role() == WireRole.HOT);
+        if (highest.isEmpty() || highest.get().peakV() < Values.X11_LEAK_V && !powered.isEmpty()) {
+            return Optional.empty();
+        }
+        Reading r = highest.get();
+        boolean leaks = r.peakV() >= Values.X11_LEAK_V;
+        String which = r.wire() == 0 ? "the unpowered wires read " : "unpowered wire " + r.wire() + " reads ";
+        String why = which
+                + kv(r.peakV())
+                + (leaks
+                        ? ": something leaks into it between here and there (X11)"
+                        : ": nearly nothing, as it should (X11)");
+        Standing standing = leaks ? Standing.WARN : live ? Standing.OPEN : Standing.MET;
+        return Optional.of(new PointStanding(
+                point.id(),
+                standing,
+                Optional.of(r.id()),
+                OptionalDouble.of(r.peakV()),
+                live && !leaks ? why + "; the hot wires are not read yet" : why));
+    }
+
     /** Hot wires of a deer plot that nobody read at this point. */
-    private Set<Integer> unreadWires(Set<Integer> read) {
+    private Set<Integer> unreadWires(TestPoint point, Set<Integer> read) {
         Set<Integer> unread = new HashSet<>();
         if (spec.animals().stream().anyMatch(Animal::everyWire)) {
-            List<Wire> wires = spec.schedule().wires();
+            List<Wire> wires = wires(point);
             for (int i = 0; i < wires.size(); i++) {
                 if (wires.get(i).role() == WireRole.HOT && !read.contains(i + 1)) {
                     unread.add(i + 1);

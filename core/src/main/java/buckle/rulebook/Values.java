@@ -9,6 +9,9 @@ public final class Values {
     /** V6: hardly more is met with in practice. */
     public static final double V6_MOST_V = 10_000;
 
+    /** V5: pigs are kept by strong units; the smallest that practice calls strong, our convention. */
+    public static final double V5_LEAST_OUTPUT_J = 5;
+
     /** V12: leakage of a kilometre with sound insulators and nothing in the wires. */
     public static final double V12_CLEAN_S_PER_KM = 5e-5;
 
@@ -16,10 +19,10 @@ public final class Values {
     public static final double V12_LIGHT_S_PER_KM = 5e-4;
 
     /** V12: with heavy growth. */
-    public static final double V12_HEAVY_S_PER_KM = 3e-3;
+    public static final double V12_HEAVY_S_PER_KM = 5e-3;
 
     /** V12: with heavy growth, wet. */
-    public static final double V12_RAIN_S_PER_KM = 8e-3;
+    public static final double V12_RAIN_S_PER_KM = 12e-3;
 
     /** V12: aged or dirty insulators, nothing in the wires. */
     public static final double V12_AGED_S_PER_KM = 3e-4;
@@ -99,18 +102,6 @@ public final class Values {
     /** V13: of the plate's voltages. */
     public static final double V13_PLATE_SHARE = 0.05;
 
-    /** V13: resistance across the terminals, between strong damping and as good as none. */
-    public static final double V13_BLEED_OHM = 6000;
-
-    public static final double V13_BLEED_LOW_OHM = 2000;
-
-    public static final double V13_BLEED_HIGH_OHM = 1e7;
-
-    /** V13: capacitance across the terminals. */
-    public static final double V13_TERMINAL_NF = 0.5;
-
-    public static final double V13_TERMINAL_HIGH_NF = 2;
-
     /** E8: share of the stored energy that usually comes out into 500 ohm. */
     public static final double E8_OUT_SHARE = 0.74;
 
@@ -186,6 +177,24 @@ public final class Values {
 
     /** G1: rods 10 ft apart. */
     public static final double G1_APART_M = Lengths.ft(10);
+
+    /** X4: the first rod stands 10 ft from the energizer, when nothing keeps it away. */
+    public static final double X4_FIRST_ROD_M = Lengths.ft(10);
+
+    /** G5: rod left above the ground for its clamp. */
+    public static final double G5_ABOVE_M = Lengths.in(6);
+
+    /** P18: depth of the anchor of a tie-down; our convention. */
+    public static final double P18_ANCHOR_DEPTH_M = Lengths.ft(3);
+
+    /** X15: a gate that would stand nearer than this to a strong post hangs on it; our convention. */
+    public static final double X15_HANGS_M = Lengths.ft(5);
+
+    /** X9: a hot wire nearer than this to barbed wire or an earthed fence is pushed against it. */
+    public static final double X9_NEAR_M = Lengths.in(5);
+
+    /** X11: more than this on an unpowered wire is a leak. */
+    public static final double X11_LEAK_V = 200;
 
     /** G2: one rod for each 2 acres, at most 3. Source: the international acre, 4046.8564224 m². */
     public static final double G2_AREA_PER_ROD_M2 = 2 * 4046.8564224;
@@ -292,11 +301,27 @@ public final class Values {
     /** P17: a post stands where the slope of the ground changes by more than this. */
     public static final double P17_SLOPE_CHANGE = 0.10;
 
-    /** P18: posts are asked to hold this many times their load. */
-    public static final double P18_SAFETY = 1.5;
-
     /** P19: a post keeps its number when it stands this near to where the number was given. */
     public static final double P19_SAME_POST_M = 0.5;
+
+    /** P13: gate posts 8 ft, sold as 2.4 m where people work in metres. */
+    public static final double P13_GATE_POST_M = 2.4;
+
+    /** P16: weight of treated softwood. */
+    public static final double P16_TIMBER_KG_PER_M3 = 550;
+
+    /** H4: rate of a tension spring, about 3 in from slack to 250 lbf; from memory. */
+    public static final double H4_SPRING_N_PER_M = 15_000;
+
+    /** B6: weight of concrete, general knowledge. */
+    public static final double B6_CONCRETE_KG_PER_M3 = 2300;
+
+    /** B5: the stake is 3 ft long, driven 2 ft and tied to the post at its head; sizes are our convention. */
+    public static final double B5_STAKE_DEPTH_M = Lengths.ft(2);
+
+    public static final double B5_STAKE_TIED_M = Lengths.ft(1);
+
+    public static final double B5_STAKE_WIDTH_M = Lengths.in(1.5);
 
     /** B5: back-stake 8 in out. */
     public static final double B5_OUT_M = Lengths.in(8);
@@ -330,6 +355,9 @@ public final class Values {
 
     /** I4: brackets hold a wire 12 in off an old fence. */
     public static final double I4_OFFSET_M = Lengths.in(12);
+
+    /** W10: posts of a tall deer fence 18 to 24 in deep; so that 8 ft reach. */
+    public static final double W10_DEPTH_M = Lengths.in(20);
 
     /** W9: outer row of a double fence 30 in out. */
     public static final double W9_APART_M = Lengths.in(30);

@@ -39,6 +39,11 @@ public enum GateKind {
         return conducts;
     }
 
+    /** Cable lies in the ground under it: hot and earth cable, or earth cable alone under spring handles. */
+    public boolean buried(boolean earthWires) {
+        return this == SWING || this == SPRING_SET || this == HANDLE && earthWires;
+    }
+
     /** Opening it kills what lies beyond. */
     public boolean opensCircuit() {
         return conducts && !cabled;

@@ -24,4 +24,20 @@ public final class Polylines {
         }
         return Math.abs(twice) / 2;
     }
+
+    /** Whether a place lies inside a closed line. */
+    public static boolean holds(List<PlanePoint> ring, PlanePoint p) {
+        boolean in = false;
+        for (int i = 0, j = ring.size() - 1; i < ring.size(); j = i++) {
+            PlanePoint a = ring.get(i);
+            PlanePoint b = ring.get(j);
+            if (a.northM() > p.northM() != b.northM() > p.northM()
+                    && p.eastM()
+                            < (b.eastM() - a.eastM()) * (p.northM() - a.northM()) / (b.northM() - a.northM())
+                                    + a.eastM()) {
+                in = !in;
+            }
+        }
+        return in;
+    }
 }

@@ -5,7 +5,8 @@ public enum BraceKind {
     SINGLE_H("single H brace", 1, 1, "B3"),
     DOUBLE_H("double H brace", 2, 2, "B3"),
     DIAGONAL("diagonal brace", 1, 0, "B11"),
-    PIPE("pipe corner set in concrete", 0, 0, "B6"),
+    PIPE("driven pipe corner", 0, 0, "B6"),
+    PIPE_CONCRETE("pipe corner set in concrete", 0, 0, "B6"),
     BACK_STAKE("back-stake outside the corner", 0, 0, "B5"),
     /** Nothing fits: the strong post holds by itself. */
     NONE("no brace", 0, 0, "B8");

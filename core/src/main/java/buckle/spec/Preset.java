@@ -3,17 +3,21 @@ package buckle.spec;
 import static buckle.spec.WireRole.EARTH;
 import static buckle.spec.WireRole.HOT;
 
+import buckle.rulebook.Values;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /**
  * A wire schedule to start from.
  *
  * @param rule rule of the wires
  * @param suits animals it is for
+ * @param lineDepthM how deep its line posts go, when that is part of it
  */
-public record Preset(String id, String rule, String name, List<Animal> suits, List<Wire> wires) {
+public record Preset(
+        String id, String rule, String name, List<Animal> suits, List<Wire> wires, OptionalDouble lineDepthM) {
     private static final List<Preset> ALL = List.of(
             hot("W1", "W1", "Beef cattle, permanent", Animal.BEEF_CATTLE, 20, 34),
             hot("W2", "W2", "Cattle, one temporary strand", Animal.BEEF_CATTLE, 28),
@@ -25,22 +29,12 @@ public record Preset(String id, String rule, String name, List<Animal> suits, Li
             alternating("W8", "Bear", List.of(Animal.BEAR), 5, 4, 7.5, 11, 14.5, 18, 28, 40),
             hot("W9", "W9", "Deer, inner row of a double fence", Animal.DEER_PLOT, 10, 24),
             hot("W9-outer", "W9", "Deer, outer tape of a double fence", Animal.DEER_PLOT, 18),
-            hot("W10", "W10", "Deer, single tall fence", Animal.DEER, 12, 24, 36, 48, 60, 72, 84, 96),
+            hot("W10", "W10", "Deer, single tall fence", Animal.DEER, 12, 24, 36, 48, 60, 72)
+                    .deep(Values.W10_DEPTH_M),
             hot("W11", "W11", "Fox from poultry", Animal.FOX_POULTRY, 4, 8, 12, 17, 22, 28, 36),
             hot("W12", "W12", "Rabbits and small garden animals", Animal.SMALL_GARDEN, 2, 7, 12, 17),
-            alternating(
-                    "W13",
-                    "People and large wildlife, monitored",
-                    List.of(Animal.PEOPLE),
-                    7,
-                    6,
-                    14,
-                    22,
-                    32,
-                    42,
-                    54,
-                    66,
-                    80),
+            alternating("W13", "People and large wildlife", List.of(Animal.PEOPLE), 7, 6, 14, 22, 32, 42, 54, 66, 80),
+            monitored(),
             hot("W14", "W14", "Mixed garden", Animal.SMALL_GARDEN, 6, 12, 48),
             hot("W15", "W15", "Wild boar", Animal.WILD_BOAR, 8, 18, 30),
             badger(),
@@ -67,9 +61,29 @@ public record Preset(String id, String rule, String name, List<Animal> suits, Li
         return new WireSchedule(id, wires);
     }
 
+    private Preset deep(double depthM) {
+        return new Preset(id, rule, name, suits, wires, OptionalDouble.of(depthM));
+    }
+
+    /** Twelve wires, odd ones earth. */
+    private static Preset monitored() {
+        double[] inches = {4, 9, 14, 20, 26, 32, 38, 45, 52, 60, 68, 78};
+        List<Wire> wires = new ArrayList<>();
+        for (double h : inches) {
+            wires.add(new Wire(Lengths.in(h), wires.size() % 2 == 0 ? EARTH : HOT));
+        }
+        return new Preset("W21", "W21", "People, monitored", List.of(Animal.PEOPLE), wires, OptionalDouble.empty());
+    }
+
     private static Preset badger() {
         Preset boar = hot("W15-badger", "W15", "Wild boar and badger", Animal.WILD_BOAR, 4, 6, 8, 18, 30);
-        return new Preset(boar.id, boar.rule, boar.name, List.of(Animal.WILD_BOAR, Animal.BADGER), boar.wires);
+        return new Preset(
+                boar.id,
+                boar.rule,
+                boar.name,
+                List.of(Animal.WILD_BOAR, Animal.BADGER),
+                boar.wires,
+                OptionalDouble.empty());
     }
 
     private static Preset hot(String id, String rule, String name, Animal animal, double... inches) {
@@ -77,7 +91,7 @@ public record Preset(String id, String rule, String name, List<Animal> suits, Li
         for (double h : inches) {
             wires.add(new Wire(Lengths.in(h), HOT));
         }
-        return new Preset(id, rule, name, List.of(animal), wires);
+        return new Preset(id, rule, name, List.of(animal), wires, OptionalDouble.empty());
     }
 
     /** The lowest {@code mixed} wires alternate hot and earth, lowest hot; those above are hot. */
@@ -87,6 +101,6 @@ public record Preset(String id, String rule, String name, List<Animal> suits, Li
             boolean earth = wires.size() < mixed && wires.size() % 2 == 1;
             wires.add(new Wire(Lengths.in(h), earth ? EARTH : HOT));
         }
-        return new Preset(id, id, name, animals, wires);
+        return new Preset(id, id, name, animals, wires, OptionalDouble.empty());
     }
 }

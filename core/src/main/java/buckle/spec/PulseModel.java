@@ -4,20 +4,28 @@ import static buckle.spec.Ranges.between;
 
 import buckle.pulse.Damping;
 import buckle.rulebook.Values;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.function.ToDoubleFunction;
 
 /**
  * What the pulse depends on and no plate and no map tells (V13): to be assumed with its range until readings of the healthy fence
- * narrow it.
+ * narrow it. What lies across the energizer's terminals is found from its plate (E9), unless somebody says it here.
  *
  * @param steelMuR relative permeability of steel wire
  * @param bleedOhm resistance across the energizer's terminals; 10 MΩ is as good as none
  * @param terminalNf capacitance across the energizer's terminals, in nanofarad
  */
-public record PulseModel(Spread steelMuR, Spread bleedOhm, Spread terminalNf) {
+public record PulseModel(Spread steelMuR, Optional<Spread> bleedOhm, Optional<Spread> terminalNf) {
+    /** What every plan held before plates were fitted; nobody said it. */
+    private static final Spread BLEED_BEFORE = new Spread(2000, 6000, 1e7);
+
+    private static final Spread TERMINAL_BEFORE = new Spread(0, 0.5, 2);
+
     public static final PulseModel USUAL = new PulseModel(
             new Spread(Values.V13_STEEL_LOW, Values.V13_STEEL, Values.V13_STEEL_HIGH),
-            new Spread(Values.V13_BLEED_LOW_OHM, Values.V13_BLEED_OHM, Values.V13_BLEED_HIGH_OHM),
-            new Spread(0, Values.V13_TERMINAL_NF, Values.V13_TERMINAL_HIGH_NF));
+            Optional.empty(),
+            Optional.empty());
 
     /** From low over likely to high. */
     public record Spread(double low, double likely, double high) {
@@ -31,8 +39,11 @@ public record PulseModel(Spread steelMuR, Spread bleedOhm, Spread terminalNf) {
 
     public PulseModel {
         within("power.model.steelMuR", steelMuR, 1, 5000);
-        within("power.model.bleedOhm", bleedOhm, 100, 1e9);
-        within("power.model.terminalNf", terminalNf, 0, 50);
+        bleedOhm.ifPresent(b -> within("power.model.bleedOhm", b, 100, 1e9));
+        terminalNf.ifPresent(t -> within("power.model.terminalNf", t, 0, 500));
+        boolean before = bleedOhm.equals(Optional.of(BLEED_BEFORE)) && terminalNf.equals(Optional.of(TERMINAL_BEFORE));
+        bleedOhm = before ? Optional.empty() : bleedOhm;
+        terminalNf = before ? Optional.empty() : terminalNf;
     }
 
     private static void within(String name, Spread spread, double least, double most) {
@@ -41,20 +52,28 @@ public record PulseModel(Spread steelMuR, Spread bleedOhm, Spread terminalNf) {
         between(name + ".high", spread.high(), least, most);
     }
 
-    public Damping likelyDamping() {
-        return new Damping(bleedOhm.likely(), farad(terminalNf.likely()));
+    /** Empty when the plate decides. */
+    public Optional<Damping> likelyDamping() {
+        return damping(Spread::likely, Spread::likely);
     }
 
     /** Least damping: the highest resistance, the smallest capacitance. */
-    public Damping leastDamping() {
-        return new Damping(bleedOhm.high(), farad(terminalNf.low()));
+    public Optional<Damping> leastDamping() {
+        return damping(Spread::high, Spread::low);
     }
 
-    public Damping mostDamping() {
-        return new Damping(bleedOhm.low(), farad(terminalNf.high()));
+    public Optional<Damping> mostDamping() {
+        return damping(Spread::low, Spread::high);
     }
 
-    private static double farad(double nanofarad) {
-        return nanofarad * 1e-9;
+    /** Of the two, what is not said is as usual. */
+    private Optional<Damping> damping(ToDoubleFunction<Spread> bleed, ToDoubleFunction<Spread> terminal) {
+        if (bleedOhm.isEmpty() && terminalNf.isEmpty()) {
+            return Optional.empty();
+        }
+        double ohm = bleedOhm.map(bleed::applyAsDouble).orElse(Damping.USUAL.bleedOhm());
+        return Optional.of(terminalNf
+                .map(t -> new Damping(ohm, terminal.applyAsDouble(t) * 1e-9))
+                .orElse(new Damping(ohm, OptionalDouble.empty(), Damping.USUAL.terminalShare())));
     }
 }

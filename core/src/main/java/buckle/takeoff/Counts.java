@@ -6,12 +6,16 @@ import buckle.layout.LineLayout;
 import buckle.layout.Post;
 import buckle.layout.PostKind;
 import buckle.layout.Pull;
+import buckle.material.Conductor;
+import buckle.material.PostStock;
 import buckle.site.GateKind;
 import buckle.spec.Build;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.function.ToLongFunction;
 
 /** The numbers the takeoff multiplies, counted once from the layout, line by line since lines differ in wires. */
@@ -19,7 +23,8 @@ record Counts(List<Line> lines, double widestM, double leastM) {
     /**
      * One line.
      *
-     * @param straight posts that wires pass without turning
+     * @param straight posts that wires pass without turning, by what they are made of
+     * @param braced pulls with a brace whose diagonal or rail the wires pass
      * @param turning posts that wires pass and turn at
      * @param inside posts that wires pass on the inside of the turn, so that they pull off the post
      * @param brackets posts of an old fence that carry brackets
@@ -27,13 +32,23 @@ record Counts(List<Line> lines, double widestM, double leastM) {
     record Line(
             LineLayout layout,
             Build.WirePlan conductors,
-            long straight,
+            Map<PostStock.Family, Long> straight,
+            long braced,
             long turning,
             long inside,
             long brackets,
             int hot,
             int earth,
             int plain) {
+        /** Wires that hang on insulators: nets hang on their own posts. */
+        int insulated() {
+            return conductors.hot().family() == Conductor.Family.NET ? 0 : hot;
+        }
+
+        long straight(PostStock.Family family) {
+            return straight.getOrDefault(family, 0L);
+        }
+
         int pulls() {
             return layout.pulls().size();
         }
@@ -46,8 +61,14 @@ record Counts(List<Line> lines, double widestM, double leastM) {
             return earth + plain;
         }
 
-        long passed() {
-            return straight + turning + inside + brackets;
+        /** Posts on which earth and plain wires are fastened, by whether they are stapled there. */
+        long fastened(boolean stapled) {
+            long all = 0;
+            for (var family : straight.entrySet()) {
+                boolean takes = !family.getKey().holdsWires() && family.getKey().stapled() == stapled;
+                all += takes ? family.getValue() : 0;
+            }
+            return all + (stapled ? turning + inside + brackets : 0);
         }
 
         double slopeM() {
@@ -68,7 +89,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
         double least = Double.POSITIVE_INFINITY;
         List<Line> lines = new ArrayList<>();
         for (LineLayout line : layout.lines()) {
-            long straight = 0;
+            Map<PostStock.Family, Long> straight = new EnumMap<>(PostStock.Family.class);
             long turning = 0;
             long inside = 0;
             long brackets = 0;
@@ -81,7 +102,9 @@ record Counts(List<Line> lines, double widestM, double leastM) {
                     brackets += old ? 1 : 0;
                     turning += !old && turns && !b.wiresInside() ? 1 : 0;
                     inside += !old && turns && b.wiresInside() ? 1 : 0;
-                    straight += !old && !turns ? 1 : 0;
+                    if (!old && !turns) {
+                        straight.merge(b.stock().family(), 1L, Long::sum);
+                    }
                 }
                 if (i > 0 && (posts.get(i - 1).kind().spaced() || b.kind().spaced())) {
                     double gap = b.stationM() - posts.get(i - 1).stationM();
@@ -93,6 +116,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
                     line,
                     spec.forLine(line.lineId()).build().wires(),
                     straight,
+                    braced(line),
                     turning,
                     inside,
                     brackets,
@@ -103,8 +127,24 @@ record Counts(List<Line> lines, double widestM, double leastM) {
         return new Counts(lines, widest, widest == 0 ? 0 : least);
     }
 
+    /** Two braces for each pull, in order. */
+    private static long braced(LineLayout line) {
+        long braced = 0;
+        for (int k = 0; k < line.pulls().size(); k++) {
+            boolean one = line.braces().get(2 * k).load().railM() > 0;
+            boolean other = line.braces().get(2 * k + 1).load().railM() > 0;
+            braced += one || other ? 1 : 0;
+        }
+        return braced;
+    }
+
     /** A product summed over the lines, and how it reads. */
-    record Sum(long total, String text) {}
+    record Sum(long total, String text) {
+        /** As a factor: a sum stands in brackets. */
+        String factor() {
+            return text.contains(" + ") ? "(" + text + ")" : text;
+        }
+    }
 
     /** {@code 3 hot wires × 21 posts passed}, with one term for each number of wires. */
     Sum sum(ToLongFunction<Line> wires, String wireNoun, ToLongFunction<Line> things, String thingNoun) {

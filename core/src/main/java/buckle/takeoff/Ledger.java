@@ -108,7 +108,7 @@ final class Ledger {
     }
 
     private static LedgerFigure insulators(List<TakeoffLine> takeoff) {
-        long line = quantity(takeoff, t -> t.item().equals("insulator.line"));
+        long line = quantity(takeoff, t -> t.item().startsWith("insulator.line"));
         long strain = quantity(takeoff, t -> t.item().equals("insulator.strain"));
         return new LedgerFigure(
                 "insulators",
@@ -119,33 +119,51 @@ final class Ledger {
                 List.of("I1", "I2"));
     }
 
-    /** The braced end that is lifted most, with the other school's figure beside it. */
+    /** The strong post that is lifted most, with the other school's figure and the worst load beside it. */
     private static Optional<LedgerFigure> uplift(Layout layout, Spec spec) {
         return layout.lines().stream()
                 .flatMap(l -> l.braces().stream())
-                .filter(b -> b.load().upliftN() > 0)
-                .max(Comparator.comparingDouble(b -> b.load().upliftN()))
+                .filter(b -> b.load().day().upliftN() > 0)
+                .max(Comparator.comparingDouble(b -> b.load().day().upliftN()))
                 .map(b -> {
                     BraceLoad load = b.load();
                     String both = b.schools().stream()
                             .map(s -> Lengths.text(s.railM(), spec.units()) + " rail "
-                                    + Forces.text(s.upliftN(), spec.units()))
+                                    + Forces.text(s.day().upliftN(), spec.units()))
                             .collect(Collectors.joining(" · "));
+                    boolean more = load.worst().upliftN() > load.day().upliftN() * 1.005;
+                    double one = load.day().momentNm()
+                            / load.railM()
+                            / Math.max(1, b.kind().rails());
+                    long frames = Math.max(1, Math.round(load.day().upliftN() / one));
                     return new LedgerFigure(
                             "uplift",
-                            "Uplift at worst end post",
-                            Forces.text(load.upliftN(), spec.units()),
-                            both.isEmpty() ? b.kind().text() : both,
+                            "Uplift at worst strong post",
+                            Forces.text(load.day().upliftN(), spec.units()),
+                            (more
+                                            ? "up to "
+                                                    + Forces.text(load.worst().upliftN(), spec.units())
+                                                    + " at the worst; "
+                                            : "")
+                                    + (both.isEmpty() ? b.kind().text() : both),
                             "Pulls times their heights about the ground, "
-                                    + Math.round(load.momentNm()) + " Nm"
+                                    + Forces.moment(load.day().momentNm(), spec.units())
                                     + (b.kind().rails() == 2 ? ", shared by two frames" : "")
                                     + ", ÷ rail "
-                                    + Lengths.text(load.railM(), spec.units()) + " = "
-                                    + Forces.text(load.upliftN(), spec.units()) + ". The ground holds about "
-                                    + Forces.text(load.holdN(), spec.units()) + "; least reserve of the brace "
-                                    + String.format(Locale.ROOT, "%.1f", load.safety()) + " (" + load.weakest() + ").",
-                            List.of("B8", load.rule(), "P18"));
+                                    + Lengths.text(load.railM(), spec.units())
+                                    + (frames > 1 ? ", for " + frames + " braces that lift the same post," : "")
+                                    + " = " + Forces.text(load.day().upliftN(), spec.units())
+                                    + " on the day of building. The ground and its weight hold about "
+                                    + Forces.text(load.holdN(), spec.units()) + "; " + reserve("", load.day())
+                                    + (more ? reserve(", at the worst load ", load.worst()) : "") + ".",
+                            List.of("B8", load.rule(), "P18", "H1"));
                 });
+    }
+
+    private static String reserve(String when, BraceLoad.State state) {
+        return when + state.hold().text() + " with "
+                + String.format(Locale.ROOT, "%.1f", state.safety()) + " times what is asked (" + state.weakest()
+                + " first)";
     }
 
     private static LedgerFigure sections(Layout layout) {
@@ -192,7 +210,7 @@ final class Ledger {
                 "findings",
                 "To mend",
                 String.valueOf(warn),
-                plural(caution, "caution") + " below",
+                plural(caution, "caution") + " below, and one card of what is so on every job",
                 "Findings of this layout that ask for a change of the plan.",
                 List.of());
     }

@@ -9,6 +9,7 @@ import buckle.material.PostStock;
 import buckle.rulebook.Values;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
+import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.EnumMap;
@@ -163,14 +164,35 @@ final class PostTakeoff {
                 "B7");
         long diagonal = kinds.getOrDefault(BraceKind.DIAGONAL, 0L);
         tally.pieces("brace.diagonal", "Diagonal rail with foot pad", diagonal, diagonal + " diagonal braces", "B11");
-        long stake = kinds.getOrDefault(BraceKind.BACK_STAKE, 0L);
+        long stake = posts(BraceKind.BACK_STAKE);
         tally.pieces(
                 "brace.back-stake",
-                "Back-stake with tie",
+                "Back-stake with tie, 3 ft",
                 stake,
-                "one for each of " + stake + " ends of a light pull, " + tally.length(Values.B5_OUT_M) + " out",
+                "one behind each of " + Tally.plural(stake, "post") + " on which light pulls end, "
+                        + tally.length(Values.B5_OUT_M) + " out",
                 "B5");
-        long pipe = kinds.getOrDefault(BraceKind.PIPE, 0L);
-        tally.pieces("brace.concrete", "Concrete footing for a pipe post", pipe, pipe + " ends on pipe posts", "B6");
+        long pipe = posts(BraceKind.PIPE_CONCRETE);
+        tally.pieces(
+                "brace.concrete",
+                "Concrete footing for a pipe post",
+                pipe,
+                "one for each of " + Tally.plural(pipe, "pipe post"),
+                "B6");
+    }
+
+    /** Strong posts held by a kind of brace; one holds both pulls of a corner. */
+    private long posts(BraceKind kind) {
+        long count = 0;
+        for (LineLayout line : layout.lines()) {
+            count += line.braces().stream()
+                    .filter(b -> b.kind() == kind)
+                    .mapToLong(b -> line.closed() && b.strongStationM() > line.lengthM() - Lengths.TAPE_M
+                            ? 0
+                            : Math.round(b.strongStationM() / Lengths.TAPE_M))
+                    .distinct()
+                    .count();
+        }
+        return count;
     }
 }

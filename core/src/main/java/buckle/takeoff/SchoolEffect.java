@@ -14,8 +14,8 @@ import java.util.List;
  * What a school does to this very job.
  *
  * @param chosen whether the job follows it
- * @param upliftN of the end post that is lifted most
- * @param safety of the weakest brace
+ * @param upliftN of the strong post that is lifted most, on the day of building
+ * @param safety of the weakest brace or post, at the worst load
  * @param items takeoff lines that would change against the job as it is
  */
 public record SchoolEffect(
@@ -60,9 +60,9 @@ public record SchoolEffect(
         double pull = 0;
         for (var l : layout.lines()) {
             for (var b : l.braces()) {
-                uplift = Math.max(uplift, b.load().upliftN());
-                safety = Math.min(safety, b.load().safety());
-                pull = Math.max(pull, b.load().pullN());
+                uplift = Math.max(uplift, b.load().day().upliftN());
+                safety = Math.min(safety, b.load().worst().safety());
+                pull = Math.max(pull, b.load().day().pullN());
             }
         }
         double wire = sum(design, "wire.");

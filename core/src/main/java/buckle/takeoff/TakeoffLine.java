@@ -1,11 +1,13 @@
 package buckle.takeoff;
 
+import buckle.units.Lengths;
 import java.util.List;
 import java.util.Optional;
 
 /**
  * One line of the takeoff.
  *
+ * @param group heading it stands under
  * @param item stable key, {@code strainer}
  * @param quantity what the fence takes, in {@code unit}: {@code pcs} or {@code m}
  * @param pack how it is bought, when not one by one
@@ -13,6 +15,7 @@ import java.util.Optional;
  * @param rules ids of the rules behind it
  */
 public record TakeoffLine(
+        String group,
         String item,
         String name,
         double quantity,
@@ -27,7 +30,7 @@ public record TakeoffLine(
     /** Packs to load: so many of a size, named coil, roll or pack. */
     public record Pack(String name, double size, int count) {
         static Pack covering(String name, double size, double quantity) {
-            return new Pack(name, size, (int) Math.ceil(quantity / size - 1e-9));
+            return new Pack(name, size, quantity <= 0 ? 0 : Lengths.parts(quantity, size));
         }
     }
 }

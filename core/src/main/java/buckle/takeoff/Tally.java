@@ -3,6 +3,8 @@ package buckle.takeoff;
 import buckle.spec.Spec;
 import buckle.takeoff.TakeoffLine.Pack;
 import buckle.units.Lengths;
+import java.math.BigDecimal;
+import java.math.MathContext;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -13,12 +15,19 @@ final class Tally {
     private final Spec spec;
     private final List<TakeoffLine> lines = new ArrayList<>();
 
+    private String group = "";
+
     Tally(Spec spec) {
         this.spec = spec;
     }
 
     List<TakeoffLine> lines() {
         return List.copyOf(lines);
+    }
+
+    /** What is written down from now on stands under this heading. */
+    void under(String heading) {
+        group = heading;
     }
 
     void pieces(String item, String name, long count, String derivation, String... rules) {
@@ -45,8 +54,8 @@ final class Tally {
             String derivation,
             String... rules) {
         if (quantity > 0) {
-            double rounded = "m".equals(unit) ? Math.ceil(quantity * 10 - 1e-6) / 10 : quantity;
-            lines.add(new TakeoffLine(item, name, rounded, unit, pack, derivation, List.of(rules)));
+            double rounded = "m".equals(unit) ? Math.ceil((quantity - Lengths.TAPE_M) * 10) / 10 : quantity;
+            lines.add(new TakeoffLine(group, item, name, rounded, unit, pack, derivation, List.of(rules)));
         }
     }
 
@@ -64,12 +73,16 @@ final class Tally {
     }
 
     static String plural(long count, String noun) {
-        return count + " " + noun + (count == 1 ? "" : "s");
+        return count + " " + noun + (count == 1 ? "" : noun.endsWith("ch") ? "es" : "s");
     }
 
+    /** At most three digits that tell something: {@code 0.25}, {@code 6.7}, {@code 12}. */
     static String number(double value) {
         return value == Math.rint(value)
                 ? String.format(Locale.ROOT, "%.0f", value)
-                : String.format(Locale.ROOT, "%.1f", value);
+                : new BigDecimal(value)
+                        .round(new MathContext(3))
+                        .stripTrailingZeros()
+                        .toPlainString();
     }
 }

@@ -13,6 +13,13 @@ public final class Forces {
         return poundsForce * N_PER_LBF;
     }
 
+    /** A moment for a sentence: {@code 1,130 lbf·ft} or {@code 1,530 Nm}. */
+    public static String moment(double momentNm, UnitSystem units) {
+        return units == UnitSystem.FT_IN
+                ? String.format(Locale.ROOT, "%,d lbf·ft", Math.round(momentNm / (N_PER_LBF * Lengths.M_PER_FT)))
+                : String.format(Locale.ROOT, "%,d Nm", Math.round(momentNm));
+    }
+
     /** A force for a sentence: {@code 560 lbf}, {@code 480 N} or {@code 2.49 kN}. */
     public static String text(double forceN, UnitSystem units) {
         if (units == UnitSystem.FT_IN) {

@@ -12,6 +12,9 @@ public final class Lengths {
 
     public static final double M_PER_IN = M_PER_FT / 12;
 
+    /** No tape reads finer. */
+    public static final double TAPE_M = 0.001;
+
     private static final String NUMBER = "(\\d+(?:[.,]\\d+)?)";
     private static final Pattern METRIC = Pattern.compile("^" + NUMBER + "\\s*(m|cm|mm|km)?$");
     private static final Pattern FEET = Pattern.compile("^" + NUMBER + "\\s*(?:ft|feet|foot|'|′)$");
@@ -80,6 +83,11 @@ public final class Lengths {
             return Math.abs(mm) < 2000 ? mm + " mm" : fixed(lengthM, 1) + " m";
         }
         return Math.abs(lengthM) < ft(4) ? trimmed(lengthM / M_PER_IN) + " in" : feetAndInches(lengthM);
+    }
+
+    /** How many parts of at most so much a length takes; a millimetre over makes no further part. */
+    public static int parts(double lengthM, double eachM) {
+        return (int) Math.max(1, Math.ceil((lengthM - TAPE_M) / eachM - 1e-9));
     }
 
     /** What a saw is set to: up to the next 10 mm or the next inch, never short. */

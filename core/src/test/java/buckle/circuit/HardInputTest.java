@@ -146,7 +146,8 @@ class HardInputTest {
     @ParameterizedTest
     @EnumSource(Power.GroundState.class)
     void theEndsOfTheModelGiveNumbers(Power.GroundState ground) {
-        PulseModel ends = new PulseModel(new Spread(1, 1, 5000), new Spread(100, 100, 1e9), new Spread(0, 50, 50));
+        PulseModel ends = new PulseModel(
+                new Spread(1, 1, 5000), Optional.of(new Spread(100, 100, 1e9)), Optional.of(new Spread(0, 50, 50)));
         Spec spec = power(power(Spec.usual(), "model", ends), "ground", ground);
         Electrics e = of(Fences.site(0, -4, Fences.line("l", false, 0, 0, 400, 0)), spec);
         finite(e);
@@ -175,7 +176,7 @@ class HardInputTest {
         assertThat(e.findings())
                 .filteredOn(f -> f.rule().equals("E8"))
                 .singleElement()
-                .satisfies(f -> assertThat(f.message()).contains("2.70 J stored are reckoned as usual, 74 %"));
+                .satisfies(f -> assertThat(f.message()).contains("2.70 J stored are computed as usual, 74 %"));
         assertThatThrownBy(() -> new Trial.TestLoad("l", 0, 0)).hasMessageContaining("between 1 Ω and 10 MΩ");
         assertThatThrownBy(() -> new Trial(
                         Set.of(), new ArrayList<>(java.util.Collections.nCopies(51, new Trial.TestLoad("l", 0, 10)))))

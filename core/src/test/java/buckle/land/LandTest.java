@@ -452,8 +452,7 @@ class LandTest {
                 high);
         only(layout, "C5", "stays under 3.0 m");
         assertThat(only(layout, "C5", "Between the top wire").message()).contains("1800 mm", "4.0 m are needed");
-        assertThat(only(layout, "C5", "crosses at 100.0 m under 90°").severity())
-                .isEqualTo(Severity.CAUTION);
+        assertThat(only(layout, "C5", "crosses under 90°").severity()).isEqualTo(Severity.CAUTION);
     }
 
     /** Barbed wire is never electrified; a fence of another energizer stays away; a plain one is only named. */

@@ -61,8 +61,8 @@ class SectionsTest {
         Layout layout =
                 LayoutPlanner.layOut(Fences.site(-2, -2, RING), Spec.usual().withRingClosed(true));
         assertThat(layout.sections()).hasSize(2);
-        assertThat(layout.findings())
-                .extracting(Finding::message)
+        assertThat(layout.everyJob())
+                .extracting(Standing::says)
                 .anyMatch(m -> m.contains("two cut-outs must be opened"));
         assertThat(layout.findings())
                 .anyMatch(f -> f.rule().equals("J7") && f.message().contains("open the cut-outs at both of its ends"));

@@ -27,6 +27,7 @@ import buckle.spec.Preset;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
 import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -75,7 +76,7 @@ class MaterialTakeoffTest {
         assertThat(quantity(t, "post.brace")).isEqualTo(2 * kind.posts());
         assertThat(quantity(t, "brace.diagonal")).isEqualTo(kind == BraceKind.DIAGONAL ? 2 : 0);
         assertThat(quantity(t, "brace.back-stake")).isEqualTo(kind == BraceKind.BACK_STAKE ? 2 : 0);
-        assertThat(quantity(t, "brace.concrete")).isEqualTo(kind == BraceKind.PIPE ? 2 : 0);
+        assertThat(quantity(t, "brace.concrete")).isEqualTo(kind == BraceKind.PIPE_CONCRETE ? 2 : 0);
         assertThat(quantity(t, "post.end")).isEqualTo(2);
     }
 
@@ -94,8 +95,9 @@ class MaterialTakeoffTest {
         assertThat(quantity(t, "gate.strand")).isEqualTo(kind == GateKind.STRAND ? 1 : 0);
         assertThat(quantity(t, "gate.creek")).isEqualTo(kind == GateKind.CREEK ? 1 : 0);
         assertThat(quantity(t, "cut-out")).isEqualTo(kind == GateKind.CREEK ? 1 : 0);
-        // J6 by hand: opening 4 + 2 × 0.45 deep + 2 risers to the lowest wire at 20 in + 2 × 0.5 spare, hot and earth.
-        double cable = 2 * (4 + 2 * 0.45 + 2 * Lengths.in(20) + 2 * 0.5);
+        // J6 by hand: opening 4 + 2 × 0.45 deep + 2 risers to the lowest wire at 20 in + 2 × 0.5 spare; all hot, so one
+        // cable.
+        double cable = (4 + 2 * 0.45 + 2 * Lengths.in(20) + 2 * 0.5);
         assertThat(quantity(t, "cable.gate")).isCloseTo(kind.cabled() ? cable : 0, within(0.11));
         boolean buried = kind.cabled() && kind != GateKind.CREEK;
         assertThat(quantity(t, "conduit")).isCloseTo(buried ? 4.9 : 0, within(0.11));
@@ -123,7 +125,7 @@ class MaterialTakeoffTest {
         assertThat(quantity(t, "brace.back-stake")).isEqualTo(2);
         assertThat(quantity(t, "brace.rail")).isEqualTo(2);
         assertThat(t.get("insulator.strain").derivation())
-                .isEqualTo("1 hot wire × 1 pull + 2 hot wires × 1 pull × 2 ends = 6");
+                .isEqualTo("(1 hot wire × 1 pull + 2 hot wires × 1 pull) × 2 ends = 6");
         LineLayout own = design.layout().lines().get(1);
         assertThat(own.schedule().wires()).hasSize(1);
         assertThat(design.layout().lines().getFirst().schedule().wires()).hasSize(2);
@@ -201,7 +203,7 @@ class MaterialTakeoffTest {
             double cut = Math.ceil((above + depth + 0.05) / Lengths.M_PER_IN - 1e-6) * Lengths.M_PER_IN;
             assertThat(p.lengthM()).isCloseTo(cut, within(1e-9));
             assertThat(p.stockM()).isGreaterThanOrEqualTo(p.lengthM());
-            assertThat(p.stock().lengthsM()).contains(p.stockM());
+            assertThat(p.stock().lengthsM(UnitSystem.FT_IN)).contains(p.stockM());
         }
         assertThat(posts.stream().filter(p -> p.depthM() == Values.P11_STONY_DEPTH_M))
                 .isNotEmpty();

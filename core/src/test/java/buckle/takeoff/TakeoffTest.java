@@ -59,7 +59,9 @@ class TakeoffTest {
         assertThat(t.get("wire.hot").pack().orElseThrow().count()).isEqualTo(1);
         assertThat(t.get("cable.lead-out").quantity()).isCloseTo(2 * (4 + 5), within(0.11));
         assertThat(t.get("ground.rod").quantity()).isEqualTo(3);
-        assertThat(t.get("ground.lead").quantity()).isCloseTo(2 * 3.048, within(0.11));
+        assertThat(t.get("ground.lead").quantity())
+                .as("10 ft to the first rod, two gaps of 10 ft")
+                .isCloseTo(2 * 3.05 + 3.048, within(0.11));
         assertThat(t.get("sign").quantity()).isEqualTo(2);
         assertThat(t.get("strainer").derivation()).isEqualTo("5 wires × 1 pull = 5");
         assertThat(t).doesNotContainKeys("wire.plain", "post.gate", "cut-out", "gate.swing");
@@ -111,7 +113,10 @@ class TakeoffTest {
                 .containsExactly(WireRole.HOT, WireRole.EARTH, WireRole.HOT, WireRole.EARTH, WireRole.HOT);
         assertThat(inches("W8")).hasSize(7).startsWith(4.0);
         assertThat(inches("W9")).containsExactly(10.0, 24.0);
-        assertThat(inches("W10")).hasSize(8).endsWith(96.0);
+        assertThat(inches("W10")).containsExactly(12.0, 24.0, 36.0, 48.0, 60.0, 72.0);
+        assertThat(Preset.of("W10").lineDepthM().orElseThrow()).isBetween(Lengths.in(18), Lengths.in(24));
+        assertThat(Preset.of("W21").schedule().count(WireRole.HOT)).isEqualTo(6);
+        assertThat(Preset.of("W21").wires().getFirst().role()).isEqualTo(WireRole.EARTH);
         assertThat(inches("W11")).hasSize(7).endsWith(36.0);
         assertThat(inches("W12")).hasSizeBetween(3, 4);
         assertThat(Preset.of("W13").schedule().count(WireRole.EARTH)).isEqualTo(3);

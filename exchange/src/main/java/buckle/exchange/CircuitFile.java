@@ -5,6 +5,7 @@ import buckle.pulse.Fault;
 import buckle.pulse.LineModel;
 import buckle.pulse.LineType;
 import buckle.pulse.Place;
+import buckle.pulse.Plate;
 import buckle.pulse.Run;
 import buckle.pulse.Source;
 import buckle.pulse.Strand;
@@ -77,7 +78,13 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
         return new Place(id, at);
     }
 
+    /** Explicit values win; without them the plate's numbers are fitted. */
     private static Source source(JsonNode node) {
+        JsonNode plate = node.path("plate");
+        boolean explicit = node.has("v0_V") && node.has("c_F") && node.has("l_H") && node.has("r_ohm");
+        if (plate.isObject() && !explicit) {
+            return plate(plate);
+        }
         return new Source(
                 number(node, "v0_V", "energizer."),
                 number(node, "c_F", "energizer."),
@@ -85,6 +92,24 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
                 number(node, "r_ohm", "energizer."),
                 maybe(node, "bleed_ohm", "energizer."),
                 maybe(node, "terminal_F", "energizer."));
+    }
+
+    private static Source plate(JsonNode node) {
+        String at = "energizer.plate.";
+        Plate plate = new Plate(
+                "plate",
+                maybe(node, "stored_J", at),
+                maybe(node, "out500_J", at),
+                number(node, "open_V", at),
+                number(node, "v500", at),
+                maybe(node, "v100", at),
+                60,
+                Plate.Draw.NOT_SAID,
+                OptionalDouble.empty());
+        plate.contradiction().ifPresent(why -> {
+            throw new BadInput("circuit.plate", "energizer.plate", why);
+        });
+        return plate.source();
     }
 
     private static Run run(JsonNode node, String path) {

@@ -1,5 +1,8 @@
 package buckle.exchange;
 
+import buckle.circuit.Electrics;
+import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.Trial;
 import buckle.land.Surroundings;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
@@ -11,6 +14,8 @@ import buckle.site.FenceLine;
 import buckle.site.Site;
 import buckle.site.Survey;
 import buckle.spec.Animal;
+import buckle.spec.Decisions;
+import buckle.spec.Plan;
 import buckle.spec.Spec;
 import buckle.takeoff.Design;
 import buckle.takeoff.TakeoffLine;
@@ -81,13 +86,59 @@ public final class Compute {
         Site site = found.job()
                 .map(JobFile::site)
                 .orElseGet(() -> found.survey().orElseThrow().site());
-        Design design = Design.of(site, found.job().map(JobFile::around).orElse(Surroundings.NONE), spec);
+        Surroundings around = found.job().map(JobFile::around).orElse(Surroundings.NONE);
+        Plan plan = new Plan(site, spec, found.job().map(JobFile::decisions).orElse(Decisions.NONE));
+        Design design = Design.of(plan, around);
         if (arguments.out() != null) {
             Files.createDirectories(arguments.out());
             Files.write(arguments.out().resolve("layout.geojson"), LayoutGeoJson.write(site, design.layout()));
             Files.write(arguments.out().resolve("takeoff.csv"), TakeoffCsv.write(design.takeoff()));
         }
-        return summary(site, spec, usual, design, found.survey());
+        ObjectNode summary = summary(site, spec, usual, design, found.survey());
+        ElectricsPlanner.of(plan, design.layout(), around, Trial.NONE, ElectricsPlanner.Depth.ALL)
+                .ifPresent(e -> electrics(summary.putObject("electrics"), e));
+        return summary;
+    }
+
+    /** What the pulse does: each section against the need, the energizer with its reason, the earth and the supply. */
+    private static void electrics(ObjectNode node, Electrics e) {
+        e.needV().ifPresentOrElse(v -> node.put("needV", v), () -> node.putNull("needV"));
+        ArrayNode sections = node.putArray("sections");
+        for (Electrics.SectionPulse s : e.sections()) {
+            ObjectNode section = sections.addObject().put("id", s.id()).put("name", s.name());
+            section.put("on", s.on()).put("met", s.met().name().toLowerCase(Locale.ROOT));
+            s.weakest()
+                    .ifPresent(w -> section.put("lineId", w.lineId())
+                            .put("stationM", w.stationM())
+                            .put("lowV", w.lowV())
+                            .put("likelyV", w.likelyV())
+                            .put("highV", w.highV()));
+        }
+        ObjectNode energizer = node.putObject("energizer");
+        energizer.put("name", e.energizer().name()).put("chosen", e.chosen());
+        e.candidates().stream()
+                .filter(Electrics.Candidate::recommended)
+                .findFirst()
+                .ifPresent(c -> {
+                    energizer.put("recommended", c.plate().name()).put("outJ", c.outJ());
+                    c.bodyJ().ifPresent(j -> energizer.put("inAnimalJ", j));
+                    c.needJ().ifPresent(j -> energizer.put("needJ", j));
+                });
+        energizer.put("reason", e.recommended());
+        node.putObject("earth")
+                .put("soil", e.earth().soil())
+                .put("soilOhmM", e.earth().soilOhmM())
+                .put("rodsOhm", e.earth().rodsOhm())
+                .put("testV", e.earth().testV())
+                .put("mostV", e.earth().mostV())
+                .put("good", e.earth().good());
+        node.putObject("supply")
+                .put("drawW", e.supply().drawW())
+                .put("usedAhPerDay", e.supply().usedAhPerDay())
+                .put("daysToHalf", e.supply().daysToHalf())
+                .put("daysToEmpty", e.supply().daysToEmpty())
+                .put("says", e.supply().says());
+        findings(node.putArray("findings"), e.findings());
     }
 
     static ObjectNode summary(Site site, Spec spec, boolean usual, Design design, Optional<Survey> survey) {
@@ -102,6 +153,7 @@ public final class Compute {
         root.set("sections", Json.MAPPER.valueToTree(design.layout().sections()));
         takeoff(root.putArray("takeoff"), design.takeoff());
         findings(root.putArray("findings"), design.layout().findings());
+        root.set("onEveryJob", Json.MAPPER.valueToTree(design.layout().everyJob()));
         survey.ifPresent(s -> {
             root.set("taken", Json.MAPPER.valueToTree(s.taken()));
             root.set("leftOut", Json.MAPPER.valueToTree(s.leftOut()));
@@ -142,6 +194,7 @@ public final class Compute {
     private static void takeoff(ArrayNode takeoff, List<TakeoffLine> lines) {
         for (TakeoffLine line : lines) {
             ObjectNode node = takeoff.addObject();
+            node.put("group", line.group());
             node.put("item", line.item());
             node.put("name", line.name());
             node.put("quantity", line.quantity());
@@ -164,6 +217,9 @@ public final class Compute {
                 node.putNull("stationM");
             }
             node.put("message", finding.message());
+            if (finding.places().size() > 1) {
+                node.set("places", Json.MAPPER.valueToTree(finding.places()));
+            }
         }
     }
 }

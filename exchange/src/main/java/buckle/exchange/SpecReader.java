@@ -6,7 +6,7 @@ import buckle.spec.Spec;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Reads a spec; what is left out is taken from {@link Spec#usual()}, wires from the named preset. */
+/** Reads a spec; what is left out is taken from {@link Spec#usual()}, wires and the depth of line posts from the named preset. */
 public final class SpecReader {
     private SpecReader() {}
 
@@ -23,6 +23,13 @@ public final class SpecReader {
             whole.set("schedule", preset(schedule.path("preset").asString(""), path));
         } else if (schedule.isObject() && !schedule.has("preset")) {
             ((ObjectNode) whole.path("schedule")).put("preset", "own");
+        }
+        if (schedule.path("preset").isString()) {
+            Preset.all().stream()
+                    .filter(p -> p.id().equals(schedule.path("preset").asString()))
+                    .filter(p -> p.lineDepthM().isPresent())
+                    .forEach(p -> ((ObjectNode) whole.path("build").path("posts"))
+                            .put("lineDepthM", p.lineDepthM().getAsDouble()));
         }
         merge(whole, (ObjectNode) node);
         return Json.read(whole, Spec.class, path);

@@ -1,0 +1,193 @@
+package buckle.layout;
+
+import buckle.layout.BraceLoad.State;
+import buckle.mechanics.Ground;
+import buckle.mechanics.HBrace;
+import buckle.mechanics.Hold;
+import buckle.mechanics.StrongPost;
+import buckle.mechanics.StrongPost.End;
+import buckle.rulebook.Values;
+import buckle.site.PlanePoint;
+import buckle.site.Stationing;
+import buckle.spec.BraceKind;
+import buckle.spec.RailSchool;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.DoubleFunction;
+import java.util.function.Function;
+
+/** What the strong posts of a line carry: all pulls that end on one, with the braces that hold them, on the day of building and at the worst. */
+final class Anchors {
+    /** This far along a pull its direction is taken. */
+    private static final double AHEAD_M = 0.05;
+
+    private final Bracing bracing;
+    private final Stationing stationing;
+    private final boolean closed;
+    private final DoubleFunction<Foot> feet;
+    private final Map<Long, List<Held>> posts = new LinkedHashMap<>();
+    private final List<Held> ends = new ArrayList<>();
+
+    /** One end of a pull and what holds it. */
+    private record Held(Bracing.Placed brace, Pull pull, double towardsRad) {}
+
+    private Anchors(Bracing bracing, Stationing stationing, boolean closed, DoubleFunction<Foot> feet) {
+        this.bracing = bracing;
+        this.stationing = stationing;
+        this.closed = closed;
+        this.feet = feet;
+    }
+
+    /**
+     * @param placed two for each pull, in order
+     * @param feet how the post at a station stands
+     */
+    static Anchors of(
+            List<Bracing.Placed> placed,
+            List<Pull> pulls,
+            Bracing bracing,
+            Stationing stationing,
+            boolean closed,
+            DoubleFunction<Foot> feet) {
+        Anchors anchors = new Anchors(bracing, stationing, closed, feet);
+        for (int i = 0; i < placed.size(); i++) {
+            Bracing.Placed p = placed.get(i);
+            Held held = new Held(p, pulls.get(i / 2), anchors.towardsRad(p.strongM(), p.towards()));
+            anchors.ends.add(held);
+            anchors.posts
+                    .computeIfAbsent(anchors.key(p.strongM()), k -> new ArrayList<>())
+                    .add(held);
+        }
+        return anchors;
+    }
+
+    private double towardsRad(double stationM, int towards) {
+        PlanePoint here = stationing.at(stationM);
+        PlanePoint there = stationing.at(Math.clamp(stationM + towards * AHEAD_M, 0, stationing.lengthM()));
+        return Math.atan2(there.eastM() - here.eastM(), there.northM() - here.northM());
+    }
+
+    /** The end of a closed line is its start. */
+    private long key(double stationM) {
+        boolean seam = closed && stationM >= stationing.lengthM() - Mark.SAME_PLACE_M;
+        return seam ? 0 : Math.round(stationM / Mark.SAME_PLACE_M);
+    }
+
+    List<Brace> braces() {
+        return ends.stream().map(this::brace).toList();
+    }
+
+    /** Of the post at a station; empty map entries are posts on which nothing ends. */
+    Function<Double, PostLoad> loads() {
+        Map<Long, PostLoad> all = new LinkedHashMap<>();
+        posts.forEach((key, held) -> all.put(key, load(held)));
+        return station -> all.get(key(station));
+    }
+
+    private PostLoad load(List<Held> held) {
+        StrongPost day = post(held, Bracing.Placed::overM, false);
+        StrongPost worst = post(held, Bracing.Placed::overM, true);
+        return new PostLoad(
+                day.upliftN(),
+                day.resultantN(),
+                worst.upliftN(),
+                worst.resultantN(),
+                day.holdUpN(),
+                day.holdSideN(),
+                Hold.of(day.reserve().safety()),
+                Hold.of(worst.reserve().safety()));
+    }
+
+    private StrongPost post(List<Held> held, Function<Bracing.Placed, Double> overM, boolean worst) {
+        Foot foot = feet.apply(held.getFirst().brace().strongM());
+        Ground ground = foot.ground();
+        double weight = foot.weightN();
+        List<End> all = new ArrayList<>();
+        boolean staked = false;
+        for (Held h : held) {
+            int frames = Math.max(1, h.brace().kind().rails());
+            double pull = worst ? h.pull().worstN() : h.pull().totalN();
+            double moment = worst ? h.pull().worstNm() : h.pull().momentNm();
+            double over = overM.apply(h.brace());
+            all.add(new End(pull, over > 0 ? moment / frames : moment, h.towardsRad(), over));
+            weight += over > 0 ? bracing.railWeightN(over) / 2 : 0;
+            staked |= h.brace().kind() == BraceKind.BACK_STAKE;
+        }
+        StrongPost.Stake stake = staked
+                ? new StrongPost.Stake(
+                        ground.overturningN(Values.B5_STAKE_WIDTH_M, Values.B5_STAKE_DEPTH_M, Values.B5_STAKE_TIED_M),
+                        Values.B5_STAKE_TIED_M)
+                : StrongPost.Stake.NONE;
+        return new StrongPost(all, ground, foot.widthM(), foot.depthM(), weight, stake);
+    }
+
+    private Brace brace(Held held) {
+        Bracing.Placed p = held.brace();
+        List<Held> same = posts.get(key(p.strongM()));
+        List<BraceLoad> schools = new ArrayList<>();
+        if (p.kind().framed()) {
+            for (RailSchool school : RailSchool.values()) {
+                double rail = school.railM(bracing.topM());
+                schools.add(load(held, same, school.rule(), rail, b -> b.kind().framed() ? rail : b.overM()));
+            }
+        }
+        BraceLoad load = p.kind().framed()
+                ? schools.get(bracing.railSchool().ordinal())
+                : load(held, same, p.kind().rule(), p.overM(), Bracing.Placed::overM);
+        return new Brace(p.strongM(), p.braceM(), p.overM(), p.kind(), load, schools);
+    }
+
+    private BraceLoad load(
+            Held held, List<Held> same, String rule, double railM, Function<Bracing.Placed, Double> overM) {
+        StrongPost day = post(same, overM, false);
+        StrongPost worst = post(same, overM, true);
+        boolean frame = railM > 0;
+        double buckling = frame ? bracing.bucklingN(railM) : 0;
+        double strands = frame ? bracing.strandsBreakingN() : 0;
+        return new BraceLoad(
+                rule,
+                railM,
+                buckling,
+                strands,
+                frame ? day.holdUpN() : day.holdSideN(),
+                state(held, railM, day, held.pull().totalN(), held.pull().momentNm()),
+                state(held, railM, worst, held.pull().worstN(), held.pull().worstNm()));
+    }
+
+    private State state(Held held, double railM, StrongPost post, double pullN, double momentNm) {
+        StrongPost.Reserve reserve = post.reserve();
+        if (railM <= 0) {
+            double pull = post.resultantN();
+            return new State(
+                    pull,
+                    pull * post.leverM(),
+                    0,
+                    0,
+                    post.upliftN(),
+                    reserve.safety(),
+                    reserve.weakest(),
+                    Hold.of(reserve.safety()));
+        }
+        int frames = Math.max(1, held.brace().kind().rails());
+        HBrace h = new HBrace(pullN / frames, momentNm / frames, railM, bracing.railHeightM());
+        double[] ratios = {
+            bracing.bucklingN(railM) / h.compressionN(), bracing.strandsBreakingN() / h.diagonalN(), reserve.safety(),
+        };
+        String[] words = {"the rail buckles", "the diagonal breaks", reserve.weakest()};
+        int least = 0;
+        for (int i = 1; i < ratios.length; i++) {
+            least = ratios[i] < ratios[least] ? i : least;
+        }
+        return new State(
+                pullN,
+                momentNm,
+                h.compressionN(),
+                h.diagonalN(),
+                post.upliftN(),
+                ratios[least],
+                words[least],
+                Hold.of(ratios[least]));
+    }
+}
