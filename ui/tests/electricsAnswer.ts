@@ -55,6 +55,8 @@ export function electrics(): Electrics {
     heavyV,
     met: 'MET' as const,
     metHeavy: heavyV >= 4500 ? ('MET' as const) : ('BROKEN' as const),
+    bodyJ: 0.31,
+    needJ: 0.5,
     earth: { mostOhm: 12.4, rods: recommended ? 4 : 0, rodM: 1.8288 },
     drawW: 4.5,
     over5J: p.out500J! > 5,

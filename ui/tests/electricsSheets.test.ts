@@ -75,15 +75,23 @@ describe('earth, supply and what-ifs', () => {
   it('narrows an assumption only in order', async () => {
     const { job } = openJob()
     const form = mount(ModelForm, { global: { stubs } })
+    expect(form.text()).toContain('as the plate asks (E9)')
+    await form.find('[data-test=model-bleedOhm-own]').trigger('click')
     await form.find('[data-test=model-bleedOhm-likely]').setValue('4')
     await form.find('[data-test=model-steelMuR-low]').setValue('80')
-    expect(job.plan!.spec.power.model.bleedOhm).toEqual({ low: 2000, likely: 4000, high: 1e7 })
+    expect(job.plan!.spec.power.model.bleedOhm).toEqual({ low: 2500, likely: 4000, high: 12000 })
     expect(job.plan!.spec.power.model.steelMuR).toEqual({ low: 80, likely: 100, high: 200 })
     await form.find('[data-test=model-steelMuR-likely]').setValue('300')
     expect(form.find('[role=alert]').text()).toContain('in that order')
+    await form.find('[data-test=model-terminalNf-own]').trigger('click')
     await form.find('[data-test=model-terminalNf-high]').setValue('')
     expect(job.plan!.spec.power.model.steelMuR.likely).toBe(100)
-    expect(job.plan!.spec.power.model.terminalNf.high).toBe(2)
+    expect(job.plan!.spec.power.model.terminalNf).toEqual({ low: 1, likely: 5, high: 15 })
+    await form
+      .findAll('button')
+      .find((b) => b.text() === 'by the plate')!
+      .trigger('click')
+    expect(job.plan!.spec.power.model.bleedOhm).toBeNull()
   })
 
   it('keeps a battery within its bounds', async () => {

@@ -24,19 +24,24 @@ export function square(): FenceLine {
   }
 }
 
-const load: BraceLoad = {
-  rule: 'B1',
-  railM: 2.4,
+const state: BraceLoad['day'] = {
   pullN: 3336,
   momentNm: 1580,
   compressionN: 2390,
-  bucklingN: 57000,
   diagonalN: 2500,
-  strandBreakingN: 11578,
   upliftN: 658,
-  holdN: 947,
-  safety: 1.44,
+  safety: 1.64,
   weakest: 'the post lifts',
+  hold: 'USUAL',
+}
+const load: BraceLoad = {
+  rule: 'B1',
+  railM: 2.4,
+  bucklingN: 57000,
+  strandBreakingN: 11578,
+  holdN: 947,
+  day: state,
+  worst: { ...state, pullN: 4100, upliftN: 808, safety: 1.33, hold: 'LIMIT' },
 }
 
 const pull = (fromM: number, toM: number, slopeLengthM: number): Pull => ({
@@ -45,6 +50,9 @@ const pull = (fromM: number, toM: number, slopeLengthM: number): Pull => ({
   slopeLengthM,
   totalN: 3336,
   momentNm: 1580,
+  worstN: 4100,
+  worstNm: 1940,
+  worstWhen: 'at -15 °C',
   strainerStationM: fromM + 3.4,
   widestSpanM: 20,
   wires: [
@@ -57,6 +65,8 @@ const pull = (fromM: number, toM: number, slopeLengthM: number): Pull => ({
       coldN: 1400,
       icedN: 1112,
       icedSagM: 0.017,
+      sprung: true,
+      coils: 1,
       joinersM: [],
     },
   ],
@@ -69,6 +79,7 @@ const joint = (kind: Joint['kind'], stationM: number, name: string): Joint => ({
   name,
   hot: [1, 3],
   earth: [2],
+  parts: { pieces: 1, clamps: 2, cables: 0 },
   says: 'hot with hot',
 })
 
@@ -87,9 +98,16 @@ export function laidSquare(): LineLayout {
     depthM: 0.9,
     lengthM: 1.76,
     stockM: 1.8,
-    upliftN: i === 10 ? 420 : 0,
-    sideN: 0,
-    holds: i !== 10,
+    load: {
+      upliftN: i === 10 ? 420 : 0,
+      sideN: 0,
+      upliftWorstN: i === 10 ? 520 : 0,
+      sideWorstN: 0,
+      holdUpN: 400,
+      holdSideN: 900,
+      hold: i === 10 ? 'MOVES' : 'USUAL',
+      holdWorst: i === 10 ? 'MOVES' : 'USUAL',
+    },
     wiresInside: false,
   }))
   return {
@@ -114,7 +132,7 @@ export function laidSquare(): LineLayout {
         railM: 2.4,
         kind: 'SINGLE_H',
         load,
-        schools: [load, { ...load, rule: 'B2', railM: 1.9, upliftN: 760 }],
+        schools: [load, { ...load, rule: 'B2', railM: 1.9, day: { ...state, upliftN: 760 } }],
       },
     ],
     pulls: [pull(0, 150, 151), pull(155, 400, 247)],
@@ -200,8 +218,8 @@ export function plan(): Plan {
         fitting: { cableM: 5, cableMm2: 2.5, dirtShare: 0.2 },
         model: {
           steelMuR: { low: 50, likely: 100, high: 200 },
-          bleedOhm: { low: 2000, likely: 6000, high: 1e7 },
-          terminalNf: { low: 0, likely: 0.5, high: 2 },
+          bleedOhm: null,
+          terminalNf: null,
         },
       },
     },
@@ -254,6 +272,7 @@ export function design(): Design {
           lineId: null,
           stationM: null,
           message: 'Have buried lines located.',
+          places: [],
           accepted: null,
         },
         {
@@ -262,9 +281,11 @@ export function design(): Design {
           lineId: 'line-1',
           stationM: 100,
           message: 'No brace fits.',
+          places: [{ lineId: 'line-1', stationM: 100, what: '' }],
           accepted: null,
         },
       ],
+      everyJob: [{ rule: 'C1', says: 'A certified energizer only.' }],
     },
     takeoff: [],
     ledger: [

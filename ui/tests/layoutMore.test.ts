@@ -118,8 +118,8 @@ describe('the story pole', () => {
       rulebook: 3,
       rules: [],
       presets: [
-        { id: 'W1', rule: 'W1', name: 'Beef', suits: [], wires: [] },
-        { id: 'W5', rule: 'W5', name: 'Pigs', suits: [], wires: [] },
+        { id: 'W1', rule: 'W1', name: 'Beef', suits: [], wires: [], lineDepthM: null },
+        { id: 'W5', rule: 'W5', name: 'Pigs', suits: [], wires: [], lineDepthM: null },
       ],
       animals: [],
       gateOpeningM: 5,

@@ -77,7 +77,7 @@ describe('the sheets of the layout', () => {
     await flushPromises()
     expect(wrapper.find('[data-test=post-title]').text()).toBe('Corner post 11 · C')
     expect(wrapper.text()).toContain('94 lbf')
-    expect(wrapper.text()).toContain('does not hold it')
+    expect(wrapper.text()).toContain('will move')
     await wrapper.find('[data-test=from-here]').trigger('click')
     await wrapper.find('[data-test=override]').trigger('click')
     expect(wrapper.find('[role=alert]').text()).toContain('from which post to which')

@@ -22,4 +22,7 @@ it('shows each figure with its derivation and findings that lead to their place'
   await findings[0]!.get('button').trigger('click')
   expect(job.cursorM).toBe(100)
   expect(findings[1]!.get('button').attributes('disabled')).toBeDefined()
+  const card = view.get('[data-test=every-job]')
+  expect(card.text()).toContain('On every job')
+  expect(card.text()).toContain('A certified energizer only.')
 })

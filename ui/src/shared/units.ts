@@ -120,6 +120,13 @@ export function dateText(iso: string): string {
   })
 }
 
+/** A moment for a sentence: pounds-force feet or newton metres. */
+export function momentText(newtonMetres: number, units: UnitSystem): string {
+  return units === 'METRIC'
+    ? `${Math.round(newtonMetres).toLocaleString('en')} Nm`
+    : `${Math.round(newtonMetres / (4.4482216152605 * 0.3048)).toLocaleString('en')} lbf·ft`
+}
+
 /** A force: pounds-force or newtons. */
 export function forceText(newtons: number, units: UnitSystem): string {
   if (units === 'FT_IN') return `${Math.round(newtons / 4.4482216152605).toLocaleString('en-US')} lbf`

@@ -99,7 +99,7 @@ const lowSays = computed(() => {
     <h2>Which energizer, and why</h2>
     <p class="why" data-test="recommended">{{ electrics.recommended || 'Being compared …' }}</p>
     <p v-if="electrics.weakest" class="small quiet-text">
-      Reckoned with: {{ electrics.energizer.name
+      Computed with: {{ electrics.energizer.name
       }}{{ electrics.chosen ? ', as chosen' : ', as recommended' }}. Weakest point
       {{ kvText(electrics.weakest.likelyV) }} kV likely, {{ kvText(electrics.weakest.lowV) }} to
       {{ kvText(electrics.weakest.highV) }}. <RuleChips :rules="['V11', 'V13', 'E7']" />
@@ -112,6 +112,7 @@ const lowSays = computed(() => {
           <th class="right">as set</th>
           <th class="right">heavy</th>
           <th>need {{ need === null ? '' : kvText(need) }}</th>
+          <th class="right at-desk">in animal, J</th>
           <th class="right at-desk">W</th>
           <th class="right at-desk">rods</th>
           <th class="right at-desk">price</th>
@@ -148,12 +149,15 @@ const lowSays = computed(() => {
           <td class="verdict" :class="c.met">
             {{ c.metHeavy === 'MET' ? 'met, heavy too' : metWords[c.met] }}
           </td>
+          <td class="right number at-desk" :class="{ weak: (c.bodyJ ?? 0) < (c.needJ ?? 0) }">
+            {{ c.bodyJ === null ? '–' : Number(c.bodyJ.toPrecision(2)) }}
+          </td>
           <td class="right number at-desk">{{ c.drawW.toFixed(1) }}</td>
           <td class="right number at-desk">{{ earthText(c.earth) }}</td>
           <td class="right number at-desk">{{ c.plate.price === null ? '–' : c.plate.price.toFixed(0) }}</td>
         </tr>
         <tr v-if="tooLow.length">
-          <td colspan="8" class="quiet-text">
+          <td colspan="9" class="quiet-text">
             {{ lowSays }}
             <button class="link" :aria-expanded="everyOne" data-test="too-low" @click="everyOne = !everyOne">
               {{ everyOne ? 'leave out' : 'show' }}
@@ -164,11 +168,14 @@ const lowSays = computed(() => {
     </table>
     <p class="small quiet-text">
       Peaks at the weakest point of this fence with the wires clean, as set above and heavily overgrown;
-      joules are what a pulse leaves in 500 ohm, W the mean draw in the chosen mode, rods what keeps the last
-      one under its limit in the earth test (or how few ohms, where a dozen do not). These energizers are of
-      no maker, made up to plan with, prices and all; plate and price of the one you buy decide. Feed the
-      fence from a certified energizer only.
-      <RuleChips :rules="['G9', 'C1', 'C12']" />
+      joules are what a pulse leaves in 500 ohm, and in the animal that gets least for its need there<template
+        v-if="electrics.candidates[0]?.needJ"
+      >
+        ({{ electrics.candidates[0].needJ }} J wanted)</template
+      >, W the mean draw in the chosen mode, rods what keeps the last one under its limit in the earth test
+      (or how few ohms, where a dozen do not). These energizers are of no maker, made up to plan with, prices
+      and all; plate and price of the one you buy decide. Feed the fence from a certified energizer only.
+      <RuleChips :rules="['V14', 'G9', 'C1', 'C12']" />
     </p>
     <div class="row">
       <v-btn :disabled="!chosen" data-test="no-choice" @click="choose(null)">Go by the recommendation</v-btn>
@@ -180,6 +187,7 @@ const lowSays = computed(() => {
     <h3>A plate of your own <RuleChips :rules="['E8']" /></h3>
     <p class="small quiet-text">
       One of the two energies is enough: with the voltage at 100 Ω the other follows, without it as usual.
+      Open is what stands at the terminals with nothing connected. <RuleChips :rules="['E9']" />
     </p>
     <form class="plate" @submit.prevent="take">
       <label
@@ -206,10 +214,10 @@ const lowSays = computed(() => {
     </form>
     <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
     <p
-      v-for="f in electrics.findings.filter((x) => x.rule === 'E7' || x.rule === 'E8')"
+      v-for="f in electrics.findings.filter((x) => ['E7', 'E8', 'E9'].includes(x.rule))"
       :key="f.message"
       role="alert"
-      :class="f.rule === 'E7' ? 'weak' : 'small'"
+      :class="f.rule === 'E8' ? 'small' : 'weak'"
       :data-test="`plate-${f.rule}`"
     >
       {{ f.message }}

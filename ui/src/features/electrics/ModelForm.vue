@@ -7,14 +7,41 @@ import { useElectrics } from './useElectrics'
 /** What no plate and no map tells, with its range: to be narrowed by whoever knows better, later by readings. */
 type Model = Spec['power']['model']
 type Key = keyof Model
-type End = keyof Model[Key]
+type Spread = Model['steelMuR']
+type End = keyof Spread
 
 const { power, setPower } = useElectrics()
-const rows: { key: Key; text: string; unit: number; least: number; most: number }[] = [
+interface Row {
+  key: Key
+  text: string
+  unit: number
+  least: number
+  most: number
+  /** To start from, where the plate decides until somebody says it. */
+  own?: Spread
+}
+const rows: Row[] = [
   { key: 'steelMuR', text: 'Permeability of steel', unit: 1, least: 1, most: 5000 },
-  { key: 'bleedOhm', text: 'Damping across the terminals, kΩ', unit: 1000, least: 100, most: 1e9 },
-  { key: 'terminalNf', text: 'and nF', unit: 1, least: 0, most: 50 },
+  {
+    key: 'bleedOhm',
+    text: 'Damping across the terminals, kΩ',
+    unit: 1000,
+    least: 100,
+    most: 1e9,
+    own: { low: 2500, likely: 5000, high: 12000 },
+  },
+  {
+    key: 'terminalNf',
+    text: 'and nF',
+    unit: 1,
+    least: 0,
+    most: 500,
+    own: { low: 1, likely: 5, high: 15 },
+  },
 ]
+const spread = (r: Row) => power.value.model[r.key]
+const say = (r: Row, value: Spread | null) =>
+  setPower({ model: { ...power.value.model, [r.key]: value } as Model })
 const ends: { key: End; text: string }[] = [
   { key: 'low', text: 'low' },
   { key: 'likely', text: 'likely' },
@@ -22,17 +49,17 @@ const ends: { key: End; text: string }[] = [
 ]
 const refused = ref('')
 
-function set(row: (typeof rows)[number], end: End, e: Event) {
+function set(row: Row, end: End, e: Event) {
   const text = (e.target as HTMLInputElement).value.trim().replace(',', '.')
   const value = Number(text) * row.unit
-  const spread = { ...power.value.model[row.key], [end]: value }
+  const moved = { ...(spread(row) ?? row.own!), [end]: value }
   const within = text !== '' && value >= row.least && value <= row.most
-  if (!within || !(spread.low <= spread.likely && spread.likely <= spread.high)) {
+  if (!within || !(moved.low <= moved.likely && moved.likely <= moved.high)) {
     refused.value = `From ${row.least / row.unit} to ${row.most / row.unit}, and low, likely and high in that order, please; the old value was kept.`
     return
   }
   refused.value = ''
-  setPower({ model: { ...power.value.model, [row.key]: spread } })
+  say(row, moved)
 }
 </script>
 
@@ -46,10 +73,17 @@ function set(row: (typeof rows)[number], end: End, e: Event) {
     </thead>
     <tbody>
       <tr v-for="r in rows" :key="r.key">
-        <td>{{ r.text }}</td>
-        <td v-for="e in ends" :key="e.key">
+        <td>
+          {{ r.text }}
+          <button v-if="r.own && spread(r)" class="link small" @click="say(r, null)">by the plate</button>
+        </td>
+        <td v-if="!spread(r)" :colspan="ends.length" class="quiet-text">
+          as the plate asks (E9)
+          <button class="link small" :data-test="`model-${r.key}-own`" @click="say(r, r.own!)">say it</button>
+        </td>
+        <td v-for="e in spread(r) ? ends : []" :key="e.key">
           <EntryField
-            :value="String(power.model[r.key][e.key] / r.unit)"
+            :value="String(spread(r)![e.key] / r.unit)"
             inputmode="decimal"
             :aria-label="`${r.text}, ${e.text}`"
             :data-test="`model-${r.key}-${e.key}`"

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Brace } from '@/api/types'
+import type { Brace, BraceLoad } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
-import { forceText, lengthText, stationText } from '@/shared/units'
-import { braceKinds } from './words'
+import { forceText, lengthText, momentText, stationText } from '@/shared/units'
+import { braceKinds, holdWords } from './words'
 import { useMaterials } from './useMaterials'
 
 const job = useJob()
@@ -15,7 +15,10 @@ const l = (m: number) => lengthText(m, job.units)
 const open = computed(() =>
   line.value?.braces.find((b) => Math.abs(b.strongStationM - (job.cursorM ?? -1)) < 0.06),
 )
-const reserve = (b: { safety: number }) => b.safety.toFixed(1)
+const both = (b: BraceLoad, of: (s: BraceLoad['day']) => number) => {
+  const [day, worst] = [f(of(b.day)), f(of(b.worst))]
+  return day === worst ? day : `${day} · ${worst}`
+}
 const conductor = (id: string) => materials.value?.conductors.find((c) => c.id === id)?.text ?? id
 const where = (b: Brace) => (b.braceStationM >= b.strongStationM ? '→' : '←')
 /** On low fences the rail by height is the shorter one: said where it happens. */
@@ -29,9 +32,10 @@ const reversal = computed(() => {
   <div v-if="line">
     <h2>Braces of {{ line.name }}</h2>
     <p class="small quiet-text">
-      Every end of a pull, what it carries and what gives first.
-      <RuleChips :rules="['B8', 'B9', 'B13', 'P18']" />
-      Strengths of ground and timber are low typical values: a pull test and the supplier's sheet decide.
+      Every end of a pull, what it carries on the day of building · at the worst load (coldest night, ice),
+      and what gives first. A post on which two braces end is lifted by both.
+      <RuleChips :rules="['B8', 'B9', 'B13', 'P18', 'H1']" />
+      Strengths of ground and timber are typical values: a pull test and the supplier's sheet decide.
     </p>
     <table class="sheet" data-test="braces">
       <thead>
@@ -40,8 +44,8 @@ const reversal = computed(() => {
           <th>Held by</th>
           <th class="right">Rail</th>
           <th class="right">Pull</th>
-          <th class="right">Uplift</th>
-          <th class="right">Reserve</th>
+          <th class="right">Post lifted</th>
+          <th>Holds</th>
         </tr>
       </thead>
       <tbody>
@@ -56,10 +60,16 @@ const reversal = computed(() => {
           </td>
           <td>{{ braceKinds[b.kind] }}</td>
           <td class="right number">{{ b.railM ? l(b.railM) : '' }}</td>
-          <td class="right number">{{ f(b.load.pullN) }}</td>
-          <td class="right number">{{ b.load.upliftN ? f(b.load.upliftN) : '' }}</td>
-          <td class="right number" :class="{ weak: b.load.safety < 1.5 }" :title="b.load.weakest">
-            {{ reserve(b.load) }}
+          <td class="right number">{{ both(b.load, (x) => x.pullN) }}</td>
+          <td class="right number">{{ b.load.day.upliftN ? both(b.load, (x) => x.upliftN) : '' }}</td>
+          <td :class="{ weak: b.load.worst.hold === 'MOVES' }" :title="b.load.worst.weakest">
+            {{ holdWords[b.load.day.hold]
+            }}<template v-if="b.load.worst.hold !== b.load.day.hold"
+              >, {{ holdWords[b.load.worst.hold] }} at the worst</template
+            >
+            <span class="number"
+              >{{ b.load.day.safety.toFixed(1) }}·{{ b.load.worst.safety.toFixed(1) }}</span
+            >
           </td>
         </tr>
       </tbody>
@@ -73,18 +83,21 @@ const reversal = computed(() => {
             <th class="right">Rail</th>
             <th class="right">Rail pressed</th>
             <th class="right">Diagonal</th>
-            <th class="right">End post lifted</th>
-            <th class="right">Reserve</th>
+            <th class="right">Post lifted</th>
+            <th>Reserve</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="s in open.schools" :key="s.rule" :class="{ here: s.rule === open.load.rule }">
             <td>{{ s.rule }}{{ s.rule === open.load.rule ? ', as built' : '' }}</td>
             <td class="right number">{{ l(s.railM) }}</td>
-            <td class="right number">{{ f(s.compressionN) }} of {{ f(s.bucklingN) }}</td>
-            <td class="right number">{{ f(s.diagonalN) }} of {{ f(s.strandBreakingN) }}</td>
-            <td class="right number">{{ f(s.upliftN) }} of {{ f(s.holdN) }}</td>
-            <td class="right number">{{ reserve(s) }}: {{ s.weakest }}</td>
+            <td class="right number">{{ both(s, (x) => x.compressionN) }} of {{ f(s.bucklingN) }}</td>
+            <td class="right number">{{ both(s, (x) => x.diagonalN) }} of {{ f(s.strandBreakingN) }}</td>
+            <td class="right number">{{ both(s, (x) => x.upliftN) }} of {{ f(s.holdN) }}</td>
+            <td>
+              <span class="number">{{ s.day.safety.toFixed(1) }}·{{ s.worst.safety.toFixed(1) }}</span>
+              {{ s.worst.weakest }}
+            </td>
           </tr>
         </tbody>
       </table>
@@ -92,12 +105,13 @@ const reversal = computed(() => {
         On this low fence the rail by height (B2) is the shorter one, and lifts the end post more than 8 ft.
       </p>
       <p v-if="!open.schools.length" class="small">
-        {{ braceKinds[open.kind] }}: the post tips at about {{ f(open.load.holdN) }}; the wires pull
-        {{ f(open.load.pullN) }}.
+        {{ braceKinds[open.kind] }}: the post tips at about {{ f(open.load.holdN) }}; all pulls that end on it
+        come to {{ both(open.load, (x) => x.pullN) }}.
       </p>
       <p class="small quiet-text">
-        M = {{ Math.round(open.load.momentNm) }} Nm; C = M ÷ rail height; D = C ÷ cos θ in two strands; U = M
-        ÷ rail length. Do not over-tighten the diagonal before the wires pull.
+        M = {{ momentText(open.load.day.momentNm, job.units) }}; C = M ÷ rail height; D = C ÷ cos θ in two
+        strands; U = M ÷ rail length, added up over the braces of one post. Do not over-tighten the diagonal
+        before the wires pull.
       </p>
     </template>
     <h2 class="mt-6">Pulls</h2>

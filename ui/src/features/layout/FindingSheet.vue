@@ -4,6 +4,7 @@ import type { Finding, Position } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
 import { stationText } from '@/shared/units'
+import EveryJobCard from './EveryJobCard.vue'
 
 const job = useJob()
 const order = { WARN: 0, CAUTION: 1, NOTE: 2 }
@@ -14,10 +15,14 @@ const findings = computed(() =>
       Number(a.accepted !== null) - Number(b.accepted !== null) || order[a.severity] - order[b.severity],
   ),
 )
+/** Further places of a finding that are listed; the rest are counted. */
+const LISTED = 8
+const lineName = (id: string) => job.design?.layout.lines.find((l) => l.lineId === id)?.name ?? id
+const several = computed(() => (job.design?.layout.lines.length ?? 0) > 1)
 const open = shallowRef<Finding | null>(null)
 const reason = ref('')
 
-function go(f: Finding) {
+function go(f: { lineId: string | null; stationM: number | null }) {
   if (f.lineId === null) return
   job.lineId = f.lineId
   job.cursorM = f.stationM
@@ -67,6 +72,7 @@ function withdraw(f: Finding) {
       A click goes there on plan and ribbon. One you take upon yourself is kept with its reason; the local
       code and licensed people have the last word.
     </p>
+    <EveryJobCard />
     <ul class="list" data-test="finding-list">
       <li v-for="(f, i) in findings" :key="i" :class="[f.severity, { accepted: f.accepted !== null }]">
         <button class="say" :disabled="f.lineId === null" @click="go(f)">
@@ -77,6 +83,18 @@ function withdraw(f: Finding) {
           {{ f.message }}
         </button>
         <RuleChips :rules="[f.rule]" />
+        <span v-if="f.places.length > 1 || f.places[0]?.what" class="places">
+          <button
+            v-for="(p, k) in f.places.slice(0, LISTED)"
+            :key="k"
+            class="link"
+            data-test="finding-place"
+            @click="go(p)"
+          >
+            {{ p.what || `${several ? lineName(p.lineId) + ' ' : ''}${stationText(p.stationM, job.units)}` }}
+          </button>
+          <template v-if="f.places.length > LISTED">and {{ f.places.length - LISTED }} more</template>
+        </span>
         <span v-if="f.accepted !== null" class="small"
           >accepted: {{ f.accepted }}
           <button class="link" @click="withdraw(f)">take back</button>
@@ -131,6 +149,12 @@ function withdraw(f: Finding) {
 .link {
   color: var(--accent);
   text-decoration: underline;
+}
+.places {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  font-size: 12px;
 }
 .why {
   display: flex;

@@ -7,7 +7,7 @@ import { useJob } from '@/features/job/jobStore'
 import { announce } from '@/shared/announce'
 import EntryField from '@/shared/EntryField.vue'
 import { forceText, lengthText, parseLengthM } from '@/shared/units'
-import { postKinds } from './words'
+import { holdWords, postKinds } from './words'
 import { addOverride, changeBook, changeLine, setStanding } from './bookEdit'
 import PostElevation from './PostElevation.vue'
 import { useMaterials } from './useMaterials'
@@ -25,6 +25,11 @@ const stock = (id: string) => materials.value?.posts.find((p) => p.id === id)?.t
 const braces = computed(() =>
   (line.value?.braces ?? []).filter((b) => Math.abs(b.strongStationM - (post.value?.stationM ?? -1)) < 0.06),
 )
+/** On the day of building, and at the worst load where that is more. */
+function loads(dayN: number, worstN: number) {
+  const [day, worst] = [forceText(dayN, job.units), forceText(worstN, job.units)]
+  return day === worst ? day : `${day}, ${worst} at the worst,`
+}
 const at = (p: Post) => [p.lonDeg, p.latDeg]
 
 /** A choice of posts for a stretch: from one post to another. */
@@ -117,14 +122,21 @@ async function turn(zeroCornerId: string | null) {
         </dd>
         <dt>Lifted by</dt>
         <dd>
-          {{ Math.abs(post.upliftN) < 1 ? 'nothing' : forceText(post.upliftN, job.units) }}
-          <template v-if="post.upliftN < -1">(pressed down)</template>
+          {{ Math.abs(post.load.upliftN) < 1 ? 'nothing' : loads(post.load.upliftN, post.load.upliftWorstN) }}
+          <template v-if="post.load.upliftN < -1">(pressed down)</template>
+          <span class="quiet-text">of {{ forceText(post.load.holdUpN, job.units) }} held</span>
         </dd>
         <dt>Pushed by</dt>
-        <dd>{{ post.sideN < 1 ? 'nothing' : forceText(post.sideN, job.units) }}</dd>
+        <dd>
+          {{ post.load.sideN < 1 ? 'nothing' : loads(post.load.sideN, post.load.sideWorstN) }}
+          <span class="quiet-text">of {{ forceText(post.load.holdSideN, job.units) }} held</span>
+        </dd>
         <dt>The ground</dt>
-        <dd :class="{ weak: !post.holds }">
-          {{ post.kind === 'TIE_DOWN' ? 'needs a tie-down' : post.holds ? 'holds' : 'does not hold it' }}
+        <dd :class="{ weak: post.load.holdWorst === 'MOVES' }">
+          {{ post.kind === 'TIE_DOWN' ? 'takes a tie-down, then ' : '' }}{{ holdWords[post.load.hold]
+          }}<template v-if="post.load.holdWorst !== post.load.hold"
+            >, {{ holdWords[post.load.holdWorst] }} at the worst load</template
+          >
           <RuleChips :rules="['P18', 'B8', 'B9']" />
         </dd>
       </dl>

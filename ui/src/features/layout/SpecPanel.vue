@@ -7,6 +7,9 @@ import { withSpec } from '@/features/job/planEdit'
 import { lengthText, parseLengthM } from '@/shared/units'
 import WireTable from './WireTable.vue'
 
+/** Rule P11: line posts go in about 3 ft. */
+const USUAL_DEPTH_M = 0.9144
+
 const job = useJob()
 const spec = computed(() => job.plan!.spec)
 const animals = computed(() => job.catalogue?.animals ?? [])
@@ -17,6 +20,17 @@ const fitting = computed(() =>
 const others = computed(() => presets.value.filter((p) => !fitting.value.includes(p)))
 const change = (part: Partial<Spec>) => job.change((p) => withSpec(p, part))
 
+/** A preset brings its wires, and the depth of its line posts where that is part of it; leaving it gives the usual depth back. */
+function brought(preset: Preset): Partial<Spec> {
+  const posts = spec.value.build.posts
+  const before = presets.value.find((p) => p.id === spec.value.schedule.preset)?.lineDepthM
+  const usual = before != null && posts.lineDepthM === before ? USUAL_DEPTH_M : posts.lineDepthM
+  return {
+    schedule: { preset: preset.id, wires: preset.wires },
+    build: { ...spec.value.build, posts: { ...posts, lineDepthM: preset.lineDepthM ?? usual } },
+  }
+}
+
 /** The first animal chosen brings its own wire schedule; further ones only raise the need. */
 function setAnimals(chosen: Animal[]) {
   if (chosen.length === 0) return
@@ -26,7 +40,7 @@ function setAnimals(chosen: Animal[]) {
     (p) => chosen.length > 1 && chosen.every((a) => p.suits.includes(a)) && p.suits.length === chosen.length,
   )
   const take = whole ?? (chosen.length === 1 ? preset : undefined)
-  change(take ? { animals: chosen, schedule: { preset: take.id, wires: take.wires } } : { animals: chosen })
+  change(take ? { animals: chosen, ...brought(take) } : { animals: chosen })
 }
 
 function setAnimal(e: Event) {
@@ -39,7 +53,7 @@ function addAnimal(e: Event) {
 }
 function setPreset(e: Event) {
   const preset = presets.value.find((p) => p.id === (e.target as HTMLSelectElement).value)
-  if (preset) change({ schedule: { preset: preset.id, wires: preset.wires } })
+  if (preset) change(brought(preset))
 }
 function setSpacing(e: Event) {
   const metres = parseLengthM((e.target as HTMLInputElement).value, job.units)

@@ -18,9 +18,17 @@ export const braceKinds = {
   SINGLE_H: 'single H',
   DOUBLE_H: 'double H',
   DIAGONAL: 'diagonal',
-  PIPE: 'pipe in concrete',
+  PIPE: 'driven pipe',
+  PIPE_CONCRETE: 'pipe in concrete',
   BACK_STAKE: 'back-stake',
   NONE: 'post alone',
+}
+
+/** How what the ground holds stands against what is asked. */
+export const holdWords = {
+  USUAL: 'usual practice',
+  LIMIT: 'at the limit',
+  MOVES: 'will move',
 }
 
 export const jointKinds = {

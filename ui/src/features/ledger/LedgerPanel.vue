@@ -4,6 +4,7 @@ import type { Finding } from '@/api/types'
 import { useWeakest } from '@/features/electrics/useWeakest'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
+import EveryJobCard from '@/features/layout/EveryJobCard.vue'
 import { stationText } from '@/shared/units'
 
 const job = useJob()
@@ -14,7 +15,7 @@ const figures = computed(() => {
   if (weakest.value) all.splice(all.findIndex((f) => f.key === 'wire') + 1, 0, weakest.value)
   return all
 })
-const order = { WARN: 0, NOTE: 1, CAUTION: 2 }
+const order = { WARN: 0, CAUTION: 1, NOTE: 2 }
 const findings = computed(() =>
   [...(job.design?.layout.findings ?? [])].sort((a, b) => order[a.severity] - order[b.severity]),
 )
@@ -46,6 +47,7 @@ function goTo(f: Finding) {
         <p v-if="open === f.key" class="why">{{ f.derivation }} <RuleChips :rules="f.rules" /></p>
       </div>
     </div>
+    <EveryJobCard class="every-job" />
     <ul class="findings" aria-label="Findings">
       <li v-for="(f, i) in findings" :key="i" :class="f.severity">
         <button :disabled="f.lineId === null" @click="goTo(f)">
@@ -54,6 +56,7 @@ function goTo(f: Finding) {
             }}<template v-if="f.stationM !== null"> at {{ stationText(f.stationM, job.units) }}</template></b
           >
           {{ f.message }}
+          <span v-if="f.places.length > 1" class="quiet-text">{{ f.places.length }} places</span>
         </button>
         <RuleChips :rules="[f.rule]" />
       </li>
@@ -109,10 +112,13 @@ header {
   color: var(--broken);
   font-weight: 700;
 }
+.every-job {
+  margin-top: 12px;
+}
 .findings {
   list-style: none;
   padding: 0;
-  margin: 12px 0 0;
+  margin: 6px 0 0;
 }
 .findings li {
   font-size: 12.5px;

@@ -49,7 +49,7 @@ const insulators = computed(() => {
   return paths
 })
 const most = computed(() =>
-  Math.max(1, ...props.line.posts.map((p) => Math.max(Math.abs(p.upliftN), p.sideN))),
+  Math.max(1, ...props.line.posts.map((p) => Math.max(Math.abs(p.load.upliftN), p.load.sideN))),
 )
 const bar = (p: Post, force: number, shift: number) => {
   const x = props.scale.x(p.stationM) + shift
@@ -62,9 +62,9 @@ const bars = computed(() => {
   let side = ''
   let weak = ''
   for (const p of posts.value) {
-    if (Math.abs(p.upliftN) > 1) up += bar(p, p.upliftN, -1)
-    if (p.sideN > 1) side += bar(p, p.sideN, 1.5)
-    if (!p.holds || p.kind === 'TIE_DOWN')
+    if (Math.abs(p.load.upliftN) > 1) up += bar(p, p.load.upliftN, -1)
+    if (p.load.sideN > 1) side += bar(p, p.load.sideN, 1.5)
+    if (p.load.holdWorst === 'MOVES' || p.kind === 'TIE_DOWN')
       weak += `M${props.scale.x(p.stationM) - 4} ${props.loadTop - 2}l4 -6l4 6z`
   }
   return { up, side, weak }

@@ -6,21 +6,13 @@ import { useJob } from '@/features/job/jobStore'
 import { countText, lengthText } from '@/shared/units'
 
 const job = useJob()
-const groups: [string, string[]][] = [
-  ['Posts and braces', ['post', 'brace']],
-  ['Wire and fittings', ['wire', 'insulator', 'fastener', 'strainer', 'crimp', 'jumper', 'cut-out']],
-  ['Gates', ['gate', 'cable.gate', 'conduit']],
-  ['Energizer and ground', ['energizer', 'cable.lead-out', 'ground']],
-  ['Signs', ['sign']],
-]
+/** Under the headings that the core gives, so that nothing it counts is left out. */
 const sheets = computed(() => {
   const lines = job.design?.takeoff ?? []
-  return groups
-    .map(([title, prefixes]) => ({
-      title,
-      lines: lines.filter((l) => prefixes.some((p) => l.item === p || l.item.startsWith(`${p}.`))),
-    }))
-    .filter((g) => g.lines.length > 0)
+  return [...new Set(lines.map((l) => l.group))].map((title) => ({
+    title,
+    lines: lines.filter((l) => l.group === title),
+  }))
 })
 const quantity = (l: TakeoffLine) =>
   l.unit === 'm' ? lengthText(l.quantity, job.units) : countText(l.quantity)

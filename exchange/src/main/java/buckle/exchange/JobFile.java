@@ -31,7 +31,7 @@ public record JobFile(
         Decisions decisions,
         List<Reading> readings) {
     /** Version of the job file that this program writes and the newest it reads. */
-    public static final int SCHEMA = 3;
+    public static final int SCHEMA = 4;
 
     /** Ground that travels around a job, about 200 m. */
     private static final double AROUND_DEG = 0.002;

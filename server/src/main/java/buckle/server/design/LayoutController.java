@@ -19,6 +19,7 @@ import buckle.spec.TensionSchool;
 import buckle.spec.Topic;
 import buckle.takeoff.Design;
 import buckle.takeoff.SchoolEffect;
+import buckle.units.UnitSystem;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.Arrays;
@@ -152,7 +153,7 @@ class LayoutController {
                                 c.coilsM()))
                         .toList(),
                 Arrays.stream(PostStock.values())
-                        .map(p -> new PostInfo(p, p.text(), p.family().strong(), p.lengthsM()))
+                        .map(p -> new PostInfo(p, p.text(), p.family().strong(), p.lengthsM(UnitSystem.METRIC)))
                         .toList(),
                 Arrays.stream(BraceKind.values())
                         .filter(b -> b != BraceKind.NONE)
