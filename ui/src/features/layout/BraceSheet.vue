@@ -46,6 +46,7 @@ const reversal = computed(() => {
           <th class="right">Pull</th>
           <th class="right">Post lifted</th>
           <th>Holds</th>
+          <th class="right">times</th>
         </tr>
       </thead>
       <tbody>
@@ -56,9 +57,9 @@ const reversal = computed(() => {
           @click="job.cursorM = b.strongStationM"
         >
           <td>
-            <button class="link">{{ stationText(b.strongStationM, job.units) }} {{ where(b) }}</button>
+            <button class="link once">{{ stationText(b.strongStationM, job.units) }} {{ where(b) }}</button>
           </td>
-          <td>{{ braceKinds[b.kind] }}</td>
+          <td class="once">{{ braceKinds[b.kind] }}</td>
           <td class="right number">{{ b.railM ? l(b.railM) : '' }}</td>
           <td class="right number">{{ both(b.load, (x) => x.pullN) }}</td>
           <td class="right number">{{ b.load.day.upliftN ? both(b.load, (x) => x.upliftN) : '' }}</td>
@@ -67,9 +68,9 @@ const reversal = computed(() => {
             }}<template v-if="b.load.worst.hold !== b.load.day.hold"
               >, {{ holdWords[b.load.worst.hold] }} at the worst</template
             >
-            <span class="number"
-              >{{ b.load.day.safety.toFixed(1) }}·{{ b.load.worst.safety.toFixed(1) }}</span
-            >
+          </td>
+          <td class="right number once">
+            {{ b.load.day.safety.toFixed(1) }} · {{ b.load.worst.safety.toFixed(1) }}
           </td>
         </tr>
       </tbody>
@@ -157,6 +158,9 @@ const reversal = computed(() => {
 </template>
 
 <style scoped>
+.once {
+  white-space: nowrap;
+}
 .sheet th,
 .sheet td {
   padding: 4px 6px;

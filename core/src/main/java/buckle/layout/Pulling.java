@@ -145,7 +145,7 @@ final class Pulling {
     /** S14: each wire goes on from the rest of its coil where that is worth it; never joined within a brace. */
     private Cut joints(WireRole role, int count, double fromM, double toM, double slopeM, List<Bracing.Placed> braces) {
         double coil = spec.coilM(role);
-        double[] rest = coils.rest(build.wires().of(role));
+        double[] rest = coils.rest(role, build.wires().of(role));
         int opened = 0;
         double need = slopeM * slack;
         List<Double> joints = new ArrayList<>();

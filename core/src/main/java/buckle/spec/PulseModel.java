@@ -39,8 +39,8 @@ public record PulseModel(Spread steelMuR, Optional<Spread> bleedOhm, Optional<Sp
 
     public PulseModel {
         within("power.model.steelMuR", steelMuR, 1, 5000);
-        bleedOhm.ifPresent(b -> within("power.model.bleedOhm", b, 100, 1e9));
-        terminalNf.ifPresent(t -> within("power.model.terminalNf", t, 0, 500));
+        bleedOhm.ifPresent(spread -> within("power.model.bleedOhm", spread, 100, 1e9));
+        terminalNf.ifPresent(spread -> within("power.model.terminalNf", spread, 0, 500));
         boolean before = bleedOhm.equals(Optional.of(BLEED_BEFORE)) && terminalNf.equals(Optional.of(TERMINAL_BEFORE));
         bleedOhm = before ? Optional.empty() : bleedOhm;
         terminalNf = before ? Optional.empty() : terminalNf;

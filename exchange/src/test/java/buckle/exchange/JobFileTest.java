@@ -84,7 +84,7 @@ class JobFileTest {
     @Test
     void theSchemaRefusesWhatTheReaderRefuses() throws IOException {
         assertThat(schema().validate(
-                                Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":4},\"features\":[]}"
+                                Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":5},\"features\":[]}"
                                         .getBytes(StandardCharsets.UTF_8))))
                 .isNotEmpty();
     }
@@ -95,8 +95,8 @@ class JobFileTest {
             delimiter = ';',
             quoteCharacter = '~',
             value = {
-                "\"schema\" : 3; \"schema\" : 4; buckle.schema; job.schema-newer",
-                "\"schema\" : 3; \"schema\" : \"one\"; buckle.schema; job.schema",
+                "\"schema\" : 4; \"schema\" : 5; buckle.schema; job.schema-newer",
+                "\"schema\" : 4; \"schema\" : \"one\"; buckle.schema; job.schema",
                 "\"units\" : \"METRIC\"; \"units\" : \"FURLONGS\"; buckle.spec.units; json.value",
                 "\"spacingM\" : 5.0; \"spacingM\" : 0; buckle.spec.posts; json.value",
                 "\"spacingM\" : 5.0; \"spacingM\" : \"5\"; buckle.spec.posts.spacingM; json.value",
@@ -108,7 +108,7 @@ class JobFileTest {
                 "\"kind\" : \"energizer\"; \"kind\" : \"cut-out\"; features[6].properties.lineId; line.unknown",
                 "\"kind\" : \"gate\"; \"kind\" : \"moat\"; features[1].properties.kind; feature.kind",
                 "\"id\" : \"cut-2\"; \"id\" : \"cut-1\"; lines[0].cutOuts; id.twice",
-                "\"peakV\" : 6400.0; \"peakV\" : 64000.0; buckle.readings[0]; json.value",
+                "\"peakV\" : 5600.0; \"peakV\" : 56000.0; buckle.readings[0]; json.value",
                 "\"weather\" : \"DRY\"; \"weather\" : \"NICE\"; buckle.readings[0].weather; json.value",
             })
     void aSpoiledFileIsRefusedWithItsPlace(String from, String to, String path, String code) throws IOException {
@@ -221,7 +221,7 @@ class JobFileTest {
                         BraceKind.SINGLE_H,
                         BraceKind.DOUBLE_H,
                         BraceKind.DIAGONAL,
-                        BraceKind.PIPE,
+                        BraceKind.PIPE_CONCRETE,
                         BraceKind.BACK_STAKE);
         assertThat(bends).isPositive();
         assertThat(accepted).isEqualTo(2);
