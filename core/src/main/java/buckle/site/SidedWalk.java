@@ -2,6 +2,7 @@ package buckle.site;
 
 import java.util.ArrayList;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /** A walk cut into straight sides, with the line fitted to each and the corners where they meet. */
 final class SidedWalk {
@@ -9,6 +10,12 @@ final class SidedWalk {
     private static final double BREAK_SIGMA_M = 2.5;
 
     private static final double NEAR_BREAK_M = 7;
+
+    /** So many nodes beside a corner may have been given to the wrong side. */
+    private static final int ROUND_CORNER = 3;
+
+    /** So many jitters over the length of a side, its direction may be off. */
+    private static final double DOUBTFUL = 8;
 
     private final List<WalkNode> nodes;
     private final List<PlanePoint> points;
@@ -61,15 +68,23 @@ final class SidedWalk {
         return free == 0 ? 0 : Math.sqrt(sum / free);
     }
 
-    /** Joins neighbours that hardly turn, as long as every node stays within the tolerance of the joined side. */
-    SidedWalk withoutFaintCorners(double leastTurnRad, double toleranceM) {
+    /**
+     * Joins neighbours that hardly turn, as long as every node stays within reach of the joined side: the tolerance given by hand, or
+     * what the jitter reaches at most in so many nodes. A short side's direction
+     * is known badly: a drift of the receiver beside a corner makes one that turns by a few degrees and moves the corner.
+     */
+    SidedWalk withoutFaintCorners(double leastTurnRad, double jitterM, OptionalDouble byHandM) {
         List<Integer> kept = new ArrayList<>(starts);
         for (int side = 1; side < kept.size(); ) {
             int from = kept.get(side - 1);
             int middle = kept.get(side);
             int to = side + 1 < kept.size() ? kept.get(side + 1) : points.size();
-            boolean faint = moments.fit(from, middle).turnRad(moments.fit(middle, to)) < leastTurnRad;
-            if (faint && farthestM(moments.fit(from, to), from, to) <= toleranceM) {
+            SideFit before = moments.fit(from, middle);
+            SideFit after = moments.fit(middle, to);
+            double doubtfulRad = DOUBTFUL * jitterM / Math.max(1, Math.min(before.spanM(), after.spanM()));
+            boolean faint = before.turnRad(after) < Math.max(leastTurnRad, doubtfulRad);
+            SideFit joined = moments.fit(from, to);
+            if (faint && farthestM(joined, from, to, kept) <= byHandM.orElse(reachM(to - from, jitterM))) {
                 kept.remove(side);
             } else {
                 side++;
@@ -107,6 +122,29 @@ final class SidedWalk {
         double most = 0;
         for (int i = from; i < to; i++) {
             most = Math.max(most, Math.abs(fit.offM(points.get(i))));
+        }
+        return most;
+    }
+
+    /** The largest of so many errors, about, and half as much again as one for drift. */
+    private static double reachM(int nodes, double jitterM) {
+        return jitterM * (1.5 + Math.sqrt(2 * Math.log(2.0 * nodes)));
+    }
+
+    /** As below; nodes at the ends may lie on the sides beyond them instead. */
+    private double farthestM(SideFit joined, int from, int to, List<Integer> starts) {
+        int at = starts.indexOf(from);
+        SideFit before = at > 0 ? moments.fit(starts.get(at - 1), from) : joined;
+        int beyond = starts.stream().filter(s -> s > to).findFirst().orElse(points.size());
+        SideFit after = to < points.size() ? moments.fit(to, beyond) : joined;
+        double most = farthestM(joined, Math.min(to, from + ROUND_CORNER), Math.max(from, to - ROUND_CORNER));
+        for (int i = from; i < to; i++) {
+            double off = Math.abs(joined.offM(points.get(i)));
+            if (i < from + ROUND_CORNER) {
+                most = Math.max(most, Math.min(off, Math.abs(before.offM(points.get(i)))));
+            } else if (i >= to - ROUND_CORNER) {
+                most = Math.max(most, Math.min(off, Math.abs(after.offM(points.get(i)))));
+            }
         }
         return most;
     }

@@ -91,7 +91,7 @@ public final class WalkCleaner {
             jitterM = Math.clamp(sides.jitterM(), LEAST_JITTER_M, MOST_JITTER_M);
             sides = SidedWalk.of(nodes, closed, limitM(jitterM));
         }
-        sides = sides.withoutFaintCorners(LEAST_TURN_RAD, toleranceM(jitterM))
+        sides = sides.withoutFaintCorners(LEAST_TURN_RAD, jitterM, options.toleranceM())
                 .cutWhereItTurnsBack(Math.max(LEAST_TURN_BACK_M, 4 * jitterM));
         List<PlanePoint> corners = sides.corners(jitterM);
         requireTwo(corners);
