@@ -9,7 +9,12 @@ import buckle.circuit.Electrics.Met;
 import buckle.circuit.Electrics.PulsePoint;
 import buckle.circuit.Electrics.Shock;
 import buckle.circuit.ElectricsPlanner.Depth;
+import buckle.land.Land;
+import buckle.land.LandFeature;
+import buckle.land.LandKind;
 import buckle.land.Surroundings;
+import buckle.land.Terrain;
+import buckle.land.Traits;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.LayoutPlanner;
@@ -20,13 +25,18 @@ import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.spec.Animal;
+import buckle.spec.Build;
 import buckle.spec.Decisions;
 import buckle.spec.Insulators;
 import buckle.spec.Overgrowth;
 import buckle.spec.Plan;
 import buckle.spec.Power;
 import buckle.spec.Preset;
+import buckle.spec.PulseModel;
 import buckle.spec.Spec;
+import buckle.spec.Wire;
+import buckle.spec.WireRole;
+import buckle.spec.WireSchedule;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -116,6 +126,123 @@ class CircuitTest {
         assertThat(handle.points().stream().filter(p -> p.stationM() > 203)).allMatch(p -> p.likelyV() < 1);
         Electrics swing = electrics(spec(), new Trial(Set.of("swing"), List.of()), Depth.CURVE, straight());
         assertThat(at(swing, 600)).as("cable under a swing gate").isGreaterThan(3000);
+    }
+
+    /**
+     * A ring with two switches opened is the open line that is left, to 0.1 %, whatever else hangs in the part between them: a third
+     * switch, closed or open too.
+     */
+    @Test
+    void aRingWithOpenedSwitchesIsTheOpenLineThatIsLeft() {
+        Spec closed = spec().withRingClosed(true);
+        FenceLine ring = Fences.line("l", true, 0, 0, 0, 100, 100, 100, 100, 0)
+                .withCutOuts(List.of(
+                        Fences.cutOut("x1", 50, 100), Fences.cutOut("x2", 60, 0), Fences.cutOut("x3", 100, 40)));
+        FenceLine left = Fences.line("l", false, 60, 0, 0, 0, 0, 100, 50, 100);
+        Electrics open = electrics(spec(), Trial.NONE, Depth.CURVE, left);
+        for (Set<String> off : List.of(Set.of("x1", "x2"), Set.of("x1", "x2", "x3"))) {
+            Electrics e = electrics(closed, new Trial(off, List.of()), Depth.CURVE, ring);
+            assertThat(e.says()).isEmpty();
+            // (0, 50) and (0, 0); the ends stand at the switches, on the energizer's side.
+            assertThat(near(e, 50)).isCloseTo(near(open, 110), within(0.001 * near(open, 110)));
+            assertThat(near(e, 1)).isCloseTo(near(open, 61), within(0.001 * near(open, 61)));
+            assertThat(near(e, 200)).as("between the switches").isLessThan(1);
+            assertThat(e.sections()).filteredOn(Electrics.SectionPulse::on).hasSize(1);
+        }
+        Electrics one = electrics(closed, new Trial(Set.of("x1"), List.of()), Depth.CURVE, ring);
+        assertThat(near(one, 200)).as("one opened switch turns nothing off").isGreaterThan(3000);
+    }
+
+    /** Linear between the two places of the curve around a station. */
+    private static double near(Electrics e, double stationM) {
+        List<PulsePoint> points = e.points();
+        for (int i = 1; i < points.size(); i++) {
+            PulsePoint a = points.get(i - 1);
+            PulsePoint b = points.get(i);
+            if (a.stationM() <= stationM && stationM <= b.stationM()) {
+                double share = (stationM - a.stationM()) / (b.stationM() - a.stationM());
+                return a.likelyV() + share * (b.likelyV() - a.likelyV());
+            }
+        }
+        throw new AssertionError("no place around " + stationM);
+    }
+
+    /** The opening of a rigid gate is no fence, nor is a line of unpowered wires: neither makes a section broken. */
+    @Test
+    void whatIsNoHotFenceIsNotJudged() {
+        FenceLine ring = Fences.line("l", true, 0, 0, 0, 100, 100, 100, 100, 0)
+                .withGates(List.of(Fences.gate("r", GateKind.RIGID, 50, 100, 12)));
+        FenceLine plain = Fences.line("p", false, 300, 0, 300, 100);
+        Build.LineSpec bare = new Build.LineSpec(
+                "p",
+                Optional.of(new WireSchedule("own", List.of(new Wire(0.5, WireRole.PLAIN), new Wire(1, WireRole.EARTH)))),
+                Optional.empty(),
+                Optional.empty());
+        Spec spec = spec().withRingClosed(true);
+        Electrics e = electrics(spec.with(spec.build().with(List.of(bare))), Trial.NONE, Depth.CURVE, ring, plain);
+        assertThat(e.points()).noneMatch(p -> p.stationM() > 144.1 && p.stationM() < 155.9);
+        assertThat(e.points()).allMatch(p -> p.lineId().equals("l") && p.likelyV() > 3000);
+        assertThat(e.sections()).filteredOn(s -> s.met() == Electrics.Met.BROKEN).isEmpty();
+        assertThat(e.dead()).isEmpty();
+        assertThat(e.findings()).extracting(Finding::rule).doesNotContain("J1", "V10");
+    }
+
+    /** V14 and V5: on stone a small unit reaches too little of the animal; pigs get a strong one. */
+    @Test
+    void whatReachesTheAnimalDecidesToo() {
+        Land rock = new Land(
+                List.of(new LandFeature(
+                        "s",
+                        LandKind.SOIL,
+                        "",
+                        LandKind.Shape.AREA,
+                        List.of(Fences.at(-50, -50), Fences.at(500, -50), Fences.at(500, 50), Fences.at(-50, 50)),
+                        new Traits(
+                                Optional.empty(),
+                                Optional.empty(),
+                                Optional.empty(),
+                                OptionalDouble.empty(),
+                                OptionalDouble.empty(),
+                                Optional.empty(),
+                                OptionalDouble.empty(),
+                                OptionalDouble.empty(),
+                                Optional.of(Traits.Soil.STONE),
+                                OptionalDouble.empty()),
+                        "")),
+                List.of(),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                List.of(),
+                List.of());
+        FenceLine line = Fences.line("l", false, 0, 0, 350, 0);
+        double loam = recommended(Spec.usual(), Surroundings.NONE, line).outJ();
+        Electrics.Candidate stone = recommended(Spec.usual(), new Surroundings(rock, Terrain.NONE), line);
+        assertThat(loam).isLessThanOrEqualTo(1);
+        assertThat(stone.outJ()).as("0.1 J for cattle on stone is wrong").isGreaterThan(2 * loam);
+        assertThat(stone.bodyJ().orElseThrow()).isGreaterThanOrEqualTo(0.25);
+        Spec pigs = Spec.usual().with(List.of(Animal.PIGS), Preset.of("W5").schedule());
+        assertThat(recommended(pigs, Surroundings.NONE, line).outJ()).isGreaterThanOrEqualTo(5);
+    }
+
+    private static Electrics.Candidate recommended(Spec spec, Surroundings around, FenceLine line) {
+        Plan plan = new Plan(Fences.site(0, -4, line), spec, Decisions.NONE);
+        Layout layout = LayoutPlanner.layOut(plan, around);
+        return ElectricsPlanner.of(plan, layout, around, Trial.NONE, Depth.CURVE).orElseThrow().candidates().stream()
+                .filter(Electrics.Candidate::recommended)
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** A damping that somebody says and the plate leaves no room for is told, and the fence is answered all the same. */
+    @Test
+    void aDampingWithoutRoomIsSaid() {
+        PulseModel model = new PulseModel(
+                PulseModel.USUAL.steelMuR(),
+                Optional.of(new PulseModel.Spread(500, 600, 700)),
+                Optional.of(new PulseModel.Spread(300, 400, 500)));
+        Electrics e = electrics(powered(spec(), "model", model), Trial.NONE, Depth.RANGE, straight());
+        assertThat(e.findings()).extracting(Finding::rule).contains("E9");
+        assertThat(e.weakest().orElseThrow().likelyV()).isGreaterThan(3000);
     }
 
     /** A rigid gate passes nothing: what lies beyond is known to be dead and is said. */

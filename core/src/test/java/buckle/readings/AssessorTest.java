@@ -9,8 +9,12 @@ import buckle.layout.LayoutPlanner;
 import buckle.readings.Assessment.PointStanding;
 import buckle.readings.Assessment.SectionStanding;
 import buckle.spec.Animal;
+import buckle.spec.Build;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
+import buckle.spec.Wire;
+import buckle.spec.WireRole;
+import buckle.spec.WireSchedule;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -103,6 +107,53 @@ class AssessorTest {
         assertThat(section(a, "feed").peakV()).hasValue(5000);
         assertThat(section(a, "x").standing()).isEqualTo(Standing.BROKEN);
         assertThat(section(a, "x").why()).isEqualTo("3.0 kV is under 85 % of 4.5 kV (3.83 kV)");
+    }
+
+    /** X11: nearly nothing on an unpowered wire is good and never decides; 0.2 kV and more is a leak, whatever the hot wires hold. */
+    @Test
+    void aLowReadingOnAnUnpoweredWireIsGoodNews() {
+        Spec bear = Spec.usual().with(List.of(Animal.BEAR), Preset.of("W8").schedule());
+        Layout layout = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0)), bear);
+        read("end:l:finish", 1, 6500, false, Optional.empty());
+        read("end:l:finish", 2, 100, false, Optional.empty());
+        assertThat(point(Assessor.assess(layout, bear, readings), "end:l:finish").standing())
+                .isEqualTo(Standing.MET);
+        read("end:l:finish", 2, 600, false, Optional.empty());
+        PointStanding leak = point(Assessor.assess(layout, bear, readings), "end:l:finish");
+        assertThat(leak.standing()).isEqualTo(Standing.WARN);
+        assertThat(leak.why()).contains("unpowered wire 2 reads 0.6 kV", "leaks");
+        read("energizer", 4, 50, false, Optional.empty());
+        PointStanding alone = point(Assessor.assess(layout, bear, readings), "energizer");
+        assertThat(alone.standing()).isEqualTo(Standing.OPEN);
+        assertThat(alone.why()).contains("nearly nothing, as it should", "hot wires are not read yet");
+        // A line without a hot wire: nearly nothing is all that is asked of it.
+        Spec bare = Spec.usual()
+                .with(
+                        List.of(Animal.BEEF_CATTLE),
+                        new WireSchedule("own", List.of(new Wire(0.5, WireRole.PLAIN), new Wire(1, WireRole.PLAIN))));
+        Layout old = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0)), bare);
+        readings.clear();
+        read("end:l:finish", 0, 90, false, Optional.empty());
+        assertThat(point(Assessor.assess(old, bare, readings), "end:l:finish").standing())
+                .isEqualTo(Standing.MET);
+    }
+
+    /** V3: each row of a double fence is asked for its own wires only. */
+    @Test
+    void theOuterRowIsAskedForItsOwnWires() {
+        Build.LineSpec outer = new Build.LineSpec(
+                "o", Optional.of(Preset.of("W9-outer").schedule()), Optional.empty(), Optional.empty());
+        Spec plot = Spec.usual().with(List.of(Animal.DEER_PLOT), Preset.of("W9").schedule());
+        Spec spec = plot.with(plot.build().with(List.of(outer)));
+        Layout layout = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("o", false, 0, 0, 200, 0)), spec);
+        read("end:o:finish", 1, 3500, false, Optional.empty());
+        assertThat(point(Assessor.assess(layout, spec, readings), "end:o:finish").standing())
+                .isEqualTo(Standing.MET);
+        Layout inner = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0)), spec);
+        readings.clear();
+        read("end:l:finish", 1, 3500, false, Optional.empty());
+        assertThat(point(Assessor.assess(inner, spec, readings), "end:l:finish").why())
+                .contains("not read yet: wire 2");
     }
 
     @Test

@@ -10,6 +10,7 @@ import buckle.land.LandKind;
 import buckle.land.Surroundings;
 import buckle.land.Terrain;
 import buckle.land.Traits;
+import buckle.layout.Joint;
 import buckle.layout.LineLayout;
 import buckle.layout.Post;
 import buckle.layout.PostKind;
@@ -19,8 +20,8 @@ import buckle.rulebook.Rulebook;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
-import buckle.site.LineBook;
 import buckle.site.LineBook.PostOverride;
+import buckle.site.LineBook;
 import buckle.spec.BraceKind;
 import buckle.spec.Build;
 import buckle.spec.Preset;
@@ -35,6 +36,9 @@ import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.function.Function;
 import java.util.stream.Collectors;
+import net.jqwik.api.ForAll;
+import net.jqwik.api.Property;
+import net.jqwik.api.constraints.IntRange;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -102,6 +106,79 @@ class MaterialTakeoffTest {
         boolean buried = kind.cabled() && kind != GateKind.CREEK;
         assertThat(quantity(t, "conduit")).isCloseTo(buried ? 4.9 : 0, within(0.11));
         assertThat(quantity(t, "post.gate")).isEqualTo(2);
+    }
+
+    /**
+     * What is counted is what is drawn, over fences of every kind of gate, wire schedule, jumper school and switch: the pieces and
+     * clamps of each joint follow from the wires it names, and the takeoff is their sum. Recounted here from the drawing alone.
+     */
+    @Property(tries = 80)
+    void jointsAreCountedAsTheyAreDrawn(
+            @ForAll GateKind kind,
+            @ForAll @IntRange(max = 19) int preset,
+            @ForAll boolean closed,
+            @ForAll boolean ring,
+            @ForAll boolean separate,
+            @ForAll boolean tied,
+            @ForAll @IntRange(min = 20, max = 180) int at) {
+        FenceLine line = Fences.line("l", closed, 0, 0, 200, 0, 200, 150, 40, 180)
+                .withGates(List.of(Fences.gate("g", kind, at, 0, 4)))
+                .withCutOuts(List.of(Fences.cutOut("c", 200, 70)));
+        FenceLine branch = Fences.line("b", false, 200, 100, 260, 110, 300, 60).withTees(Optional.of("l"), Optional.empty());
+        Build.WirePlan w = Spec.usual().build().wires();
+        Spec spec = Spec.usual()
+                .with(Spec.usual().animals(), Preset.all().get(preset).schedule())
+                .withRingClosed(ring)
+                .with(Spec.usual()
+                        .build()
+                        .with(new Build.WirePlan(
+                                w.hot(), w.earth(), w.plain(), w.tension(), w.midRunFromM(), true, tied, separate)));
+        Design design = Design.of(Fences.site(198, 160, line, branch), spec);
+        long pieces = 0;
+        long clamps = 0;
+        long sets = 0;
+        int cables = 0;
+        for (Joint j : design.layout().joints()) {
+            int hot = j.hot().size();
+            int earth = j.earth().size();
+            switch (j.kind()) {
+                case JUMPER -> {
+                    assertThat(hot > 1 || earth > 1).as("no set on one wire").isTrue();
+                    sets++;
+                    pieces += separate
+                            ? Math.max(0, hot - 1) + Math.max(0, earth - 1)
+                            : (hot > 1 ? 1 : 0) + (earth > 1 ? 1 : 0);
+                    clamps += separate
+                            ? 2 * (Math.max(0, hot - 1) + Math.max(0, earth - 1))
+                            : (hot > 1 ? hot : 0) + (earth > 1 ? earth : 0);
+                }
+                case LINK, TEE -> {
+                    pieces += hot + earth;
+                    clamps += 2 * (hot + earth);
+                }
+                case OPEN -> {
+                    pieces += earth;
+                    clamps += 2L * earth;
+                }
+                case FEED -> clamps += hot + (tied ? earth : 0);
+                case CUT_OUT -> {
+                    pieces += separate ? 2 * hot : 2;
+                    clamps += separate ? 4 * hot - 2 : 2 * hot;
+                }
+                case CABLE -> cables += (hot > 0 ? 1 : 0) + (earth > 0 ? 1 : 0);
+                case HANDLE -> {
+                    cables += earth > 0 ? 1 : 0;
+                    clamps += kind == GateKind.STRAND ? 2 : 0;
+                }
+            }
+        }
+        clamps += 2L * cables;
+        Map<String, TakeoffLine> t = takeoff(design);
+        assertThat(quantity(t, "jumper")).isEqualTo(sets);
+        assertThat(quantity(t, "jumper.piece")).isEqualTo(pieces);
+        assertThat(quantity(t, "clamp")).isEqualTo(clamps);
+        double each = 4 + 2 * 0.45 + 2 * spec.schedule().wires().getFirst().heightM() + 2 * 0.5;
+        assertThat(quantity(t, "cable.gate")).isCloseTo(cables * each, within(0.11));
     }
 
     @Test
