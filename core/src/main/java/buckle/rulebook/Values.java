@@ -67,7 +67,7 @@ public final class Values {
     public static final double E1_EFFICIENCY = 0.65;
 
     /** E1: what the electronics take besides. */
-    public static final double E1_ELECTRONICS_W = 0.15;
+    public static final double E1_ELECTRONICS_W = 0.3;
 
     /** E4: a battery is kept above. */
     public static final double E4_KEPT_SHARE = 0.5;

@@ -175,14 +175,17 @@ class CircuitTest {
         FenceLine plain = Fences.line("p", false, 300, 0, 300, 100);
         Build.LineSpec bare = new Build.LineSpec(
                 "p",
-                Optional.of(new WireSchedule("own", List.of(new Wire(0.5, WireRole.PLAIN), new Wire(1, WireRole.EARTH)))),
+                Optional.of(
+                        new WireSchedule("own", List.of(new Wire(0.5, WireRole.PLAIN), new Wire(1, WireRole.EARTH)))),
                 Optional.empty(),
                 Optional.empty());
         Spec spec = spec().withRingClosed(true);
         Electrics e = electrics(spec.with(spec.build().with(List.of(bare))), Trial.NONE, Depth.CURVE, ring, plain);
         assertThat(e.points()).noneMatch(p -> p.stationM() > 144.1 && p.stationM() < 155.9);
         assertThat(e.points()).allMatch(p -> p.lineId().equals("l") && p.likelyV() > 3000);
-        assertThat(e.sections()).filteredOn(s -> s.met() == Electrics.Met.BROKEN).isEmpty();
+        assertThat(e.sections())
+                .filteredOn(s -> s.met() == Electrics.Met.BROKEN)
+                .isEmpty();
         assertThat(e.dead()).isEmpty();
         assertThat(e.findings()).extracting(Finding::rule).doesNotContain("J1", "V10");
     }

@@ -116,7 +116,8 @@ class AssessorTest {
         Layout layout = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0)), bear);
         read("end:l:finish", 1, 6500, false, Optional.empty());
         read("end:l:finish", 2, 100, false, Optional.empty());
-        assertThat(point(Assessor.assess(layout, bear, readings), "end:l:finish").standing())
+        assertThat(point(Assessor.assess(layout, bear, readings), "end:l:finish")
+                        .standing())
                 .isEqualTo(Standing.MET);
         read("end:l:finish", 2, 600, false, Optional.empty());
         PointStanding leak = point(Assessor.assess(layout, bear, readings), "end:l:finish");
@@ -147,7 +148,8 @@ class AssessorTest {
         Spec spec = plot.with(plot.build().with(List.of(outer)));
         Layout layout = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("o", false, 0, 0, 200, 0)), spec);
         read("end:o:finish", 1, 3500, false, Optional.empty());
-        assertThat(point(Assessor.assess(layout, spec, readings), "end:o:finish").standing())
+        assertThat(point(Assessor.assess(layout, spec, readings), "end:o:finish")
+                        .standing())
                 .isEqualTo(Standing.MET);
         Layout inner = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0)), spec);
         readings.clear();

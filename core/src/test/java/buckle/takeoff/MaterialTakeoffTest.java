@@ -20,8 +20,8 @@ import buckle.rulebook.Rulebook;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
-import buckle.site.LineBook.PostOverride;
 import buckle.site.LineBook;
+import buckle.site.LineBook.PostOverride;
 import buckle.spec.BraceKind;
 import buckle.spec.Build;
 import buckle.spec.Preset;
@@ -124,7 +124,8 @@ class MaterialTakeoffTest {
         FenceLine line = Fences.line("l", closed, 0, 0, 200, 0, 200, 150, 40, 180)
                 .withGates(List.of(Fences.gate("g", kind, at, 0, 4)))
                 .withCutOuts(List.of(Fences.cutOut("c", 200, 70)));
-        FenceLine branch = Fences.line("b", false, 200, 100, 260, 110, 300, 60).withTees(Optional.of("l"), Optional.empty());
+        FenceLine branch =
+                Fences.line("b", false, 200, 100, 260, 110, 300, 60).withTees(Optional.of("l"), Optional.empty());
         Build.WirePlan w = Spec.usual().build().wires();
         Spec spec = Spec.usual()
                 .with(Spec.usual().animals(), Preset.all().get(preset).schedule())

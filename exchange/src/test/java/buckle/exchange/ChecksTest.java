@@ -1,0 +1,679 @@
+package buckle.exchange;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import buckle.circuit.Electrics;
+import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.Trial;
+import buckle.exchange.FencesTest.Came;
+import buckle.layout.Layout;
+import buckle.layout.LayoutPlanner;
+import buckle.layout.PostKind;
+import buckle.mechanics.Ground;
+import buckle.mechanics.Hold;
+import buckle.mechanics.StrongPost;
+import buckle.power.Battery;
+import buckle.power.Energizers;
+import buckle.power.Rods;
+import buckle.power.Sun;
+import buckle.pulse.Plate;
+import buckle.pulse.PulseSolver;
+import buckle.rulebook.Values;
+import buckle.spec.Overgrowth;
+import buckle.spec.Plan;
+import buckle.units.Forces;
+import buckle.units.Lengths;
+import java.io.IOException;
+import java.nio.charset.StandardCharsets;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.function.UnaryOperator;
+import java.util.stream.IntStream;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Every figure that is held against something outside or against practice, on one page: Buckle's figure is computed here, the other one
+ * and its source stand beside it, and the page must say the same.
+ */
+class ChecksTest {
+    private static final Path PAGE = Path.of("..", "docs", "checks.md");
+    private static final String MARK = "to write it anew -->\n";
+    private static final String PRACTICE = "common practice";
+
+    private record Row(String what, String ours, String other, String source, boolean agrees) {}
+
+    private final List<Row> rows = new ArrayList<>();
+
+    private void number(String what, String format, double ours, double other, double within, String source) {
+        rows.add(new Row(
+                what,
+                String.format(Locale.ROOT, format, ours),
+                String.format(Locale.ROOT, format, other),
+                source,
+                Math.abs(ours - other) <= within));
+    }
+
+    private void holds(String what, double lowV, double highV, double readV) {
+        rows.add(new Row(
+                what,
+                String.format(Locale.ROOT, "%.1f to %.1f kV", lowV / 1000, highV / 1000),
+                String.format(Locale.ROOT, "%.1f kV read", readV / 1000),
+                PRACTICE,
+                lowV <= readV && readV <= highV));
+    }
+
+    private void says(String what, String ours, String other, String source, boolean agrees) {
+        rows.add(new Row(what, ours, other, source, agrees));
+    }
+
+    /** Checked in a test of its own, whose file must name the figure. */
+    private void elsewhere(String what, String within, String other, String source, String file, String... words)
+            throws IOException {
+        String code = Files.readString(Path.of("..").resolve(file));
+        for (String word : words) {
+            assertThat(code).as(file).contains(word);
+        }
+        String name = file.substring(file.lastIndexOf('/') + 1).replace(".java", "");
+        rows.add(new Row(what, within, other, source + " (`" + name + "." + words[0] + "`)", true));
+    }
+
+    @Test
+    void everyFigureAgreesAndThePageSaysIt() throws IOException {
+        StringBuilder page = new StringBuilder("\n");
+        section(page, "Fences recounted by hand", this::fences);
+        section(page, "What holds", this::holding);
+        section(page, "The pulse", this::pulse);
+        section(page, "Earth, battery, sun", this::power);
+        section(page, "Survey and files", this::survey);
+        String given = Files.readString(PAGE);
+        int at = given.indexOf(MARK) + MARK.length();
+        if (Boolean.getBoolean("buckle.write")) {
+            Files.writeString(PAGE, given.substring(0, at) + page);
+            return;
+        }
+        assertThat(given.substring(at)).isEqualTo(page.toString());
+    }
+
+    private interface Fill {
+        void fill() throws IOException;
+    }
+
+    private void section(StringBuilder page, String title, Fill fill) throws IOException {
+        rows.clear();
+        fill.fill();
+        page.append("## ").append(title).append("\n\n| what | Buckle | the other | source |\n|---|---|---|---|\n");
+        for (Row r : rows) {
+            assertThat(r.agrees())
+                    .as("%s: %s against %s", r.what(), r.ours(), r.other())
+                    .isTrue();
+            page.append(String.format("| %s | %s | %s | %s |%n", r.what(), r.ours(), r.other(), r.source()));
+        }
+        page.append('\n');
+    }
+
+    private void fences() {
+        String hand = "recounted by hand";
+        Came w1 = Came.of("w1");
+        number(
+                "uplift of a braced corner, 2 cattle wires, lbf",
+                "%.0f",
+                w1.posts(PostKind.CORNER).getFirst().load().upliftN() / Forces.N_PER_LBF,
+                281,
+                0.6,
+                "sum of both diagonals, free body");
+        number("findings of that fence", "%.0f", w1.layout().findings().size(), 0, 8, "at most 8");
+        number("signs on 400.00001 m at 50 m", "%.0f", w1.quantity("sign"), 8, 0, hand);
+        Came pipe = Came.of("pipe");
+        number(
+                "pipe corner, 1,000 lbf each way, lbf",
+                "%.0f",
+                pipe.posts(PostKind.CORNER).getFirst().load().sideN() / Forces.N_PER_LBF,
+                1414,
+                1,
+                "√2 × 1,000");
+        number("footings of driven pipe", "%.0f", pipe.quantity("brace.concrete"), 0, 0, PRACTICE);
+        number(
+                "back-stakes of a garden with a gate",
+                "%.0f",
+                Came.of("garden").quantity("brace.back-stake"),
+                6,
+                0,
+                hand);
+        Came ice = Came.of("ice");
+        number(
+                "pull of 4 wires at 250 lbf, kN",
+                "%.2f",
+                ice.line().pulls().getFirst().totalN() / 1000,
+                4.45,
+                0.005,
+                hand);
+        Came tee = Came.of("tpost");
+        number(
+                "clip-on insulators, 4 wires on 60 tee posts",
+                "%.0f",
+                tee.quantity("insulator.line.steel-tee"),
+                240,
+                0,
+                hand);
+        number(
+                "coils of 400 m for 68 wires of 94 m",
+                "%.0f",
+                Came.of("coils").design().takeoff().stream()
+                        .filter(t -> t.item().equals("wire.hot"))
+                        .mapToInt(t -> t.pack().orElseThrow().count())
+                        .sum(),
+                17,
+                0,
+                hand);
+        number(
+                "strainers, 4 wires on 4 sides",
+                "%.0f",
+                tee.quantity("strainer"),
+                16,
+                0,
+                "common practice (ten acres, 16 strainers)");
+        Came many = Came.of("many");
+        number("clamps of eight paddocks", "%.0f", many.quantity("clamp"), 166, 0, "the joints as drawn, by hand");
+        number(
+                "outer posts of a double fence",
+                "%.0f",
+                Came.of("deer2").layout().lines().getLast().posts().stream()
+                        .filter(p -> p.kind() == PostKind.LINE)
+                        .count(),
+                30,
+                0,
+                "opposite 30 inner ones");
+        number(
+                "rods by area, double fence round 1.9 acres",
+                "%.0f",
+                Came.of("deer2area").layout().feed().orElseThrow().rods(),
+                1,
+                0,
+                hand);
+        number(
+                "posts of a tall deer fence, ft",
+                "%.1f",
+                Came.of("deer10").posts(PostKind.LINE).getFirst().stockM() / Lengths.ft(1),
+                8,
+                1e-6,
+                "common practice W10");
+        number("lead-out over 200 m, all hot, m", "%.0f", Came.of("lead").quantity("cable.lead-out"), 205, 0.5, hand);
+        number(
+                "in-line posts on quarter-mile sides",
+                "%.0f",
+                Came.of("qmile").posts(PostKind.INLINE).size(),
+                0,
+                0,
+                PRACTICE);
+    }
+
+    private static StrongPost.End end(double lbf, double towardsRad, double railFt, double... heightsIn) {
+        double moment = 0;
+        for (double h : heightsIn) {
+            moment += Forces.lbf(lbf) * Lengths.in(h);
+        }
+        return new StrongPost.End(Forces.lbf(lbf) * heightsIn.length, moment, towardsRad, Lengths.ft(railFt));
+    }
+
+    private static Hold hold(
+            Ground ground, double depthFt, StrongPost.Stake stake, double widthIn, StrongPost.End... ends) {
+        StrongPost post = new StrongPost(List.of(ends), ground, Lengths.in(widthIn), Lengths.ft(depthFt), 0, stake);
+        return Hold.of(post.reserve().safety());
+    }
+
+    private void holding() throws IOException {
+        StrongPost.Stake none = StrongPost.Stake.NONE;
+        StrongPost.Stake stake = new StrongPost.Stake(
+                Ground.LOAM.overturningN(Values.B5_STAKE_WIDTH_M, Values.B5_STAKE_DEPTH_M, Values.B5_STAKE_TIED_M),
+                Values.B5_STAKE_TIED_M);
+        double[] five = {10.8, 21.6, 32.4, 43.2, 54};
+        said(
+                "4 wires at 250 lbf, 10 ft rail, 3 ft in loam",
+                hold(Ground.LOAM, 3, none, 5.5, end(250, 0, 10, 12, 24, 36, 48)),
+                "holds",
+                true);
+        said(
+                "5 wires at 500 lbf, 8 ft rail, 3 ft in stony ground",
+                hold(Ground.STONE, 3, none, 5.5, end(500, 0, 8, five)),
+                "holds",
+                true);
+        said(
+                "light corner rod with its stake",
+                hold(Ground.LOAM, 1, stake, 0.875, end(18, 0, 0, 6, 12, 48), end(18, Math.PI / 2, 0, 6, 12, 48)),
+                "holds",
+                true);
+        said(
+                "the same without the stake",
+                hold(Ground.LOAM, 1, none, 0.875, end(18, 0, 0, 6, 12, 48), end(18, Math.PI / 2, 0, 6, 12, 48)),
+                "does not hold",
+                false);
+        said(
+                "5 wires at 500 lbf, 8 ft rail, 2 ft in wet ground",
+                hold(Ground.WET, 2, none, 5.5, end(500, 0, 8, five)),
+                "must be told",
+                false);
+        List<Ground> order = List.of(Ground.STONE, Ground.CLAY, Ground.LOAM, Ground.SAND, Ground.WET);
+        List<Long> uplift =
+                order.stream().map(g -> Math.round(g.upliftN(0.14, 0.9144))).toList();
+        says(
+                "uplift held by a post of 5.5 in, 3 ft deep, N",
+                uplift.stream()
+                        .map(String::valueOf)
+                        .reduce((a, b) -> a + ", " + b)
+                        .orElse(""),
+                "stony, clay, loam, sand, wet in this order",
+                PRACTICE,
+                IntStream.range(1, 5).allMatch(i -> uplift.get(i - 1) > uplift.get(i)));
+        double skin = 16e3 * 0.4572 * Math.tan(Math.toRadians(24)) * Math.PI * 0.14 * 0.9144;
+        number(
+                "the same in sand without its trace of cohesion, N",
+                "%.0f",
+                Ground.SAND.upliftN(0.14, 0.9144) - 0.5e3 * Math.PI * 0.14 * 0.9144,
+                skin,
+                1,
+                "NAVFAC DM-7.2 (1982), K = 1, ¾φ, from memory");
+        String mechanics = "core/src/test/java/buckle/mechanics/MechanicsTest.java";
+        elsewhere(
+                "corner with two braces as a space truss",
+                "to 1e-6 N",
+                "eleven reactions, seven bars",
+                "own free body, linear equations by Hipparchus",
+                mechanics,
+                "aCornerWithTwoBracesIsASpaceTruss");
+        elsewhere(
+                "H brace as a plane truss",
+                "to 1e-6",
+                "625 lbf by hand",
+                "free body, linear equations by Hipparchus",
+                mechanics,
+                "theWorkedBrace",
+                "625");
+        elsewhere(
+                "rigid pile in ground without cohesion",
+                "to 0.5 N",
+                "15,300 (2^⅓/2 − ½) N",
+                "balance by hand; Broms 1964 a quarter more",
+                mechanics,
+                "aRigidPileInTheGround",
+                "15_300");
+        elsewhere(
+                "post against the building code's allowed pull",
+                "above it everywhere",
+                "IBC 1807.3",
+                "from memory",
+                mechanics,
+                "whatNamedSourcesSayOfPosts",
+                "4.36");
+        elsewhere(
+                "catenary",
+                "54.3080635 m",
+                "cosh 1 of the tables",
+                "tables of hyperbolic functions",
+                mechanics,
+                "theCatenaryOfTheTables",
+                "54.3080635");
+        elsewhere(
+                "frost and ice on a span",
+                "within 1 %",
+                "exact catenary",
+                "root finder of Hipparchus",
+                mechanics,
+                "frostAndIceAgreeWithTheExactCatenary");
+        elsewhere("letting out 2.5 in in 1000 ft", "200 N", "46 lbf", PRACTICE, mechanics, "lettingOutRelieves");
+        elsewhere("Euler's column", "84.78 kN", "π² E I / L²", "by hand", mechanics, "eulersColumn", "84_782");
+    }
+
+    private void said(String what, Hold ours, String practice, boolean stands) {
+        says(what, ours.text(), practice, PRACTICE, (ours != Hold.MOVES) == stands);
+    }
+
+    /** A closed fence of sides in metres, driven as said. */
+    private static Electrics electrics(String spec, double widthM, double heightM, UnaryOperator<ObjectNode> more) {
+        ObjectNode root = (ObjectNode) Json.parse("""
+                {"type": "FeatureCollection", "buckle": {"schema": 3, "job": {"name": "c"}, "readings": []}, "features": []}
+                """.getBytes(StandardCharsets.UTF_8));
+        ((ObjectNode) root.path("buckle"))
+                .set("spec", more.apply((ObjectNode) Json.parse(spec.getBytes(StandardCharsets.UTF_8))));
+        ArrayNode features = (ArrayNode) root.path("features");
+        ObjectNode line = features.addObject().put("type", "Feature").put("id", "L");
+        boolean closed = heightM > 0;
+        line.putObject("properties").put("kind", "fence-line").put("closed", closed);
+        ArrayNode at = line.putObject("geometry").put("type", "LineString").putArray("coordinates");
+        double east = 1 / (111_320 * Math.cos(Math.toRadians(51.2)));
+        double north = 1 / 111_250.0;
+        double[][] corners = closed
+                ? new double[][] {{0, 0}, {widthM, 0}, {widthM, heightM}, {0, heightM}, {0, 0}}
+                : new double[][] {{0, 0}, {widthM, 0}};
+        for (double[] c : corners) {
+            at.addArray().add(-1.6 + c[0] * east).add(51.2 + c[1] * north);
+        }
+        ObjectNode energizer = features.addObject().put("type", "Feature").put("id", "e");
+        energizer.putObject("properties").put("kind", "energizer");
+        energizer
+                .putObject("geometry")
+                .put("type", "Point")
+                .putArray("coordinates")
+                .add(-1.6 - 3 * east)
+                .add(51.2 - north);
+        JobFile job = JobFileReader.read(root);
+        Plan plan = job.plan();
+        Layout layout = LayoutPlanner.layOut(plan, job.around());
+        return ElectricsPlanner.of(plan, layout, job.around(), Trial.NONE, ElectricsPlanner.Depth.RANGE)
+                .orElseThrow();
+    }
+
+    private static UnaryOperator<ObjectNode> driven(Plate plate, Overgrowth growth) {
+        return spec -> {
+            ObjectNode power = spec.putObject("power");
+            power.set("energizer", Json.MAPPER.valueToTree(plate));
+            power.put("growth", growth.name());
+            return spec;
+        };
+    }
+
+    private static Electrics.PulsePoint weakest(Electrics e) {
+        return e.weakest().orElseThrow();
+    }
+
+    private static final String PIGS = "{\"animals\": [\"PIGS\"], \"schedule\": {\"preset\": \"W5\"}}";
+    private static final String LOW_TWO =
+            "{\"animals\": [\"SHEEP_GOATS\"], \"schedule\": {\"wires\": [{\"heightM\": 0.2, \"role\": \"HOT\"}, {\"heightM\": 0.5, \"role\": \"HOT\"}]}}";
+
+    private void pulse() throws IOException {
+        Plate pig = Plate.of("pig", 9, 6.7, 8800, 6000, 45);
+        Electrics paddock = electrics(PIGS, 91.44, 60.96, driven(pig, Overgrowth.LIGHT));
+        holds(
+                "pig paddock 200 × 300 ft, 5 wires, 6.7 J out",
+                weakest(paddock).lowV(),
+                weakest(paddock).highV(),
+                7200);
+        Plate quarter = Energizers.GENERIC.get(1);
+        Plate half = Energizers.GENERIC.get(2);
+        double heavy = weakest(electrics(LOW_TWO, 150, 150, driven(quarter, Overgrowth.HEAVY)))
+                .likelyV();
+        double clean = weakest(electrics(LOW_TWO, 150, 150, driven(half, Overgrowth.CLEAN)))
+                .highV();
+        holds("two-wire paddock of 600 m, ¼ to ½ J, overgrown", heavy, clean, 3200);
+        holds("the same after clearing", heavy, clean, 5800);
+        double most = 0;
+        for (Plate plate : Energizers.GENERIC) {
+            for (String spec : List.of(
+                    PIGS,
+                    LOW_TWO,
+                    "{\"animals\": [\"BEEF_CATTLE\"]}",
+                    "{\"animals\": [\"BEEF_CATTLE\"], \"schedule\": {\"preset\": \"W2\"}}")) {
+                for (double metres : new double[] {20, 100, 300}) {
+                    Electrics e = electrics(spec, metres, 0, driven(plate, Overgrowth.CLEAN));
+                    for (Electrics.PulsePoint p : e.points()) {
+                        most = Math.max(most, p.likelyV() / plate.openV());
+                    }
+                }
+            }
+        }
+        says(
+                "clean fences up to 300 m over the plate of ten energizers",
+                String.format(Locale.ROOT, "%.2f times at most", most),
+                "not over 1.05 times",
+                PRACTICE,
+                most <= 1.05);
+        Electrics wall = electrics(
+                "{\"animals\": [\"PEOPLE\"], \"schedule\": {\"preset\": \"W13\"}}",
+                201,
+                201,
+                driven(Energizers.GENERIC.getLast(), Overgrowth.CLEAN));
+        double highest = wall.points().stream()
+                .mapToDouble(Electrics.PulsePoint::highV)
+                .max()
+                .orElse(0);
+        double lowest = wall.points().stream()
+                .mapToDouble(Electrics.PulsePoint::lowV)
+                .min()
+                .orElse(0);
+        says(
+                "security fence round ten acres, 8 wires, open line, 20 J",
+                String.format(Locale.ROOT, "%.1f to %.1f kV", lowest / 1000, highest / 1000),
+                "about 10 kV",
+                PRACTICE,
+                highest >= 9500 && highest <= 10_600);
+        poultry();
+        Electrics plot = ElectricsPlanner.of(
+                        Came.of("deer2area").job().plan(),
+                        Came.of("deer2area").layout(),
+                        Came.of("deer2area").job().around(),
+                        Trial.NONE,
+                        ElectricsPlanner.Depth.CURVE)
+                .orElseThrow();
+        double held = plot.sections().stream()
+                .filter(Electrics.SectionPulse::on)
+                .mapToDouble(s -> s.weakest().orElseThrow().likelyV())
+                .min()
+                .orElse(0);
+        says(
+                "deer plot with the recommended energizer",
+                String.format(Locale.ROOT, "%.1f kV on the fed row", held / 1000),
+                "3 kV or more",
+                PRACTICE,
+                held >= 3000);
+        double offOpen = 0;
+        double off500 = 0;
+        for (Plate plate : Energizers.GENERIC) {
+            offOpen = Math.max(offOpen, Math.abs(atTerminals(plate, Optional.empty()) / plate.openV() - 1));
+            off500 = Math.max(off500, Math.abs(atTerminals(plate, Optional.of(500.0)) / plate.v500() - 1));
+        }
+        says(
+                "½ m of clean wire, ten plates",
+                String.format(Locale.ROOT, "%.1f %% off at most", 100 * offOpen),
+                "the plate's open voltage",
+                "the plate",
+                offOpen <= 0.02);
+        says(
+                "500 Ω there, ten plates",
+                String.format(Locale.ROOT, "%.1f %% off at most", 100 * off500),
+                "the plate's voltage at 500 Ω",
+                "the plate",
+                off500 <= 0.02);
+        String pulse = "core/src/test/java/buckle/pulse/PulseTest.java";
+        String files = "exchange/src/test/java/buckle/exchange/CircuitFileTest.java";
+        elsewhere(
+                "energizers alone, peaks and energies of every plate",
+                "0.1 to 0.2 %",
+                "differential equations stepped through",
+                "Dormand and Prince's integrator of Hipparchus",
+                pulse,
+                "theEnergizerHonoursItsPlate");
+        elsewhere(
+                "tree, shunt, break, ring, damped, leaky, opened ring, plate; two line models",
+                "within 1 %",
+                "peaks of a transient analysis",
+                "ngspice 39.3",
+                files,
+                "ngspiceFindsTheSamePeaksOnOurNetlists",
+                "opened",
+                "plate");
+        elsewhere(
+                "four sample networks of 0.5 to 25 km",
+                "within 1 %",
+                "peaks of a transient analysis",
+                "ngspice 39.3",
+                files,
+                "peaksAreThoseOfNgspiceWithinAPerCent");
+        elsewhere(
+                "random networks with loops, cables and faults",
+                "to 1e-6",
+                "nodal analysis of two-ports",
+                "LU decomposition of Hipparchus",
+                "core/src/test/java/buckle/pulse/NodalTest.java",
+                "theSweepIsNodalAnalysis");
+        elsewhere(
+                "line closed by its wave impedance",
+                "within 0.2 %",
+                "no echo",
+                "any textbook on lines",
+                pulse,
+                "aMatchedLineReflectsNothing");
+        elsewhere(
+                "ring with two switches opened",
+                "to 0.1 %",
+                "the open line that is left",
+                "drawn as such",
+                "core/src/test/java/buckle/circuit/CircuitTest.java",
+                "aRingWithOpenedSwitchesIsTheOpenLineThatIsLeft");
+        elsewhere(
+                "what is recommended for cattle on 350 m of stone",
+                "0.25 J and more in the animal",
+                "0.1 J units are wrong there",
+                "common practice V14, from memory",
+                "core/src/test/java/buckle/circuit/CircuitTest.java",
+                "whatReachesTheAnimalDecidesToo",
+                "0.25");
+    }
+
+    /** 21 × 15 m, seven aluminium wires, ¼ J, its only earth an iron of 3 ft in stony fill, some growth cleared. */
+    private void poultry() throws IOException {
+        double iron = Rods.singleOhm(Values.G12_STONE_OHM_M, Lengths.ft(3), Values.G6_RADIUS_M);
+        double low = Double.POSITIVE_INFINITY;
+        double high = 0;
+        for (double earth : new double[] {iron / 2, iron, 2 * iron}) {
+            for (double leak : new double[] {0.5e-3 / 3, 0.5e-3, 3e-3}) {
+                ObjectNode root = Json.MAPPER.createObjectNode();
+                root.put("name", "yard")
+                        .put("line_model", "frequency_dependent")
+                        .put("earth_ohm", earth);
+                root.putObject("energizer")
+                        .putObject("plate")
+                        .put("stored_J", 0.35)
+                        .put("out500_J", 0.25)
+                        .put("open_V", 7500)
+                        .put("v500", 3400);
+                ObjectNode run =
+                        root.putArray("runs").addObject().put("id", "a").put("length_m", 72);
+                for (double inch : new double[] {4, 8, 12, 17, 22, 28, 36}) {
+                    run.withArray("hot_heights_m").add(Lengths.in(inch));
+                }
+                run.put("diameter_mm", 2.03)
+                        .put("ohm_per_km", 8.7)
+                        .put("leak_S_per_km", leak)
+                        .put("soil_ohm_m", 2000);
+                root.putArray("faults");
+                root.putArray("points").addArray().add("a").add(72);
+                CircuitFile file = CircuitFile.read(root);
+                double v = PulseSolver.solve(file.circuit(), file.points())
+                        .answers()
+                        .getFirst()
+                        .peakV();
+                low = Math.min(low, v);
+                high = Math.max(high, v);
+            }
+        }
+        holds("poultry yard 21 × 15 m, ¼ J, one iron in stony fill", low, high, 4000);
+    }
+
+    private static double atTerminals(Plate plate, Optional<Double> ohm) throws IOException {
+        ObjectNode root = Json.MAPPER.createObjectNode();
+        root.put("name", "bench").put("line_model", "frequency_dependent").put("earth_ohm", 0);
+        root.putObject("energizer")
+                .putObject("plate")
+                .put("stored_J", plate.storedJ().orElseThrow())
+                .put("out500_J", plate.out500J().orElseThrow())
+                .put("open_V", plate.openV())
+                .put("v500", plate.v500());
+        ObjectNode run = root.putArray("runs").addObject().put("id", "a").put("length_m", 0.5);
+        run.putArray("hot_heights_m").add(0.9);
+        run.put("diameter_mm", 2.5).put("ohm_per_km", 35).put("mu_r", 100);
+        ArrayNode faults = root.putArray("faults");
+        ohm.ifPresent(r -> faults.addObject()
+                .put("type", "shunt")
+                .put("run", "a")
+                .put("distance_m", 0.5)
+                .put("ohm", r));
+        root.putArray("points").addArray().add("a").add(0.5);
+        CircuitFile file = CircuitFile.read(root);
+        return PulseSolver.solve(file.circuit(), file.points())
+                .answers()
+                .getFirst()
+                .peakV();
+    }
+
+    private void power() throws IOException {
+        double drawW = Energizers.drawW(Energizers.GENERIC.get(2), Energizers.Mode.FULL, 0.5);
+        double ahADay = drawW * 24 / Battery.VOLTS;
+        number("days on 7.2 Ah, ½ J, to empty", "%.1f", 7.2 / ahADay, 3, 1, "common practice E1");
+        number("days on 5 Ah, ½ J, to empty", "%.1f", 5 / ahADay, 2, 1, "common practice E1");
+        number("weeks on 35 Ah, ½ J, to empty", "%.1f", 35 / ahADay / 7, 2, 1, "common practice E1 (expected)");
+        double wet = Rods.singleOhm(Values.G12_WET_OHM_M, Values.G3_ROD_M, 0.008);
+        says("one 8 ft rod in wet soft clay", String.format(Locale.ROOT, "%.0f Ω", wet), "enough", PRACTICE, wet < 15);
+        number(
+                "sun above the air, 20° S, 3 September, MJ/m²",
+                "%.1f",
+                Sun.aboveMjPerM2(-20, 246),
+                32.2,
+                0.1,
+                "FAO Irrigation and Drainage Paper 56, example 8, from memory");
+        String power = "core/src/test/java/buckle/power/PowerTest.java";
+        elsewhere(
+                "sun by month and latitude",
+                "within 0.5 MJ/m²",
+                "table 2.6 of its annex",
+                "FAO Irrigation and Drainage Paper 56, from memory",
+                power,
+                "sunByMonthIsThatOfTheTable");
+        elsewhere(
+                "rods one length apart",
+                "near the table",
+                "1.16, 1.29, 1.36, 1.68",
+                "IEEE Std 142, from memory",
+                power,
+                "rodsOneLengthApartComeNearTheTable");
+        elsewhere(
+                "100 W panel with 110 Ah, mild maritime climate",
+                "never empty",
+                "needs no charging",
+                PRACTICE,
+                power,
+                "aLargePanelNeedsNoCharging");
+    }
+
+    private void survey() throws IOException {
+        elsewhere(
+                "distances on the plane",
+                "1 mm + 1e-7",
+                "geodesics on WGS 84",
+                "GeographicLib (Karney 2013)",
+                "core/src/test/java/buckle/site/LocalPlaneTest.java",
+                "distancesAgreeWithGeodesics");
+        elsewhere(
+                "tape book adjusted",
+                "the same places",
+                "Levenberg-Marquardt on the residuals",
+                "Hipparchus",
+                "core/src/test/java/buckle/tape/TapeAdjusterTest.java",
+                "hipparchusOwnOptimiserFindsTheSamePlaces");
+        elsewhere(
+                "corners between sides of 400 to 900 m, walked",
+                "none beyond 3 m",
+                "3 m asked",
+                "simulated walks, error model ours",
+                "core/src/test/java/buckle/site/WalkCleanerTest.java",
+                "betweenLongSidesCornersStayWhereTheyAre");
+        elsewhere(
+                "layout, job, GPX, drawing, map, terrain",
+                "read by others",
+                "ogrinfo, gpsbabel, gdallocationinfo",
+                "GDAL, gpsbabel",
+                "exchange/src/test/java/buckle/exchange/ForeignReadersTest.java",
+                "ogrinfoReadsTheLayout");
+        elsewhere(
+                "every item of the takeoff on the sheet",
+                "all",
+                "what the core counts",
+                "test of the screen",
+                "ui/tests/takeoff.test.ts",
+                "shows every line of the takeoff");
+    }
+}
