@@ -80,7 +80,7 @@ public final class ElectricsPlanner {
         Power power = plan.spec().power();
         List<Spot> spots = Spots.along(layout);
         Optional<Plate> own = power.energizer();
-        own.flatMap(Plate::contradiction).ifPresent(why -> warn("E7", why + " The recommended one is reckoned with."));
+        own.flatMap(Plate::contradiction).ifPresent(why -> warn("E7", why + " The recommended one is used instead."));
         own.flatMap(Plate::doubt).ifPresent(why -> warn("E7", why));
         own.map(p -> p.energy().how())
                 .filter(how -> !how.isEmpty())

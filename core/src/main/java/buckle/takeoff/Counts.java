@@ -20,6 +20,9 @@ import java.util.function.ToLongFunction;
 
 /** The numbers the takeoff multiplies, counted once from the layout, line by line since lines differ in wires. */
 record Counts(List<Line> lines, double widestM, double leastM) {
+    /** A cut-out this near a strong post is mounted on it, where the wires end anyway. */
+    private static final double AT_POST_M = 1;
+
     /**
      * One line.
      *
@@ -28,6 +31,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
      * @param turning posts that wires pass and turn at
      * @param inside posts that wires pass on the inside of the turn, so that they pull off the post
      * @param brackets posts of an old fence that carry brackets
+     * @param cutThrough cut-outs that stand within a pull, so that the hot wires are cut there
      */
     record Line(
             LineLayout layout,
@@ -37,6 +41,7 @@ record Counts(List<Line> lines, double widestM, double leastM) {
             long turning,
             long inside,
             long brackets,
+            long cutThrough,
             int hot,
             int earth,
             int plain) {
@@ -120,6 +125,10 @@ record Counts(List<Line> lines, double widestM, double leastM) {
                     turning,
                     inside,
                     brackets,
+                    line.cutOuts().stream()
+                            .filter(c -> posts.stream()
+                                    .noneMatch(b -> b.ends() && Math.abs(b.stationM() - c.stationM()) <= AT_POST_M))
+                            .count(),
                     line.schedule().count(WireRole.HOT),
                     line.schedule().count(WireRole.EARTH),
                     line.schedule().count(WireRole.PLAIN)));

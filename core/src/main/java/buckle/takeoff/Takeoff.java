@@ -192,8 +192,14 @@ public final class Takeoff {
                 bracket.text(),
                 "I4");
         Counts.Sum strain = counts.perPull(Counts.Line::insulated, "hot wire");
+        Counts.Sum cut = counts.sum(Counts.Line::insulated, "hot wire", Counts.Line::cutThrough, "cut-out");
         tally.packed(
-                "insulator.strain", "Strain insulator", 2 * strain.total(), pack, strain.factor() + " × 2 ends", "I2");
+                "insulator.strain",
+                "Strain insulator",
+                2 * strain.total() + cut.total(),
+                pack,
+                plus(strain.factor() + " × 2 ends", cut, ""),
+                "I2");
         for (boolean stapled : new boolean[] {true, false}) {
             Counts.Sum held =
                     counts.sum(Counts.Line::held, "earth and plain wire", l -> l.fastened(stapled), "posts passed");
@@ -219,12 +225,18 @@ public final class Takeoff {
                 l -> l.conductors().springs() && l.conductors().hot().strained() ? l.hot() : 0, "hot wire");
         tally.pieces("spring", "Tension spring", springs.total(), springs.text() + " = " + springs.total(), "S3");
         Counts.Sum crimped = counts.perPull(this::crimped, "wire");
+        Counts.Sum cut = counts.sum(
+                l -> l.conductors().hot().crimped() ? l.insulated() : 0,
+                "hot wire",
+                Counts.Line::cutThrough,
+                "cut-out");
+        String ends = " × 2 ends × " + Values.S5_CRIMPS_PER_END;
         tally.packed(
                 "crimp",
                 "Crimp",
-                crimped.total() * 2 * Values.S5_CRIMPS_PER_END,
+                (crimped.total() + cut.total()) * 2 * Values.S5_CRIMPS_PER_END,
                 spec.takeoff().crimpPack(),
-                crimped.factor() + " × 2 ends × " + Values.S5_CRIMPS_PER_END,
+                plus(crimped.factor() + ends, cut, ends),
                 "S5");
         long joints = layout.lines().stream()
                 .flatMap(l -> l.pulls().stream())
@@ -239,6 +251,10 @@ public final class Takeoff {
                 "S14");
         Counts.Sum tied = counts.perPull(l -> l.wires() - crimped(l), "woven wire");
         tally.pieces("tie", "End tie for woven wire", 2 * tied.total(), tied.factor() + " × 2 ends", "S5");
+    }
+
+    private static String plus(String text, Counts.Sum more, String times) {
+        return more.total() == 0 ? text : text + " + " + more.factor() + times;
     }
 
     /** Counted from the joints as they are drawn. */

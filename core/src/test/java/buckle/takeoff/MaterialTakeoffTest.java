@@ -182,6 +182,23 @@ class MaterialTakeoffTest {
         assertThat(quantity(t, "cable.gate")).isCloseTo(cables * each, within(0.11));
     }
 
+    /** A switch within a pull cuts the hot wires: one insulator in each, its two ends made off; on a strong post they end anyway. */
+    @Test
+    void aCutOutWithinAPullCutsTheWires() {
+        for (double at : new double[] {50, 0.5}) {
+            FenceLine line = straight().withCutOuts(List.of(Fences.cutOut("c", at, 0)));
+            Map<String, TakeoffLine> t = takeoff(design(Spec.usual(), line));
+            boolean within = at > 1;
+            assertThat(quantity(t, "insulator.strain")).isEqualTo(2 * 2 + (within ? 2 : 0));
+            assertThat(quantity(t, "crimp")).isEqualTo((2 + (within ? 2 : 0)) * 2 * 2);
+            assertThat(t.get("insulator.strain").derivation())
+                    .startsWith(
+                            within
+                                    ? "2 hot wires × 1 pull × 2 ends + 2 hot wires × 1 cut-out = 6"
+                                    : "2 hot wires × 1 pull × 2 ends = 4");
+        }
+    }
+
     @Test
     void linesWithWiresOfTheirOwnAreCountedByThemselves() {
         FenceLine inner = Fences.line("inner", false, 50, 0, 50, 60).withTees(Optional.of("l"), Optional.empty());

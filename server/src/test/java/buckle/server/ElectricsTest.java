@@ -79,7 +79,7 @@ class ElectricsTest {
         assertThat(told.path("chosen").asBoolean()).isFalse();
         assertThat(told.path("findings").toString()).contains("no energizer does");
         plate.put("storedJ", 4).put("v500", 20);
-        assertThat(electrics(order).path("findings").toString()).contains("no energizer has one");
+        assertThat(electrics(order).path("findings").toString()).contains("No capacitor, coil and resistance give");
         plate.put("openV", 1e9);
         Answer refused = server.post("/api/electrics", order);
         assertThat(refused.status()).isEqualTo(422);
@@ -108,7 +108,7 @@ class ElectricsTest {
                 "plan.spec.power.fitting.cableMm2; 0; plan.spec.power.fitting; between 0.2 and 100.0",
                 "plan.spec.power.fitting.dirtShare; 1; plan.spec.power.fitting; between 0.0 and 0.95",
                 "plan.spec.power.model.steelMuR.low; 0; plan.spec.power.model; between 1.0 and 5000.0",
-                "plan.spec.power.model.bleedOhm.likely; 1e12; plan.spec.power.model.bleedOhm; from low over likely to high",
+                "plan.spec.power.model.bleedOhm; {\"low\":1000,\"likely\":1e12,\"high\":100000}; plan.spec.power.model.bleedOhm; from low over likely to high",
                 "plan.spec.power.growth; \"JUNGLE\"; plan.spec.power.growth; Not one of the known words",
                 "plan.spec.power.energizer; {\"name\":\"x\",\"openV\":8000,\"v500\":5000,\"perMinute\":45}; plan.spec.power.energizer; energy stored or the one into",
                 "plan.spec.power.energizer; {\"name\":\"x\",\"storedJ\":3,\"openV\":8000,\"v500\":5000,\"perMinute\":0}; plan.spec.power.energizer; pulses a minute",
