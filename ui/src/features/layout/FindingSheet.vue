@@ -18,6 +18,13 @@ const findings = computed(() =>
 /** Further places of a finding that are listed; the rest are counted. */
 const LISTED = 8
 const lineName = (id: string) => job.design?.layout.lines.find((l) => l.lineId === id)?.name ?? id
+/** Along the fence, though the sentence speaks of the first, which is the worst. */
+const along = (f: Finding) => {
+  const at = new Map(job.design?.layout.lines.map((l, i) => [l.lineId, i]))
+  return [...f.places]
+    .slice(0, LISTED)
+    .sort((a, b) => at.get(a.lineId)! - at.get(b.lineId)! || a.stationM - b.stationM)
+}
 const several = computed(() => (job.design?.layout.lines.length ?? 0) > 1)
 const open = shallowRef<Finding | null>(null)
 const reason = ref('')
@@ -27,27 +34,26 @@ function go(f: { lineId: string | null; stationM: number | null }) {
   job.lineId = f.lineId
   job.cursorM = f.stationM
 }
-/** The place of a finding, by the post nearest to its station: it is known again there. */
-function placeOf(f: Finding): Position | null {
-  const line = job.design?.layout.lines.find((l) => l.lineId === f.lineId)
-  if (!line || f.stationM === null) return null
+/** A place on the ground, by the post nearest to it: it is known again there. */
+function ground(p: { lineId: string; stationM: number }): Position | null {
+  const line = job.design?.layout.lines.find((l) => l.lineId === p.lineId)
+  if (!line) return null
   const near = line.posts.reduce((a, b) =>
-    Math.abs(b.stationM - f.stationM!) < Math.abs(a.stationM - f.stationM!) ? b : a,
+    Math.abs(b.stationM - p.stationM) < Math.abs(a.stationM - p.stationM) ? b : a,
   )
-  return Math.abs(near.stationM - f.stationM) < 5 ? [near.lonDeg, near.latDeg] : null
+  return Math.abs(near.stationM - p.stationM) < 5 ? [near.lonDeg, near.latDeg] : null
 }
+/** Each place of a finding is accepted by itself, so that a new one brings the finding back. */
 function accept(f: Finding) {
   const why = reason.value.trim()
   if (!why) return
+  const said = { rule: f.rule, message: f.message, reason: why }
+  const places = f.places.length
+    ? f.places.map((p) => ({ ...said, lineId: p.lineId, at: ground(p) }))
+    : [{ ...said, lineId: null, at: null }]
   job.change((p) => ({
     ...p,
-    decisions: {
-      ...p.decisions,
-      accepted: [
-        ...p.decisions.accepted,
-        { rule: f.rule, lineId: f.lineId, at: placeOf(f), message: f.message, reason: why },
-      ],
-    },
+    decisions: { ...p.decisions, accepted: [...p.decisions.accepted, ...places] },
   }))
   open.value = null
   reason.value = ''
@@ -58,7 +64,12 @@ function withdraw(f: Finding) {
     decisions: {
       ...p.decisions,
       accepted: p.decisions.accepted.filter(
-        (a) => !(a.rule === f.rule && a.lineId === f.lineId && a.reason === f.accepted),
+        (a) =>
+          !(
+            a.rule === f.rule &&
+            a.reason === f.accepted &&
+            (f.places.length ? f.places.some((p) => p.lineId === a.lineId) : a.lineId === null)
+          ),
       ),
     },
   }))
@@ -84,13 +95,7 @@ function withdraw(f: Finding) {
         </button>
         <RuleChips :rules="[f.rule]" />
         <span v-if="f.places.length > 1 || f.places[0]?.what" class="places">
-          <button
-            v-for="(p, k) in f.places.slice(0, LISTED)"
-            :key="k"
-            class="link"
-            data-test="finding-place"
-            @click="go(p)"
-          >
+          <button v-for="(p, k) in along(f)" :key="k" class="link" data-test="finding-place" @click="go(p)">
             {{ p.what || `${several ? lineName(p.lineId) + ' ' : ''}${stationText(p.stationM, job.units)}` }}
           </button>
           <template v-if="f.places.length > LISTED">and {{ f.places.length - LISTED }} more</template>

@@ -1,12 +1,12 @@
 package buckle.layout;
 
-import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.spec.Decisions;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** Finds accepted findings again: the same rule at the same place of the same line, or the same words of the whole job. */
 final class Acceptances {
@@ -25,10 +25,8 @@ final class Acceptances {
                         l.lineId(),
                         new Stationing(l.corners().stream().map(plane::toPlane).toList(), l.closed())));
         List<Finding> findings = layout.findings().stream()
-                .map(f -> decisions.accepted().stream()
-                        .filter(a -> same(f, a, lines, plane))
-                        .findFirst()
-                        .map(a -> f.acceptedFor(a.reason()))
+                .map(f -> reason(f, decisions.accepted(), lines, plane)
+                        .map(f::acceptedFor)
                         .orElse(f))
                 .toList();
         return new Layout(
@@ -43,18 +41,39 @@ final class Acceptances {
                 layout.everyJob());
     }
 
-    private static boolean same(Finding f, Decisions.Accepted a, Map<String, Stationing> lines, LocalPlane plane) {
-        if (!f.rule().equals(a.rule()) || !f.lineId().equals(a.lineId())) {
-            return false;
+    /** A finding of several places is accepted when each of them is: a new place brings it back. */
+    private static Optional<String> reason(
+            Finding f, List<Decisions.Accepted> accepted, Map<String, Stationing> lines, LocalPlane plane) {
+        if (f.places().isEmpty()) {
+            return accepted.stream()
+                    .filter(a -> a.lineId().isEmpty() && said(f, a))
+                    .map(Decisions.Accepted::reason)
+                    .findFirst();
         }
-        if (f.lineId().isEmpty() || f.stationM().isEmpty() || a.at().isEmpty()) {
-            return f.message().equals(a.message());
+        Optional<String> reason = Optional.empty();
+        for (Finding.At place : f.places()) {
+            Optional<String> here = accepted.stream()
+                    .filter(a -> a.lineId().equals(Optional.of(place.lineId()))
+                            && (a.at().isEmpty() ? said(f, a) : near(f, a, place, lines, plane)))
+                    .map(Decisions.Accepted::reason)
+                    .findFirst();
+            if (here.isEmpty()) {
+                return Optional.empty();
+            }
+            reason = reason.or(() -> here);
         }
-        Stationing line = lines.get(f.lineId().get());
-        GeoPoint at = a.at().get();
+        return reason;
+    }
+
+    private static boolean said(Finding f, Decisions.Accepted a) {
+        return f.rule().equals(a.rule()) && f.message().equals(a.message());
+    }
+
+    private static boolean near(
+            Finding f, Decisions.Accepted a, Finding.At place, Map<String, Stationing> lines, LocalPlane plane) {
+        Stationing line = lines.get(place.lineId());
         return line != null
-                && Math.abs(line.nearest(plane.toPlane(at)).stationM()
-                                - f.stationM().getAsDouble())
-                        <= SAME_M;
+                && f.rule().equals(a.rule())
+                && Math.abs(line.nearest(plane.toPlane(a.at().orElseThrow())).stationM() - place.stationM()) <= SAME_M;
     }
 }

@@ -40,8 +40,10 @@ final class LandFindings {
     private final List<Sign> signs;
     private final Buried buried;
     private final Set<String> onExisting = new HashSet<>();
+    private final boolean several;
 
-    private LandFindings(List<Sign> signs, Surroundings around, Spec spec, LocalPlane plane) {
+    private LandFindings(boolean several, List<Sign> signs, Surroundings around, Spec spec, LocalPlane plane) {
+        this.several = several;
         this.signs = signs;
         this.buried = new Buried(around, spec, plane, findings);
         this.around = around;
@@ -59,7 +61,7 @@ final class LandFindings {
             Contacts land,
             Spec spec,
             LocalPlane plane) {
-        LandFindings all = new LandFindings(signs, around, spec, plane);
+        LandFindings all = new LandFindings(lines.size() > 1, signs, around, spec, plane);
         all.outside(feed, lines);
         if (around.land().features().isEmpty()) {
             return all.findings;
@@ -89,12 +91,7 @@ final class LandFindings {
             case CREEK -> creek(c, line);
             case TRACK -> track(c, line);
             case TREES ->
-                add(
-                        "L2",
-                        Severity.NOTE,
-                        line,
-                        c.fromM(),
-                        named(c) + " " + stretch(c) + ": clear the line, and expect limbs on the wires.");
+                along("L2", Severity.NOTE, line, c, named(c) + ": clear the line, and expect limbs on the wires.");
             case SOIL -> soil(c, line);
             case STANDING_WATER ->
                 add(
@@ -295,35 +292,29 @@ final class LandFindings {
         c.feature().traits().soil().ifPresent(soil -> {
             switch (soil) {
                 case STONE ->
-                    add(
+                    along(
                             "P11",
                             Severity.WARN,
                             line,
-                            c.fromM(),
-                            "Stone" + depth + " " + stretch(c)
+                            c,
+                            "Stone" + depth
                                     + ": bar or pilot auger first; a post that stops on stone is recorded with its depth.");
                 case WET ->
-                    add(
+                    along(
                             "P10",
                             Severity.NOTE,
                             line,
-                            c.fromM(),
-                            "Wet ground " + stretch(c)
-                                    + ": posts hold less, set strong ones deeper; good for ground rods.");
+                            c,
+                            "Wet ground: posts hold less, set strong ones deeper; good for ground rods.");
                 case FROZEN_IN_SEASON ->
-                    add(
-                            "P10",
-                            Severity.NOTE,
-                            line,
-                            c.fromM(),
-                            "Ground that freezes " + stretch(c) + ": posts before the frost, feet below it.");
+                    along("P10", Severity.NOTE, line, c, "Ground that freezes: posts before the frost, feet below it.");
                 case SAND ->
-                    add(
+                    along(
                             "P10",
                             Severity.NOTE,
                             line,
-                            c.fromM(),
-                            "Sand " + stretch(c) + ": posts hold less, and dry sand carries the pulse back badly.");
+                            c,
+                            "Sand: posts hold less, and dry sand carries the pulse back badly.");
                 case CLAY, LOAM -> {}
             }
         });
@@ -364,14 +355,14 @@ final class LandFindings {
             }
             if (from >= 0 && (depth <= 0 || end)) {
                 if (!switchedOff(stationing, line, from, last)) {
-                    add(
+                    findings.add(Finding.at(
                             "J4",
                             Severity.WARN,
-                            line,
+                            line.lineId(),
                             from,
-                            "“" + creek.title() + "” floods the fence from " + at(from) + " to " + at(last) + ", up to "
-                                    + text(deepest) + " deep when it rises " + text(rise)
-                                    + ": a cut-out on each side above the water, and no ground rods or joints below it.");
+                            "“" + creek.title() + "” floods the fence when it rises " + text(rise)
+                                    + ": a cut-out on each side above the water, and no ground rods or joints below it.",
+                            between(line, from, last) + ", up to " + text(deepest) + " deep"));
                 }
                 from = -1;
                 deepest = 0;
@@ -466,6 +457,15 @@ final class LandFindings {
 
     private void add(String rule, Severity severity, LineLayout line, double stationM, String message) {
         findings.add(Finding.at(rule, severity, line.lineId(), stationM, message));
+    }
+
+    /** Said of a stretch: its end stands beside its place, so that the same of another line folds into it. */
+    private void along(String rule, Severity severity, LineLayout line, Contact c, String message) {
+        findings.add(Finding.at(rule, severity, line.lineId(), c.fromM(), message, between(line, c.fromM(), c.toM())));
+    }
+
+    private String between(LineLayout line, double fromM, double toM) {
+        return (several ? line.name() + " " : "") + at(fromM) + (toM - fromM < 0.5 ? "" : " to " + at(toM));
     }
 
     private static String named(Contact c) {

@@ -8,6 +8,7 @@ import buckle.spec.BraceKind;
 import buckle.spec.Spec;
 import buckle.units.Forces;
 import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -298,7 +299,9 @@ final class PostFindings {
         return "Under " + length(spec.build().season().iceM()) + " of ice a wire of "
                 + w.conductor().text() + " pulls " + force(w.icedN()) + " and sags " + length(w.icedSagM())
                 + " in the widest span" + (broken ? ", over half of what breaks it" : "")
-                + ". Let wires out 2 to 3 in in 1000 ft before a big load: that takes about " + force(relief)
+                + ". Let wires out "
+                + (spec.units() == UnitSystem.METRIC ? "50 to 75 mm in 300 m" : "2 to 3 in in 1000 ft")
+                + " before a big load: that takes about " + force(relief)
                 + " off while the wire is taut (S9).";
     }
 

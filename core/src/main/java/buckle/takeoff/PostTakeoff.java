@@ -79,7 +79,10 @@ final class PostTakeoff {
                         : "." + cut.stock().name().toLowerCase(Locale.ROOT) + "-" + Math.round(cut.stockM() * 1000));
         String name = Character.toUpperCase(kind.text().charAt(0)) + kind.text().substring(1) + ", "
                 + cut.stock().text() + ", " + tally.length(cut.stockM());
-        String needs = "cut to " + tally.sawn(heap.lengthM) + ": "
+        String needs = (kind == PostKind.GATE
+                        ? tally.length(cut.stockM()) + " as gate posts usually are, what is over stands above; needs "
+                        : "cut to ")
+                + tally.sawn(heap.lengthM) + ": "
                 + tally.length(heap.lengthM - heap.depthM - cut.stock().family().driverAllowanceM())
                 + " above ground, " + tally.length(heap.depthM) + " deep"
                 + (cut.stock().family().driverAllowanceM() > 0

@@ -17,6 +17,8 @@ import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Site;
 import buckle.site.Stationing;
+import buckle.spec.Decisions;
+import buckle.spec.Plan;
 import buckle.spec.Spec;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
@@ -218,7 +220,9 @@ class LandTest {
                 valley);
         Finding flood = only(layout, "J4", "floods the fence");
         assertThat(flood.stationM().orElseThrow()).isCloseTo(85, within(1.1));
-        assertThat(flood.message()).contains("up to 1500 mm deep");
+        assertThat(flood.places())
+                .singleElement()
+                .satisfies(p -> assertThat(p.what()).contains("up to 1500 mm deep"));
         Surroundings around = new Surroundings(
                 land(feature("brook", LandKind.CREEK, Shape.LINE, flood(1.5), 100, -80, 100, 80)), valley);
         double dry = CutOutAdvisor.next(Fences.site(0, -30, EAST), around, Spec.usual())
@@ -382,11 +386,40 @@ class LandTest {
             assertThat(s.toM()).isCloseTo(90, within(1e-6));
         });
         if (rule == null) {
-            assertThat(layout.findings()).noneMatch(f -> f.message().contains("40.0 m"));
+            assertThat(layout.findings())
+                    .noneMatch(f -> f.places().stream().anyMatch(p -> p.what().contains("40.0 m")));
         } else {
             Finding finding = only(layout, rule, words);
             assertThat(finding.severity()).hasToString(severity);
-            assertThat(finding.message()).contains("from 40.0 m to 90.0 m");
+            assertThat(finding.places())
+                    .singleElement()
+                    .satisfies(p -> assertThat(p.what()).isEqualTo("40.0 m to 90.0 m"));
+        }
+    }
+
+    /** One thing of two lines is one finding; accepted for one of them it stays open, for both it is accepted. */
+    @Test
+    void aFindingOfSeveralPlacesIsAcceptedPlaceByPlace() {
+        Site site =
+                Fences.site(0, -30, Fences.line("a", false, 0, 0, 100, 0), Fences.line("b", false, 20, 50, 120, 50));
+        Surroundings around = new Surroundings(
+                land(feature(
+                        "zone", LandKind.SOIL, Shape.AREA, soil(Traits.Soil.STONE), 40, -20, 90, -20, 90, 70, 40, 70)),
+                Terrain.NONE);
+        List<Decisions.Accepted> accepted = new ArrayList<>();
+        for (String line : List.of("", "a", "b")) {
+            if (!line.isEmpty()) {
+                accepted.add(new Decisions.Accepted(
+                        "P11",
+                        Optional.of(line),
+                        Optional.of(Fences.at(40, line.equals("a") ? 0 : 50)),
+                        "",
+                        "tried with the bar"));
+            }
+            Layout layout = LayoutPlanner.layOut(new Plan(site, METRIC, new Decisions(accepted, List.of())), around);
+            Finding stone = only(layout, "P11", "Stone");
+            assertThat(stone.places()).extracting(Finding.At::lineId).containsExactly("a", "b");
+            assertThat(stone.accepted().isPresent()).as(line).isEqualTo(line.equals("b"));
         }
     }
 

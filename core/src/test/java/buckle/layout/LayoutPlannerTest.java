@@ -279,9 +279,14 @@ class LayoutPlannerTest {
         long light2 =
                 line.posts().stream().filter(x -> x.kind() == PostKind.LIGHT).count();
         assertThat(quantity(design, "post.light")).isEqualTo(light2);
+        long cut = line.cutOuts().stream()
+                .filter(c -> line.pulls().stream()
+                        .anyMatch(pull -> c.stationM() > pull.fromM() + 1 && c.stationM() < pull.toM() - 1))
+                .count();
         assertThat(quantity(design, "insulator.strain"))
+                .as("two ends of each pull, and one at each cut-out within one")
                 .isEqualTo(
-                        2L * line.schedule().count(WireRole.HOT) * line.pulls().size());
+                        line.schedule().count(WireRole.HOT) * (2L * line.pulls().size() + cut));
     }
 
     /** Union of what the joints say, wire by wire. */
