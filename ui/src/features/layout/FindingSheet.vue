@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef } from 'vue'
 import type { Finding, Position } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
+import FindingPlaces from '@/features/job/FindingPlaces.vue'
 import { useJob } from '@/features/job/jobStore'
 import { stationText } from '@/shared/units'
 import EveryJobCard from './EveryJobCard.vue'
@@ -15,17 +16,6 @@ const findings = computed(() =>
       Number(a.accepted !== null) - Number(b.accepted !== null) || order[a.severity] - order[b.severity],
   ),
 )
-/** Further places of a finding that are listed; the rest are counted. */
-const LISTED = 8
-const lineName = (id: string) => job.design?.layout.lines.find((l) => l.lineId === id)?.name ?? id
-/** Along the fence, though the sentence speaks of the first, which is the worst. */
-const along = (f: Finding) => {
-  const at = new Map(job.design?.layout.lines.map((l, i) => [l.lineId, i]))
-  return [...f.places]
-    .slice(0, LISTED)
-    .sort((a, b) => at.get(a.lineId)! - at.get(b.lineId)! || a.stationM - b.stationM)
-}
-const several = computed(() => (job.design?.layout.lines.length ?? 0) > 1)
 const open = shallowRef<Finding | null>(null)
 const reason = ref('')
 
@@ -94,12 +84,7 @@ function withdraw(f: Finding) {
           {{ f.message }}
         </button>
         <RuleChips :rules="[f.rule]" />
-        <span v-if="f.places.length > 1 || f.places[0]?.what" class="places">
-          <button v-for="(p, k) in along(f)" :key="k" class="link" data-test="finding-place" @click="go(p)">
-            {{ p.what || `${several ? lineName(p.lineId) + ' ' : ''}${stationText(p.stationM, job.units)}` }}
-          </button>
-          <template v-if="f.places.length > LISTED">and {{ f.places.length - LISTED }} more</template>
-        </span>
+        <FindingPlaces :finding="f" />
         <span v-if="f.accepted !== null" class="small"
           >accepted: {{ f.accepted }}
           <button class="link" @click="withdraw(f)">take back</button>
@@ -154,12 +139,6 @@ function withdraw(f: Finding) {
 .link {
   color: var(--accent);
   text-decoration: underline;
-}
-.places {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 2px 10px;
-  font-size: 12px;
 }
 .why {
   display: flex;

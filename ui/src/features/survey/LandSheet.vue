@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { LandFeature, LandKind, LandShape, Traits } from '@/api/types'
 import { changeFeature, removeFeature } from '@/features/job/landEdit'
+import FindingPlaces from '@/features/job/FindingPlaces.vue'
 import { useJob } from '@/features/job/jobStore'
 import { kindText, shapeOf } from '@/features/plan/landStyles'
 import { useTool } from '@/features/plan/tool'
@@ -54,11 +55,10 @@ const asWord = <T,>(e: Event) => ((e.target as HTMLSelectElement).value || null)
 const rank = { WARN: 0, CAUTION: 1, NOTE: 2 }
 const findings = computed(() =>
   (job.design?.layout.findings ?? [])
-    .filter(
-      (f) =>
-        (f.lineId !== null &&
-          ['C2', 'C3', 'C4', 'C5', 'C6', 'J4', 'J5', 'L2', 'L3', 'P10', 'P11'].includes(f.rule)) ||
-        f.rule === 'C10',
+    .filter((f) =>
+      ['C2', 'C3', 'C4', 'C5', 'C6', 'C10', 'J4', 'J5', 'L2', 'L3', 'P10', 'P11', 'X7', 'X9'].includes(
+        f.rule,
+      ),
     )
     .slice()
     .sort((a, b) => rank[a.severity] - rank[b.severity]),
@@ -234,6 +234,7 @@ const severityText = { WARN: 'mend', CAUTION: 'care', NOTE: 'note' }
         <button @click="go(f)">
           <b>{{ severityText[f.severity] }}</b> {{ f.message }}
         </button>
+        <FindingPlaces :finding="f" />
         <RuleChips :rules="[f.rule]" />
       </li>
     </ul>

@@ -217,7 +217,8 @@ public final class Compute {
                 node.putNull("stationM");
             }
             node.put("message", finding.message());
-            if (finding.places().size() > 1) {
+            if (finding.places().size() > 1
+                    || finding.places().stream().anyMatch(p -> !p.what().isEmpty())) {
                 node.set("places", Json.MAPPER.valueToTree(finding.places()));
             }
         }
