@@ -21,6 +21,11 @@ public final class PulseSolver {
     /** Hardly any of a pulse's energy lies above. */
     private static final double SLOW_HZ = 250e3;
 
+    /** A small energizer's edge is seen up to this many times the frequency it rings at. */
+    private static final double RINGS = 4;
+
+    private static final double HIGHEST_HZ = 8e6;
+
     private final Circuit circuit;
     private final List<Place> places;
     private final int[] node;
@@ -78,14 +83,26 @@ public final class PulseSolver {
                 .mapToDouble(r -> LineConstants.Perfect.of(r.type()).faradPerM() * r.lengthM())
                 .sum();
         double swingS = swingS(circuit.source(), fenceF);
+        double ringHz = ringHz(circuit.source(), fenceF);
         for (Supply other : others) {
             swingS = Math.max(swingS, swingS(other.source(), fenceF));
+            ringHz = Math.max(ringHz, ringHz(other.source(), fenceF));
         }
         double windowS = 2 * (swingS + 4 * longestM / Constants.LIGHT_M_PER_S + 60e-6);
         double step = Math.log(1.2);
         return Spectrum.of(
                 Math.exp(Math.ceil(Math.log(windowS) / step) * step),
-                circuit.model().highestHz());
+                Math.max(circuit.model().highestHz(), Math.min(HIGHEST_HZ, RINGS * ringHz)));
+    }
+
+    /** How fast the coil rings with what stands behind it and before it: the edge of the pulse where the fence is short. */
+    private static double ringHz(Source s, double fenceF) {
+        double beforeF = fenceF + s.terminalF().orElse(0);
+        if (beforeF == 0 || s.henryH() == 0) {
+            return 0;
+        }
+        double seriesF = 1 / (1 / s.faradF() + 1 / beforeF);
+        return 1 / (2 * Math.PI * Math.sqrt(s.henryH() * seriesF));
     }
 
     /** Two and a half times the slowest way the capacitor empties, through whatever lies across the terminals at the least. */
