@@ -12,6 +12,7 @@ import buckle.spec.Build;
 import buckle.spec.Plan;
 import buckle.spec.Power;
 import buckle.units.Lengths;
+import buckle.units.Temperatures;
 import java.util.List;
 import java.util.Locale;
 
@@ -68,12 +69,12 @@ final class SupplyJudge {
                 year,
                 String.format(
                         Locale.ROOT,
-                        "%.1f W%s takes %.2f Ah a day; %.0f Ah at %.0f °C lasts %.1f days to half charge, %.1f to empty, without sun.",
+                        "%.1f W%s takes %.2f Ah a day; %.0f Ah at %s lasts %.1f days to half charge, %.1f to empty, without sun.",
                         drawW,
                         plate.draw().fullW().isPresent() ? " by the plate" : "",
                         used,
                         power.batteryAh(),
-                        season.coldC(),
+                        Temperatures.text(season.coldC(), plan.spec().units()),
                         toHalf,
                         toEmpty));
     }

@@ -8,6 +8,7 @@ import buckle.spec.BraceKind;
 import buckle.spec.Spec;
 import buckle.units.Forces;
 import buckle.units.Lengths;
+import buckle.units.Temperatures;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -278,7 +279,7 @@ final class PostFindings {
         }
         say("S12", Severity.WARN, cold, w -> w.coldN() / w.conductor().breakingN(), (on, count) -> {
             PullWire w = on.thing();
-            return "At " + Math.round(spec.build().season().coldC()) + " °C a wire of "
+            return "At " + Temperatures.text(spec.build().season().coldC(), spec.units()) + " a wire of "
                     + w.conductor().text() + " pulls " + force(w.coldN()) + ", over half of the "
                     + force(w.conductor().breakingN()) + " that break it. Strain it less, or choose a heavier one.";
         });

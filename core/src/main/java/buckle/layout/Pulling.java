@@ -9,6 +9,7 @@ import buckle.spec.Spec;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
+import buckle.units.Temperatures;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -88,7 +89,7 @@ final class Pulling {
         }
         String when = worst <= totalN * (1 + SAME_SHARE)
                 ? ""
-                : iced ? "under ice" : "at " + Math.round(build.season().coldC()) + " °C";
+                : iced ? "under ice" : "at " + Temperatures.text(build.season().coldC(), spec.units());
         return new Pull(fromM, toM, slopeM, totalN, momentNm, worst, worstNm, when, strainer, widestSpanM, wires);
     }
 

@@ -30,7 +30,7 @@ public record Plate(
     public static final double REFERENCE_OHM = 500;
 
     /** How far a voltage at 100 ohm may lie from what the rest of the plate gives; ours. */
-    private static final double AGREES = 0.15;
+    private static final double AGREES = 0.05;
 
     /** Mean watts a plate says it takes in full and in slow mode; what it does not say is reckoned (E1). */
     public record Draw(OptionalDouble fullW, OptionalDouble slowW) {

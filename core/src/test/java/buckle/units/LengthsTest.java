@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
 import net.jqwik.api.constraints.DoubleRange;
+import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
@@ -45,5 +46,13 @@ class LengthsTest {
         assertThat(Lengths.parseM(Lengths.text(lengthM, UnitSystem.FT_IN).replace(",", ""), UnitSystem.FT_IN)
                         .orElseThrow())
                 .isCloseTo(lengthM, within(Lengths.M_PER_IN / 2 + 1e-9));
+    }
+
+    /** Source: 5/9 (F − 32), the definition of the Fahrenheit scale; they meet at 40 below. */
+    @Test
+    void temperaturesAreThoseOfTheThermometer() {
+        assertThat(Temperatures.text(-15, UnitSystem.FT_IN)).isEqualTo("5 °F");
+        assertThat(Temperatures.text(-40, UnitSystem.FT_IN)).isEqualTo("-40 °F");
+        assertThat(Temperatures.text(-15, UnitSystem.METRIC)).isEqualTo("-15 °C");
     }
 }

@@ -17,13 +17,18 @@ import java.util.OptionalDouble;
 import java.util.function.Supplier;
 import tools.jackson.databind.JsonNode;
 
-/** A neutral description of a network, as docs/circuit-file.md has it. */
-public record CircuitFile(Circuit circuit, List<Place> points) {
+/**
+ * A neutral description of a network, as docs/electrics.md has it.
+ *
+ * @param notes what of the plate had to be taken otherwise
+ */
+public record CircuitFile(Circuit circuit, List<Place> points, List<String> notes) {
     private static final double PER_KM = 1000;
     private static final double MM = 1000;
 
     public CircuitFile {
         points = List.copyOf(points);
+        notes = List.copyOf(notes);
     }
 
     public static CircuitFile read(JsonNode root) {
@@ -51,12 +56,13 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
         for (int i = 0; i < asked.size(); i++) {
             points.add(point(asked.get(i), runs, "points[" + i + "]"));
         }
-        Source source = checked("energizer", () -> source(root.path("energizer")));
+        List<String> notes = new ArrayList<>();
+        Source source = checked("energizer", () -> source(root.path("energizer"), notes));
         double earth = number(root, "earth_ohm", "");
         boolean tied = root.path("earth_wires_tied").asBoolean(false);
         Circuit circuit =
                 checked("runs", () -> new Circuit(text(root, "name", ""), model, source, earth, tied, runs, faults));
-        return new CircuitFile(circuit, points);
+        return new CircuitFile(circuit, points, notes);
     }
 
     private static Place point(JsonNode node, List<Run> runs, String path) {
@@ -79,11 +85,11 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
     }
 
     /** Explicit values win; without them the plate's numbers are fitted. */
-    private static Source source(JsonNode node) {
+    private static Source source(JsonNode node, List<String> notes) {
         JsonNode plate = node.path("plate");
         boolean explicit = node.has("v0_V") && node.has("c_F") && node.has("l_H") && node.has("r_ohm");
         if (plate.isObject() && !explicit) {
-            return plate(plate);
+            return plate(plate, notes);
         }
         return new Source(
                 number(node, "v0_V", "energizer."),
@@ -94,7 +100,7 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
                 maybe(node, "terminal_F", "energizer."));
     }
 
-    private static Source plate(JsonNode node) {
+    private static Source plate(JsonNode node, List<String> notes) {
         String at = "energizer.plate.";
         Plate plate = new Plate(
                 "plate",
@@ -109,6 +115,11 @@ public record CircuitFile(Circuit circuit, List<Place> points) {
         plate.contradiction().ifPresent(why -> {
             throw new BadInput("circuit.plate", "energizer.plate", why);
         });
+        String energy = plate.energy().how();
+        if (!energy.isEmpty()) {
+            notes.add(energy);
+        }
+        plate.doubt().ifPresent(notes::add);
         return plate.source();
     }
 

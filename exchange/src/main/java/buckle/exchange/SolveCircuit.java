@@ -8,6 +8,7 @@ import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -61,7 +62,7 @@ public final class SolveCircuit {
             Files.writeString(
                     spice, SpiceNetlist.write(circuit, given.points(), sectionM, STEP_S, 0.6 * solution.windowS()));
         }
-        return json(solution, wallMs);
+        return json(solution, given.notes(), wallMs);
     }
 
     private static double metres(String text) {
@@ -76,7 +77,7 @@ public final class SolveCircuit {
         throw new BadInput("arguments", text, "A section is 0.5 to 1000 m long.");
     }
 
-    static ObjectNode json(Solution solution, double wallMs) {
+    static ObjectNode json(Solution solution, List<String> notes, double wallMs) {
         ObjectNode root = Json.MAPPER.createObjectNode();
         ArrayNode peaks = root.putArray("peaks");
         for (Solution.Answer a : solution.answers()) {
@@ -90,6 +91,8 @@ public final class SolveCircuit {
                 .put("frequencies", solution.frequencies())
                 .put("window_s", solution.windowS())
                 .put("wall_ms", wallMs);
+        ArrayNode said = root.putArray("notes");
+        notes.forEach(said::add);
         return root;
     }
 }

@@ -269,6 +269,17 @@ class CircuitFileTest {
         double charged = both.path("energizer").path("v0_V").asDouble();
         ((ObjectNode) both.path("energizer")).putObject("plate").put("open_V", 1);
         assertThat(CircuitFile.read(both).circuit().source().chargedV()).isEqualTo(charged);
+        ObjectNode doubtful = (ObjectNode) sample("N06");
+        doubtful.putObject("energizer")
+                .putObject("plate")
+                .put("out500_J", 2.2)
+                .put("open_V", 8000)
+                .put("v500", 5200)
+                .put("v100", 4500);
+        assertThat(CircuitFile.read(doubtful).notes())
+                .hasSize(2)
+                .anySatisfy(n -> assertThat(n).contains("74 % of what is stored"))
+                .anySatisfy(n -> assertThat(n).contains("4500 V at 100 Ω"));
         ObjectNode odd = (ObjectNode) sample("N06");
         odd.putObject("energizer")
                 .putObject("plate")
