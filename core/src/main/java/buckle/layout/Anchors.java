@@ -12,6 +12,7 @@ import buckle.site.Stationing;
 import buckle.spec.BraceKind;
 import buckle.spec.RailSchool;
 import java.util.ArrayList;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -27,11 +28,37 @@ final class Anchors {
     private final Stationing stationing;
     private final boolean closed;
     private final DoubleFunction<Foot> feet;
-    private final Map<Long, List<Held>> posts = new LinkedHashMap<>();
+    private final Map<Long, Anchored> posts = new LinkedHashMap<>();
     private final List<Held> ends = new ArrayList<>();
 
     /** One end of a pull and what holds it. */
     private record Held(Bracing.Placed brace, Pull pull, double towardsRad) {}
+
+    /** A post on the day of building and at the worst load, and how many times the pulls may grow then. */
+    private record Loaded(
+            StrongPost day, StrongPost.Reserve dayReserve, StrongPost worst, StrongPost.Reserve worstReserve) {
+        static Loaded of(StrongPost day, StrongPost worst) {
+            return new Loaded(day, day.reserve(), worst, worst.reserve());
+        }
+    }
+
+    /** All that ends on one post; loaded once for each rail school. */
+    private final class Anchored {
+        private final List<Held> held = new ArrayList<>();
+        private final Map<RailSchool, Loaded> loaded = new EnumMap<>(RailSchool.class);
+
+        /** With the school's frames; what holds without a frame stays as it is. */
+        Loaded by(RailSchool school) {
+            return loaded.computeIfAbsent(school, s -> {
+                double rail = s.railM(bracing.topM());
+                return Loaded.of(post(held, rail, false), post(held, rail, true));
+            });
+        }
+
+        Loaded asBuilt() {
+            return by(bracing.railSchool());
+        }
+    }
 
     private Anchors(Bracing bracing, Stationing stationing, boolean closed, DoubleFunction<Foot> feet) {
         this.bracing = bracing;
@@ -57,7 +84,8 @@ final class Anchors {
             Held held = new Held(p, pulls.get(i / 2), anchors.towardsRad(p.strongM(), p.towards()));
             anchors.ends.add(held);
             anchors.posts
-                    .computeIfAbsent(anchors.key(p.strongM()), k -> new ArrayList<>())
+                    .computeIfAbsent(anchors.key(p.strongM()), k -> anchors.new Anchored())
+                    .held
                     .add(held);
         }
         return anchors;
@@ -82,25 +110,23 @@ final class Anchors {
     /** Of the post at a station; empty map entries are posts on which nothing ends. */
     Function<Double, PostLoad> loads() {
         Map<Long, PostLoad> all = new LinkedHashMap<>();
-        posts.forEach((key, held) -> all.put(key, load(held)));
+        posts.forEach((key, post) -> all.put(key, load(post.asBuilt())));
         return station -> all.get(key(station));
     }
 
-    private PostLoad load(List<Held> held) {
-        StrongPost day = post(held, Bracing.Placed::overM, false);
-        StrongPost worst = post(held, Bracing.Placed::overM, true);
+    private static PostLoad load(Loaded post) {
         return new PostLoad(
-                day.upliftN(),
-                day.resultantN(),
-                worst.upliftN(),
-                worst.resultantN(),
-                day.holdUpN(),
-                day.holdSideN(),
-                Hold.of(day.reserve().safety()),
-                Hold.of(worst.reserve().safety()));
+                post.day().upliftN(),
+                post.day().resultantN(),
+                post.worst().upliftN(),
+                post.worst().resultantN(),
+                post.day().holdUpN(),
+                post.day().holdSideN(),
+                Hold.of(post.dayReserve().safety()),
+                Hold.of(post.worstReserve().safety()));
     }
 
-    private StrongPost post(List<Held> held, Function<Bracing.Placed, Double> overM, boolean worst) {
+    private StrongPost post(List<Held> held, double railM, boolean worst) {
         Foot foot = feet.apply(held.getFirst().brace().strongM());
         Ground ground = foot.ground();
         double weight = foot.weightN();
@@ -110,7 +136,7 @@ final class Anchors {
             int frames = Math.max(1, h.brace().kind().rails());
             double pull = worst ? h.pull().worstN() : h.pull().totalN();
             double moment = worst ? h.pull().worstNm() : h.pull().momentNm();
-            double over = overM.apply(h.brace());
+            double over = h.brace().kind().framed() ? railM : h.brace().overM();
             all.add(new End(pull, over > 0 ? moment / frames : moment, h.towardsRad(), over));
             weight += over > 0 ? bracing.railWeightN(over) / 2 : 0;
             staked |= h.brace().kind() == BraceKind.BACK_STAKE;
@@ -125,24 +151,20 @@ final class Anchors {
 
     private Brace brace(Held held) {
         Bracing.Placed p = held.brace();
-        List<Held> same = posts.get(key(p.strongM()));
+        Anchored post = posts.get(key(p.strongM()));
         List<BraceLoad> schools = new ArrayList<>();
         if (p.kind().framed()) {
             for (RailSchool school : RailSchool.values()) {
-                double rail = school.railM(bracing.topM());
-                schools.add(load(held, same, school.rule(), rail, b -> b.kind().framed() ? rail : b.overM()));
+                schools.add(load(held, post.by(school), school.rule(), school.railM(bracing.topM())));
             }
         }
         BraceLoad load = p.kind().framed()
                 ? schools.get(bracing.railSchool().ordinal())
-                : load(held, same, p.kind().rule(), p.overM(), Bracing.Placed::overM);
+                : load(held, post.asBuilt(), p.kind().rule(), p.overM());
         return new Brace(p.strongM(), p.braceM(), p.overM(), p.kind(), load, schools);
     }
 
-    private BraceLoad load(
-            Held held, List<Held> same, String rule, double railM, Function<Bracing.Placed, Double> overM) {
-        StrongPost day = post(same, overM, false);
-        StrongPost worst = post(same, overM, true);
+    private BraceLoad load(Held held, Loaded post, String rule, double railM) {
         boolean frame = railM > 0;
         double buckling = frame ? bracing.bucklingN(railM) : 0;
         double strands = frame ? bracing.strandsBreakingN() : 0;
@@ -151,13 +173,25 @@ final class Anchors {
                 railM,
                 buckling,
                 strands,
-                frame ? day.holdUpN() : day.holdSideN(),
-                state(held, railM, day, held.pull().totalN(), held.pull().momentNm()),
-                state(held, railM, worst, held.pull().worstN(), held.pull().worstNm()));
+                frame ? post.day().holdUpN() : post.day().holdSideN(),
+                state(
+                        held,
+                        railM,
+                        post.day(),
+                        post.dayReserve(),
+                        held.pull().totalN(),
+                        held.pull().momentNm()),
+                state(
+                        held,
+                        railM,
+                        post.worst(),
+                        post.worstReserve(),
+                        held.pull().worstN(),
+                        held.pull().worstNm()));
     }
 
-    private State state(Held held, double railM, StrongPost post, double pullN, double momentNm) {
-        StrongPost.Reserve reserve = post.reserve();
+    private State state(
+            Held held, double railM, StrongPost post, StrongPost.Reserve reserve, double pullN, double momentNm) {
         if (railM <= 0) {
             double pull = post.resultantN();
             return new State(

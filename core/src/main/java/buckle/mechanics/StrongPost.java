@@ -1,6 +1,7 @@
 package buckle.mechanics;
 
 import java.util.List;
+import org.hipparchus.analysis.solvers.BracketingNthOrderBrentSolver;
 
 /**
  * A strong post with the pulls that end on it and the frames that hold them. Its diagonals all lift it, so their uplifts add; its foot
@@ -12,7 +13,9 @@ import java.util.List;
  */
 public record StrongPost(List<End> ends, Ground ground, double widthM, double depthM, double weightN, Stake stake) {
     private static final double MOST = 1e3;
-    private static final int HALVINGS = 40;
+    private static final double JUST_UNDER = 1 - 1e-9;
+    private static final double EXACT = 1e-9;
+    private static final int MOST_STEPS = 200;
 
     public StrongPost {
         ends = List.copyOf(ends);
@@ -39,10 +42,11 @@ public record StrongPost(List<End> ends, Ground ground, double widthM, double de
 
     /** What all frames together lift it by. */
     public double upliftN() {
-        return ends.stream()
-                .filter(e -> e.overM() > 0)
-                .mapToDouble(e -> e.momentNm() / e.overM())
-                .sum();
+        double sum = 0;
+        for (End e : ends) {
+            sum += e.overM() > 0 ? e.momentNm() / e.overM() : 0;
+        }
+        return sum;
     }
 
     /** All pulls together, sideways. */
@@ -52,12 +56,22 @@ public record StrongPost(List<End> ends, Ground ground, double widthM, double de
 
     /** The height at which the resultant would act. */
     public double leverM() {
-        double pull = ends.stream().mapToDouble(End::pullN).sum();
-        return pull == 0 ? 0 : ends.stream().mapToDouble(End::momentNm).sum() / pull;
+        double pull = 0;
+        double moment = 0;
+        for (End e : ends) {
+            pull += e.pullN();
+            moment += e.momentNm();
+        }
+        return pull == 0 ? 0 : moment / pull;
     }
 
     private boolean framed() {
-        return ends.stream().anyMatch(e -> e.overM() > 0);
+        for (End e : ends) {
+            if (e.overM() > 0) {
+                return true;
+            }
+        }
+        return false;
     }
 
     public double holdUpN() {
@@ -77,33 +91,40 @@ public record StrongPost(List<End> ends, Ground ground, double widthM, double de
         if (!framed()) {
             return new Reserve(asked <= 0 ? MOST : Math.min(MOST, holdSideN() / asked), "the post tips");
         }
-        double low = 0;
-        double high = MOST;
-        for (int i = 0; i < HALVINGS; i++) {
-            double middle = (low + high) / 2;
-            if (holds(middle)) {
-                low = middle;
-            } else {
-                high = middle;
-            }
+        Asked once = new Asked(asked, length(End::momentNm, false), upliftN(), perShear(asked), holdUpN());
+        double slides = asked <= 0 ? Double.POSITIVE_INFINITY : ground.slidesN(widthM, depthM) / asked;
+        double most = Math.min(MOST, slides) * JUST_UNDER;
+        if (most <= 0 || margin(once, most) >= 0) {
+            return new Reserve(most, slides < MOST ? "the foot slides" : "the post lifts");
         }
-        boolean slides = asked * high >= ground.slidesN(widthM, depthM);
-        return new Reserve(low, slides ? "the foot slides" : "the post lifts");
+        double least = margin(once, 0);
+        double lifts = least <= 0
+                ? 0
+                : new BracketingNthOrderBrentSolver(EXACT, 5).solve(MOST_STEPS, t -> margin(once, t), 0, most);
+        return new Reserve(lifts, "the post lifts");
     }
 
-    /** Whether it stands when all pulls are so many times as strong. */
-    private boolean holds(double times) {
-        double shear = times * resultantN();
-        double foot = ground.footNm(widthM, depthM, shear);
-        double alone = times * length(End::momentNm, false);
-        double lift = times * upliftN();
-        if (alone > 0) {
-            return foot >= alone && lift <= holdUpN();
+    /**
+     * What the pulls ask of the post as they are.
+     *
+     * @param aloneNm of the pulls without a frame
+     * @param perShear uplift that each newton metre of the foot takes off
+     */
+    private record Asked(double sideN, double aloneNm, double upliftN, double perShear, double holdUpN) {}
+
+    private double perShear(double resultantN) {
+        double sum = 0;
+        for (End e : ends) {
+            sum += e.overM() > 0 ? e.pullN() / e.overM() : 0;
         }
-        double perShear = shear <= 0
-                ? 0
-                : times * ends.stream().mapToDouble(e -> e.pullN() / e.overM()).sum() / shear;
-        return lift - foot * perShear <= holdUpN();
+        return resultantN <= 0 ? 0 : sum / resultantN;
+    }
+
+    /** What is left when all pulls are so many times as strong; below zero it moves. */
+    private double margin(Asked once, double times) {
+        double foot = ground.footNm(widthM, depthM, times * once.sideN());
+        double up = once.holdUpN() - times * once.upliftN();
+        return once.aloneNm() > 0 ? Math.min(foot - times * once.aloneNm(), up) : up + foot * once.perShear();
     }
 
     private interface Size {
@@ -114,13 +135,14 @@ public record StrongPost(List<End> ends, Ground ground, double widthM, double de
     private double length(Size size, boolean all) {
         double east = 0;
         double north = 0;
+        double sum = 0;
         for (End e : ends) {
+            sum += Math.abs(size.of(e));
             if (all || e.overM() <= 0) {
                 east += size.of(e) * Math.sin(e.towardsRad());
                 north += size.of(e) * Math.cos(e.towardsRad());
             }
         }
-        double sum = ends.stream().mapToDouble(size::of).map(Math::abs).sum();
         double length = Math.hypot(east, north);
         return length < 1e-9 * sum ? 0 : length;
     }
