@@ -31,6 +31,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
 import java.util.function.UnaryOperator;
 import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
@@ -334,7 +335,23 @@ class ChecksTest {
     }
 
     /** A closed fence of sides in metres, driven as said. */
+    private static final double DEG_EAST = 1 / (111_320 * Math.cos(Math.toRadians(51.2)));
+
+    private static final double DEG_NORTH = 1 / 111_250.0;
+
     private static Electrics electrics(String spec, double widthM, double heightM, UnaryOperator<ObjectNode> more) {
+        return electrics(fence(spec, widthM, heightM, more), Trial.NONE);
+    }
+
+    private static Electrics electrics(ObjectNode root, Trial trial) {
+        JobFile job = JobFileReader.read(root);
+        Plan plan = job.plan();
+        Layout layout = LayoutPlanner.layOut(plan, job.around());
+        return ElectricsPlanner.of(plan, layout, job.around(), trial, ElectricsPlanner.Depth.RANGE)
+                .orElseThrow();
+    }
+
+    private static ObjectNode fence(String spec, double widthM, double heightM, UnaryOperator<ObjectNode> more) {
         ObjectNode root = (ObjectNode) Json.parse("""
                 {"type": "FeatureCollection", "buckle": {"schema": 3, "job": {"name": "c"}, "readings": []}, "features": []}
                 """.getBytes(StandardCharsets.UTF_8));
@@ -345,13 +362,11 @@ class ChecksTest {
         boolean closed = heightM > 0;
         line.putObject("properties").put("kind", "fence-line").put("closed", closed);
         ArrayNode at = line.putObject("geometry").put("type", "LineString").putArray("coordinates");
-        double east = 1 / (111_320 * Math.cos(Math.toRadians(51.2)));
-        double north = 1 / 111_250.0;
         double[][] corners = closed
                 ? new double[][] {{0, 0}, {widthM, 0}, {widthM, heightM}, {0, heightM}, {0, 0}}
                 : new double[][] {{0, 0}, {widthM, 0}};
         for (double[] c : corners) {
-            at.addArray().add(-1.6 + c[0] * east).add(51.2 + c[1] * north);
+            at.addArray().add(-1.6 + c[0] * DEG_EAST).add(51.2 + c[1] * DEG_NORTH);
         }
         ObjectNode energizer = features.addObject().put("type", "Feature").put("id", "e");
         energizer.putObject("properties").put("kind", "energizer");
@@ -359,13 +374,36 @@ class ChecksTest {
                 .putObject("geometry")
                 .put("type", "Point")
                 .putArray("coordinates")
-                .add(-1.6 - 3 * east)
-                .add(51.2 - north);
-        JobFile job = JobFileReader.read(root);
-        Plan plan = job.plan();
-        Layout layout = LayoutPlanner.layOut(plan, job.around());
-        return ElectricsPlanner.of(plan, layout, job.around(), Trial.NONE, ElectricsPlanner.Depth.RANGE)
-                .orElseThrow();
+                .add(-1.6 - 3 * DEG_EAST)
+                .add(51.2 - DEG_NORTH);
+        return root;
+    }
+
+    /** Across the paddock goes an inner fence of two strands, hooked on by a switch where it begins. */
+    private static ObjectNode divided(ObjectNode root) {
+        ArrayNode features = (ArrayNode) root.path("features");
+        ObjectNode inner = features.addObject().put("type", "Feature").put("id", "I");
+        inner.putObject("properties")
+                .put("kind", "fence-line")
+                .put("closed", false)
+                .put("startsOn", "L");
+        ArrayNode at = inner.putObject("geometry").put("type", "LineString").putArray("coordinates");
+        at.addArray().add(-1.6 + 40 * DEG_EAST).add(51.2);
+        at.addArray().add(-1.6 + 40 * DEG_EAST).add(51.2 + 58 * DEG_NORTH);
+        ObjectNode hook = features.addObject().put("type", "Feature").put("id", "hook");
+        hook.putObject("properties").put("kind", "cut-out").put("name", "hook").put("lineId", "I");
+        hook.putObject("geometry")
+                .put("type", "Point")
+                .putArray("coordinates")
+                .add(-1.6 + 40 * DEG_EAST)
+                .add(51.2 + DEG_NORTH);
+        ((ObjectNode) root.path("buckle").path("spec"))
+                .putObject("build")
+                .putArray("lines")
+                .add(Json.parse(
+                        "{\"lineId\": \"I\", \"schedule\": {\"preset\": \"own\", \"wires\": [{\"heightM\": 0.2, \"role\": \"HOT\"}, {\"heightM\": 0.5, \"role\": \"HOT\"}]}}"
+                                .getBytes(StandardCharsets.UTF_8)));
+        return root;
     }
 
     private static UnaryOperator<ObjectNode> driven(Plate plate, Overgrowth growth) {
@@ -381,6 +419,13 @@ class ChecksTest {
         return e.weakest().orElseThrow();
     }
 
+    private static Electrics.SectionPulse inner(Electrics e) {
+        return e.sections().stream()
+                .filter(s -> s.id().equals("hook"))
+                .findFirst()
+                .orElseThrow();
+    }
+
     private static final String PIGS = "{\"animals\": [\"PIGS\"], \"schedule\": {\"preset\": \"W5\"}}";
     private static final String LOW_TWO =
             "{\"animals\": [\"SHEEP_GOATS\"], \"schedule\": {\"wires\": [{\"heightM\": 0.2, \"role\": \"HOT\"}, {\"heightM\": 0.5, \"role\": \"HOT\"}]}}";
@@ -393,6 +438,17 @@ class ChecksTest {
                 weakest(paddock).lowV(),
                 weakest(paddock).highV(),
                 7200);
+        ObjectNode divided = divided(fence(PIGS, 91.44, 60.96, driven(pig, Overgrowth.LIGHT)));
+        Electrics.SectionPulse off = inner(electrics(divided, new Trial(Set.of("hook"), List.of())));
+        says(
+                "its inner fence of two strands before it is hooked on",
+                off.on() ? "on" : "no pulse",
+                "reads 0",
+                PRACTICE,
+                !off.on() && off.weakest().map(w -> w.highV() == 0).orElse(true));
+        Electrics.PulsePoint on =
+                inner(electrics(divided, Trial.NONE)).weakest().orElseThrow();
+        holds("the same hooked on, top and bottom", on.lowV(), on.highV(), 7300);
         Plate quarter = Energizers.GENERIC.get(1);
         Plate half = Energizers.GENERIC.get(2);
         double heavy = weakest(electrics(LOW_TWO, 150, 150, driven(quarter, Overgrowth.HEAVY)))
