@@ -44,13 +44,17 @@ final class Pulling {
         this.momentNm = moment;
     }
 
-    /** S1: steel by school, but never over its working share; what is pulled by hand at a tenth of its strength. */
+    /** S1: steel by school, but so that the coldest night keeps it under its working share; what is pulled by hand at a tenth of its strength. */
     static double tensionN(Build build, WireRole role) {
         Conductor conductor = build.wires().of(role);
         if (!conductor.strained() && conductor.family() != Conductor.Family.SOFT_WIRE) {
             return Values.S1_BY_HAND_SHARE * conductor.breakingN();
         }
-        return Math.min(build.wires().tension().tensionN(), Values.S12_WORKING_SHARE * conductor.breakingN());
+        Build.Season season = build.season();
+        double cold = conductor.stiffnessN() * conductor.expansionPerK() * (season.buildC() - season.coldC());
+        return Math.max(
+                Values.S1_BY_HAND_SHARE * conductor.breakingN(),
+                Math.min(build.wires().tension().tensionN(), Values.S12_WORKING_SHARE * conductor.breakingN() - cold));
     }
 
     double totalN() {

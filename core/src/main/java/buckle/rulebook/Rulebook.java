@@ -207,7 +207,7 @@ public final class Rulebook {
                     CONVENTION),
             memory(
                     "S12",
-                    "Wires work under half of what breaks them; strength of wire from its metal and size, of woven goods typical."),
+                    "Wires work under half of what breaks them, on the coldest night too: weak ones are strained less; strength of wire from its metal and size, of woven goods typical."),
             rule(
                     "S14",
                     "Coils are used up pull by pull; a rest under 25 m is not joined on, and no joint lies within a brace.",

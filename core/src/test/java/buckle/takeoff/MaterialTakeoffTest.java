@@ -325,6 +325,9 @@ class MaterialTakeoffTest {
         var wire = laid.pulls().getFirst().wires().getFirst();
         assertThat(wire.role()).isEqualTo(WireRole.HOT);
         assertThat(wire.tensionN()).isPositive().isLessThanOrEqualTo(0.5 * conductor.breakingN() + 1e-9);
+        assertThat(wire.coldN())
+                .as("on the coldest night too")
+                .isLessThanOrEqualTo(Math.max(0.5 * conductor.breakingN(), 1.5 * wire.tensionN()) + 1e-9);
         assertThat(wire.sagM()).isPositive().isLessThan(2);
         assertThat(laid.pulls().getFirst().totalN()).isCloseTo(2 * wire.tensionN(), within(1e-6));
     }
