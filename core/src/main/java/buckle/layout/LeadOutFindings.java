@@ -38,13 +38,16 @@ final class LeadOutFindings {
                                         + LandFindings.DECIDES);
                     }
                 }
-                case CREEK, STANDING_WATER ->
-                    add(
-                            findings,
-                            "C9",
-                            feed,
-                            name + " is crossed by the lead-out: over it above the flood, or another way."
-                                    + LandFindings.DECIDES);
+                case CREEK, STANDING_WATER -> {
+                    if (crossed || c.nearestM() == 0) {
+                        add(
+                                findings,
+                                "C9",
+                                feed,
+                                name + " is crossed by the lead-out: over it above the flood, or another way."
+                                        + LandFindings.DECIDES);
+                    }
+                }
                 case OVERHEAD_LINE -> {
                     if (crossed) {
                         add(

@@ -135,7 +135,7 @@ final class Ledger {
                     double one = load.day().momentNm()
                             / load.railM()
                             / Math.max(1, b.kind().rails());
-                    long frames = Math.max(1, Math.round(load.day().upliftN() / one));
+                    double others = load.day().upliftN() - one;
                     return new LedgerFigure(
                             "uplift",
                             "Uplift at worst strong post",
@@ -151,7 +151,11 @@ final class Ledger {
                                     + (b.kind().rails() == 2 ? ", shared by two frames" : "")
                                     + ", ÷ rail "
                                     + Lengths.text(load.railM(), spec.units())
-                                    + (frames > 1 ? ", for " + frames + " braces that lift the same post," : "")
+                                    + (others > 0.005 * one
+                                            ? " = " + Forces.text(one, spec.units()) + "; with "
+                                                    + Forces.text(others, spec.units())
+                                                    + " of the brace the other way, which lifts the same post,"
+                                            : "")
                                     + " = " + Forces.text(load.day().upliftN(), spec.units())
                                     + " on the day of building. The ground and its weight hold about "
                                     + Forces.text(load.holdN(), spec.units()) + "; " + reserve("", load.day())

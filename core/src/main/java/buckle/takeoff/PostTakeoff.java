@@ -79,7 +79,8 @@ final class PostTakeoff {
                         : "." + cut.stock().name().toLowerCase(Locale.ROOT) + "-" + Math.round(cut.stockM() * 1000));
         String name = Character.toUpperCase(kind.text().charAt(0)) + kind.text().substring(1) + ", "
                 + cut.stock().text() + ", " + tally.length(cut.stockM());
-        String needs = (kind == PostKind.GATE
+        boolean longer = cut.stockM() > cut.stock().stockFor(heap.lengthM, spec.units());
+        String needs = (longer
                         ? tally.length(cut.stockM()) + " as gate posts usually are, what is over stands above; needs "
                         : "cut to ")
                 + tally.sawn(heap.lengthM) + ": "

@@ -423,6 +423,29 @@ class LandTest {
         }
     }
 
+    /** The lead-out runs north from 60 m off the fence: what it crosses is told, what it only passes is not. */
+    @Test
+    void whatTheLeadOutCrossesIsToldLikeAFenceLine() {
+        Layout layout = layOut(
+                Fences.site(100, -60, EAST),
+                land(
+                        feature("water main", LandKind.BURIED_SERVICE, Shape.LINE, Traits.NONE, -100, -55, 300, -55),
+                        feature("brook", LandKind.CREEK, Shape.LINE, Traits.NONE, -100, -30, 300, -30),
+                        feature("lane", LandKind.PUBLIC_WAY, Shape.LINE, Traits.NONE, -100, -20, 300, -20),
+                        feature("wires", LandKind.OVERHEAD_LINE, Shape.LINE, Traits.NONE, -100, -40, 300, -40),
+                        feature("ditch", LandKind.CREEK, Shape.LINE, Traits.NONE, 102, -45, 102, -42)),
+                Terrain.NONE);
+        assertThat(layout.feed().orElseThrow().leadOutM()).isGreaterThan(55);
+        assertThat(only(layout, "C6", "“water main” (depth not known) is crossed or neared by the lead-out")
+                        .severity())
+                .isEqualTo(Severity.WARN);
+        assertThat(only(layout, "C6", "ground rods go").message()).contains("5.0 m from the energizer");
+        only(layout, "C9", "“brook” is crossed by the lead-out");
+        only(layout, "C9", "“lane” is crossed by the lead-out");
+        only(layout, "C5", "“wires” is crossed by the lead-out");
+        assertThat(layout.findings()).noneMatch(f -> f.message().contains("“ditch” is crossed"));
+    }
+
     private static Traits soil(Traits.Soil soil) {
         return new Traits(
                 Optional.empty(),

@@ -199,6 +199,20 @@ class MaterialTakeoffTest {
         }
     }
 
+    /** P13: a low fence's gate posts are longer than it asks for, and the takeoff says so; a tall one's are not. */
+    @Test
+    void gatePostsSayWhetherTheyAreLongerThanAsked() {
+        FenceLine line = straight().withGates(List.of(Fences.gate("g", GateKind.SWING, 50, 0, 4)));
+        for (String preset : List.of("W2", "W10")) {
+            Spec spec =
+                    Spec.usual().with(Spec.usual().animals(), Preset.of(preset).schedule());
+            TakeoffLine posts = takeoff(design(spec, line)).get("post.gate");
+            assertThat(posts.derivation().contains("as gate posts usually are"))
+                    .as(posts.derivation())
+                    .isEqualTo(preset.equals("W2"));
+        }
+    }
+
     @Test
     void linesWithWiresOfTheirOwnAreCountedByThemselves() {
         FenceLine inner = Fences.line("inner", false, 50, 0, 50, 60).withTees(Optional.of("l"), Optional.empty());
