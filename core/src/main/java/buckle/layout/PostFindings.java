@@ -20,6 +20,8 @@ import java.util.function.ToDoubleFunction;
 /** What posts, braces and wires of the job have to say: one finding of each sort, at the worst place and with all others. */
 final class PostFindings {
     private static final int MOST_PLACES = 200;
+    /** A tenth of a metre and less. */
+    private static final double SAME_DEG = 1e-6;
 
     private final List<LineLayout> lines;
     private final Spec spec;
@@ -35,6 +37,7 @@ final class PostFindings {
         PostFindings all = new PostFindings(lines, spec, findings);
         all.lifted();
         all.strong();
+        all.branches();
         all.pushed();
         all.stock();
         all.standing();
@@ -100,6 +103,34 @@ final class PostFindings {
                         : count
                                 + " posts stand in hollows and the wires lift them: each takes a tie-down. Worst is post "
                                 + named(on) + " with " + force(on.thing().load().upliftN()) + ".");
+    }
+
+    /** A branch that ends on a post which another line's braces lift already: both lift it. */
+    private void branches() {
+        List<On<Post>> over = new ArrayList<>();
+        for (On<Post> branch : posts(p -> p.shared() && p.ends() && p.load().upliftWorstN() > 0)) {
+            for (On<Post> other : posts(p -> !p.shared() && p.ends() && p.load().upliftWorstN() > 0)) {
+                double both = branch.thing().load().upliftWorstN()
+                        + other.thing().load().upliftWorstN();
+                boolean one = other.line() != branch.line() && samePlace(branch.thing(), other.thing());
+                if (one && Hold.of(other.thing().load().holdUpN(), both) == Hold.MOVES) {
+                    over.add(branch);
+                }
+            }
+        }
+        say(
+                "B8",
+                Severity.WARN,
+                over,
+                p -> p.load().upliftWorstN(),
+                (on, count) ->
+                        "A branch ends on a post that the braces of another line lift already, and together they lift it by more than the ground holds: the branch adds "
+                                + force(on.thing().load().upliftWorstN())
+                                + " at the worst load. Give the branch an end post of its own beside it, or set that post deeper.");
+    }
+
+    private static boolean samePlace(Post a, Post b) {
+        return Math.abs(a.lonDeg() - b.lonDeg()) < SAME_DEG && Math.abs(a.latDeg() - b.latDeg()) < SAME_DEG;
     }
 
     /** Braces and posts on which pulls end: one finding for what moves, one for what is at the limit, on the day and at the worst. */

@@ -505,6 +505,20 @@ class DepthTest {
                         .isCloseTo(Math.rint(p.lengthM() / Lengths.M_PER_IN), within(1e-6)));
     }
 
+    /** Where a branch ends on a braced corner its brace lifts that corner as well; mid-run the post carries the branch alone. */
+    @Test
+    void aBranchOnABracedCornerAddsToItsLift() {
+        Spec heavy = SPEC.with(SPEC.animals(), Preset.of("W16").schedule());
+        FenceLine main = Fences.line("l", false, 0, 0, 200, 0, 200, 200);
+        FenceLine corner = Fences.line("c", false, 200, 0, 350, -150).withTees(Optional.of("l"), Optional.empty());
+        FenceLine mid = Fences.line("m", false, 100, 0, 100, -150).withTees(Optional.of("l"), Optional.empty());
+        assertThat(all(heavy, main, corner).findings())
+                .anyMatch(f -> f.rule().equals("B8")
+                        && f.severity() == Severity.WARN
+                        && f.message().contains("A branch ends on a post"));
+        assertThat(all(heavy, main, mid).findings()).noneMatch(f -> f.message().contains("A branch ends on a post"));
+    }
+
     @Test
     void signsStandAtGatesAndNeverFurtherApartThanAsked() {
         FenceLine line =
