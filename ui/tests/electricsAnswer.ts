@@ -77,7 +77,7 @@ export function electrics(): Electrics {
     reserve: 3.2,
     reserveSays: 'Leakage may grow to 3.2 times.',
     earth: {
-      soil: 'moist',
+      ground: 'MOIST',
       soilOhmM: 100,
       rodsOhm: 19.6,
       testV: 480,

@@ -11,6 +11,7 @@ it('shows every line of the takeoff, whatever it is called', () => {
   const line = (group: string, item: string): TakeoffLine => ({
     group,
     item,
+    product: `fitting.${item}`,
     name: `Name of ${item}`,
     quantity: 4,
     unit: 'pcs',

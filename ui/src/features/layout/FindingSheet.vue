@@ -37,7 +37,7 @@ function ground(p: { lineId: string; stationM: number }): Position | null {
 function accept(f: Finding) {
   const why = reason.value.trim()
   if (!why) return
-  const said = { rule: f.rule, message: f.message, reason: why }
+  const said = { rule: f.rule, key: f.key, values: f.values, message: f.message, reason: why }
   const places = f.places.length
     ? f.places.map((p) => ({ ...said, lineId: p.lineId, at: ground(p) }))
     : [{ ...said, lineId: null, at: null }]

@@ -5,6 +5,7 @@ import buckle.layout.Joint;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
 import buckle.layout.Pull;
+import buckle.message.CircuitMessage;
 import buckle.site.Tees;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
@@ -61,20 +62,11 @@ final class Continuity {
                         hot(line).stream().filter(w -> !live.contains(w)).toList();
                 if (!live.isEmpty() && !without.isEmpty()) {
                     dead.add(new FenceCircuit.DeadStretch(
-                            line.lineId(),
-                            pull.fromM(),
-                            pull.toM(),
-                            without,
-                            "no jumper joins " + named(without) + " to a wire that is fed"));
+                            line.lineId(), pull.fromM(), pull.toM(), without, new CircuitMessage.NoJumper(without)));
                 }
             }
         }
         return dead;
-    }
-
-    private static String named(List<Integer> wires) {
-        String numbers = String.join(", ", wires.stream().map(String::valueOf).toList());
-        return (wires.size() == 1 ? "wire " : "wires ") + numbers + " from the ground";
     }
 
     private void join(Joint joint) {

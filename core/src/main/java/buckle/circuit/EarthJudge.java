@@ -13,14 +13,16 @@ import buckle.layout.FeedPlace;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.Severity;
+import buckle.message.CircuitMessage;
+import buckle.message.Message;
 import buckle.power.Rods;
 import buckle.pulse.Place;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.spec.Plan;
 import buckle.spec.Power;
 import buckle.spec.WireRole;
-import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -52,8 +54,20 @@ final class EarthJudge {
         this.far = fence.farthest();
     }
 
-    static Earth none() {
-        return new Earth("", 0, 0, 0, Values.G9_ROD_V, false, List.of(), List.of(), List.of(), "", "", List.of());
+    static Earth none(Power.GroundState ground) {
+        return new Earth(
+                ground,
+                0,
+                0,
+                0,
+                Values.G9_ROD_V,
+                false,
+                List.of(),
+                List.of(),
+                List.of(),
+                Message.NONE,
+                CircuitMessage.EarthWires.NONE_ASKED,
+                List.of());
     }
 
     /** What is known without the earth test, while something is dragged. */
@@ -66,11 +80,7 @@ final class EarthJudge {
         boolean good = test <= Values.G9_ROD_V;
         if (!good) {
             findings.add(Finding.ofJob(
-                    "G9",
-                    Severity.WARN,
-                    "In " + likely.ground().text() + " ground the last rod would read " + Math.round(test)
-                            + " V in the earth test, over " + Math.round(Values.G9_ROD_V)
-                            + " V: more rods, longer ones, wetter ground, or earth wires."));
+                    Rule.G9, Severity.WARN, new CircuitMessage.LastRodTooHigh(likely.ground(), test, Values.G9_ROD_V)));
         }
         return earth(
                 test,
@@ -90,7 +100,7 @@ final class EarthJudge {
             List<EarthCase> seasons,
             List<Electrics.Shock> shocks) {
         return new Earth(
-                likely.ground().text(),
+                likely.ground(),
                 soilOhmM(),
                 solver.rodsOhm(likely.ground()),
                 testV,
@@ -115,17 +125,22 @@ final class EarthJudge {
 
     private List<EarthCase> schools() {
         return feed.schools().stream()
-                .map(s -> rods(s.school().rule(), s.school().text(), s.rods(), s.rodM(), soilOhmM())
+                .map(s -> rods(
+                                new Message.Name(s.school().rule().name()),
+                                new Message.Name(s.school().text()),
+                                s.rods(),
+                                s.rodM(),
+                                soilOhmM())
                         .of(s.school()))
                 .toList();
     }
 
-    private EarthCase rods(String name, String says, int rods, double rodM, double soilOhmM) {
+    private EarthCase rods(Message name, Message says, int rods, double rodM, double soilOhmM) {
         return one(name, says, rods, rodM, soilOhmM, solver.rodsOhm(rods, rodM, soilOhmM), fence);
     }
 
     private EarthCase one(
-            String name, String says, int rods, double rodM, double soilOhmM, double ohm, FenceCircuit circuit) {
+            Message name, Message says, int rods, double rodM, double soilOhmM, double ohm, FenceCircuit circuit) {
         double test = testV(circuit, ohm);
         double byTable = rods == 1
                 ? ohm
@@ -136,35 +151,34 @@ final class EarthJudge {
 
     private List<EarthCase> improvements() {
         List<EarthCase> all = new ArrayList<>();
-        all.add(rods("one more rod", "", feed.rods() + 1, feed.rodM(), soilOhmM()));
-        all.add(rods("rods half as long again", "", feed.rods(), feed.rodM() * LONGER_ROD, soilOhmM()));
+        all.add(rods(CircuitMessage.Rods.ONE_MORE, Message.NONE, feed.rods() + 1, feed.rodM(), soilOhmM()));
+        all.add(rods(CircuitMessage.Rods.LONGER, Message.NONE, feed.rods(), feed.rodM() * LONGER_ROD, soilOhmM()));
         moist().flatMap(f -> f.traits()
                         .soil()
                         .or(() -> Optional.of(Soil.WET))
                         .map(soil -> rods(
-                                "the same rods in “" + f.title() + "”",
-                                "the cable there is not reckoned",
+                                new CircuitMessage.RodsIn(f.title()),
+                                new CircuitMessage.CableNotCounted(),
                                 feed.rods(),
                                 feed.rodM(),
                                 Soils.ohmM(soil, likely.ground()))))
                 .ifPresent(all::add);
         if (soilOhmM() >= Values.G12_SAND_OHM_M) {
             all.add(single(
-                    "one angle iron of "
-                            + Lengths.text(Values.G6_IRON_M, plan.spec().units()),
-                    "where stone stops a rod (G6)",
+                    new CircuitMessage.ShortRod(true, Values.G6_IRON_M),
+                    new CircuitMessage.ShortRodWhy(true),
                     Values.G6_IRON_M,
                     Values.G6_RADIUS_M));
             all.add(single(
-                    "one stub of " + Lengths.text(Values.G7_STUB_M, plan.spec().units()),
-                    "all that rock lets in (G7): several, kept wet, or earth wires",
+                    new CircuitMessage.ShortRod(false, Values.G7_STUB_M),
+                    new CircuitMessage.ShortRodWhy(false),
                     Values.G7_STUB_M,
                     plan.spec().power().rodDiameterM() / 2));
         }
         return all;
     }
 
-    private EarthCase single(String name, String says, double lengthM, double radiusM) {
+    private EarthCase single(Message name, Message says, double lengthM, double radiusM) {
         return one(name, says, 1, lengthM, soilOhmM(), Rods.singleOhm(soilOhmM(), lengthM, radiusM), fence);
     }
 
@@ -173,7 +187,14 @@ final class EarthJudge {
         for (Power.GroundState s : Power.GroundState.values()) {
             double soil = solver.feedSoilOhmM(s);
             double ohm = solver.rodsOhm(feed.rods(), feed.rodM(), soil);
-            all.add(one(s.text(), "", feed.rods(), feed.rodM(), soil, ohm, solver.fence(likely.with(s), Trial.NONE)));
+            all.add(one(
+                    new CircuitMessage.GroundIs(s),
+                    Message.NONE,
+                    feed.rods(),
+                    feed.rodM(),
+                    soil,
+                    ohm,
+                    solver.fence(likely.with(s), Trial.NONE)));
         }
         return all;
     }
@@ -207,11 +228,9 @@ final class EarthJudge {
                 f, GeoPoint.of(feed.lonDeg(), feed.latDeg()), plan.site().plane());
     }
 
-    private String moistSays() {
-        return moist().map(f -> "The nearest ground that stays moist, “" + f.title() + "”, is "
-                        + Lengths.text(awayM(f), plan.spec().units())
-                        + " from the energizer; rods there serve through an insulated cable.")
-                .orElse("No ground that stays moist is drawn on the property.");
+    private Message moistSays() {
+        return moist().<Message>map(f -> new CircuitMessage.MoistGround(f.title(), awayM(f)))
+                .orElse(new CircuitMessage.NoMoistGround());
     }
 
     private static boolean staysMoist(LandFeature f) {
@@ -223,16 +242,14 @@ final class EarthJudge {
                         .isPresent();
     }
 
-    private String wires(List<EarthCase> seasons, boolean good) {
+    private CircuitMessage.EarthWires wires(List<EarthCase> seasons, boolean good) {
         boolean has = layout.lines().stream().anyMatch(l -> l.schedule().count(WireRole.EARTH) > 0);
         boolean badSeason = seasons.stream().anyMatch(s -> !s.good());
         if (has) {
             return plan.spec().build().wires().earthTied()
-                    ? "Earth wires are tied to the energizer's earth terminal: they carry the return where the ground does not."
-                    : "Earth wires are merely grounded along the way: what returns in them passes through the ground and the rods all the same (G14).";
+                    ? CircuitMessage.EarthWires.ARE_TIED
+                    : CircuitMessage.EarthWires.ARE_GROUNDED;
         }
-        return !good || badSeason
-                ? "In bad seasons rods alone do not carry the return: earth wires tied to the energizer would (G14)."
-                : "The ground carries the return; earth wires are not needed for it.";
+        return !good || badSeason ? CircuitMessage.EarthWires.WOULD_CARRY : CircuitMessage.EarthWires.NOT_NEEDED;
     }
 }

@@ -2,10 +2,13 @@ package buckle.circuit;
 
 import buckle.circuit.FenceCircuit.DeadStretch;
 import buckle.layout.Finding;
+import buckle.message.CircuitMessage;
+import buckle.message.Message;
 import buckle.power.Battery;
 import buckle.pulse.Plate;
 import buckle.rulebook.Values;
 import buckle.spec.GroundSchool;
+import buckle.spec.Power;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -13,8 +16,8 @@ import java.util.OptionalDouble;
 /**
  * What the pulse does on the planned fence.
  *
- * @param says empty when answered; otherwise why not
- * @param energizer reckoned with
+ * @param says nothing when answered; otherwise why not
+ * @param energizer calculated with
  * @param chosen whether somebody chose it; otherwise it is the recommended one
  * @param needV of the hardest animal
  * @param bands that voltages are shown in; empty when no need is known
@@ -23,7 +26,7 @@ import java.util.OptionalDouble;
  * @param dead stretches without pulse
  */
 public record Electrics(
-        String says,
+        Message says,
         Plate energizer,
         boolean chosen,
         OptionalDouble needV,
@@ -32,11 +35,11 @@ public record Electrics(
         List<SectionPulse> sections,
         Optional<PulsePoint> weakest,
         OptionalDouble reserve,
-        String reserveSays,
+        Message reserveSays,
         Earth earth,
         Supply supply,
         List<Candidate> candidates,
-        String recommended,
+        Message recommended,
         List<WhatIf> whatIfs,
         List<Assumed> assumed,
         List<DeadStretch> dead,
@@ -112,7 +115,7 @@ public record Electrics(
      * @param wires whether earth wires are the answer, and why
      */
     public record Earth(
-            String soil,
+            Power.GroundState ground,
             double soilOhmM,
             double rodsOhm,
             double testV,
@@ -121,8 +124,8 @@ public record Electrics(
             List<EarthCase> schools,
             List<EarthCase> improvements,
             List<EarthCase> seasons,
-            String moist,
-            String wires,
+            Message moist,
+            CircuitMessage.EarthWires wires,
             List<Shock> shocks) {
         public Earth {
             schools = List.copyOf(schools);
@@ -135,13 +138,13 @@ public record Electrics(
     /**
      * Rods of one school, season or improvement.
      *
-     * @param says what is to be known of it; empty when nothing is
+     * @param says what is to be known of it, if anything
      * @param ohm together, by mutual resistances
      * @param tableOhm together, by the factors of IEEE Std 142
      */
     public record EarthCase(
-            String name,
-            String says,
+            Message name,
+            Message says,
             Optional<GroundSchool> school,
             int rods,
             double rodM,
@@ -169,11 +172,12 @@ public record Electrics(
     /**
      * What an animal at the weakest point gets.
      *
-     * @param who animals with such a body; empty for the standard's
+     * @param who animals with such a body; nobody for the standard's
      * @param pathOhm body, feet and ground together
      * @param bodyJ in the body
      */
-    public record Shock(String contact, String how, String who, double pathOhm, double bodyJ, double volts) {}
+    public record Shock(
+            CircuitMessage.Contact contact, Message how, Message who, double pathOhm, double bodyJ, double volts) {}
 
     /**
      * Battery and sun.
@@ -189,7 +193,7 @@ public record Electrics(
             double leastPanelW,
             double cableDropV,
             List<Battery.Month> year,
-            String says) {
+            Message says) {
         public Supply {
             year = List.copyOf(year);
         }
@@ -223,8 +227,8 @@ public record Electrics(
     }
 
     /** One thing done otherwise, and the weakest point then. */
-    public record WhatIf(String name, double weakestV, double heavyV, String says) {}
+    public record WhatIf(Message name, double weakestV, double heavyV, Message says) {}
 
     /** An assumption, and what moving it does to the weakest point. */
-    public record Assumed(String name, String likely, String low, String high, double lowestV, double highestV) {}
+    public record Assumed(Message name, Message likely, Message low, Message high, double lowestV, double highestV) {}
 }

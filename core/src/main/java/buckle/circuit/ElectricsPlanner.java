@@ -15,10 +15,14 @@ import buckle.layout.Layout;
 import buckle.layout.LineLayout;
 import buckle.layout.Section;
 import buckle.layout.Severity;
+import buckle.message.CircuitMessage;
+import buckle.message.CircuitMessage.Because;
+import buckle.message.Message;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
 import buckle.pulse.Solution;
 import buckle.pulse.Supply;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
@@ -30,7 +34,6 @@ import buckle.spec.Power;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
@@ -80,11 +83,10 @@ public final class ElectricsPlanner {
         Power power = plan.spec().power();
         List<Spot> spots = Spots.along(layout);
         Optional<Plate> own = power.energizer();
-        own.flatMap(Plate::contradiction).ifPresent(why -> warn("E7", why + " The recommended one is used instead."));
-        own.flatMap(Plate::doubt).ifPresent(why -> warn("E7", why));
-        own.map(p -> p.energy().how())
-                .filter(how -> !how.isEmpty())
-                .ifPresent(how -> findings.add(Finding.ofJob("E8", Severity.NOTE, how)));
+        own.flatMap(Plate::contradiction).ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, true)));
+        own.flatMap(Plate::doubt).ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, false)));
+        own.flatMap(CircuitMessage.OneEnergyComputed::of)
+                .ifPresent(m -> findings.add(Finding.ofJob(Rule.E8, Severity.NOTE, m)));
         boolean usable = own.isPresent() && own.get().contradiction().isEmpty();
         List<Candidate> candidates = depth == Depth.ALL || !usable ? candidates(spots, depth) : List.of();
         Optional<Candidate> recommended =
@@ -93,16 +95,12 @@ public final class ElectricsPlanner {
         Conditions likely = Conditions.likely(plate, power);
 
         if (!likely.dampingFits()) {
-            warn(
-                    "E9",
-                    "The plate of " + plate.name()
-                            + " leaves no room for the damping across its terminals that this job says;"
-                            + " the pair that fits the plate is used instead.");
+            warn(Rule.E9, new CircuitMessage.DampingDoesNotFit(plate.name()));
         }
         Solved middle =
                 depth == Depth.ALL ? solver.withCurrents(likely, trial, spots) : solver.volts(likely, trial, spots);
         if (!middle.solution().solved()) {
-            return unsolved(middle.solution().says(), plate, usable);
+            return unsolved(new CircuitMessage.NotSolved(middle.solution().says()), plate, usable);
         }
         Range range = depth == Depth.CURVE ? Range.none(middle) : new Range(solver, likely, trial, spots, middle);
         List<PulsePoint> points = points(spots, middle, range);
@@ -114,27 +112,21 @@ public final class ElectricsPlanner {
                 .max(Comparator.comparingDouble(PulsePoint::likelyV))
                 .filter(p -> p.likelyV() > Values.V6_MOST_V)
                 .ifPresent(p -> findings.add(Finding.at(
-                        "V6",
+                        Rule.V6,
                         Severity.NOTE,
                         p.lineId(),
                         p.stationM(),
-                        "Here the pulse is predicted at " + kv(p.likelyV())
-                                + ", more than is met in practice; a reading there tells.")));
+                        new CircuitMessage.PulseVeryHigh(p.likelyV()))));
         if (plate.energy().outJ() > Energizers.MUCH_J) {
-            findings.add(Finding.ofJob(
-                    "C13",
-                    Severity.CAUTION,
-                    plate.name()
-                            + " puts out more than 5 J. Ask whether the local code allows it where people come near."
-                            + " Local code and licensed people decide."));
+            findings.add(Finding.ofJob(Rule.C13, Severity.CAUTION, new CircuitMessage.OverFiveJoules(plate.name())));
         }
         Reserve reserve = depth == Depth.ALL
                 ? Reserve.of(solver, likely, trial, spots, needV, weakest.map(PulsePoint::likelyV))
-                : new Reserve(OptionalDouble.empty(), "");
+                : Reserve.NOT_ASKED;
         EarthJudge earth = new EarthJudge(plan, around, solver, likely);
         Optional<Spot> spot = weakest.map(w -> new Spot(w.lineId(), w.stationM()));
         return new Electrics(
-                "",
+                Message.NONE,
                 plate,
                 usable,
                 needV,
@@ -152,7 +144,7 @@ public final class ElectricsPlanner {
                                 weakest.map(PulsePoint::likelyV).orElse(0.0))
                         .judge(findings),
                 candidates,
-                recommended.map(this::why).orElse(""),
+                recommended.map(this::why).orElse(Message.NONE),
                 depth == Depth.ALL ? new WhatIfs(plan, layout, around, trial, likely, spots).all() : List.of(),
                 assumed(spots, range, weakest),
                 middle.fence().dead(),
@@ -162,7 +154,7 @@ public final class ElectricsPlanner {
                 middle.solution().windowS());
     }
 
-    private Electrics unsolved(String says, Plate plate, boolean chosen) {
+    private Electrics unsolved(Message says, Plate plate, boolean chosen) {
         return new Electrics(
                 says,
                 plate,
@@ -174,10 +166,10 @@ public final class ElectricsPlanner {
                 Optional.empty(),
                 OptionalDouble.empty(),
                 says,
-                EarthJudge.none(),
+                EarthJudge.none(plan.spec().power().ground()),
                 new SupplyJudge(plan, layout, plate, 0).judge(findings),
                 List.of(),
-                "",
+                Message.NONE,
                 List.of(),
                 List.of(),
                 List.of(),
@@ -248,26 +240,23 @@ public final class ElectricsPlanner {
         if (weakest.isPresent() && needV.isPresent() && weakest.get().met() != Met.MET) {
             PulsePoint w = weakest.get();
             findings.add(Finding.at(
-                    "V10",
+                    Rule.V10,
                     Severity.WARN,
                     w.lineId(),
                     w.stationM(),
-                    "Here the pulse peaks at " + kv(w.likelyV()) + " (" + kv(w.lowV()) + " to " + kv(w.highV())
-                            + "), the animals need " + kv(needV.getAsDouble())
-                            + ". A stronger energizer, less growth, better wire or a second lead-out."));
+                    new CircuitMessage.PulseTooLow(w.likelyV(), w.lowV(), w.highV(), needV.getAsDouble())));
         }
         middle.fence().dead().stream()
                 .findFirst()
                 .ifPresent(d -> findings.add(Finding.at(
-                        "J1",
+                        Rule.J1,
                         Severity.WARN,
                         d.lineId(),
                         d.fromM(),
-                        (d.wires().isEmpty() ? "From here nothing is fed: " : "From here a wire is dead: ") + d.why()
-                                + ".")));
+                        new CircuitMessage.DeadFrom(d.wires().isEmpty(), d.why()))));
     }
 
-    private void warn(String rule, String message) {
+    private void warn(Rule rule, CircuitMessage message) {
         findings.add(Finding.ofJob(rule, Severity.WARN, message));
     }
 
@@ -373,33 +362,25 @@ public final class ElectricsPlanner {
                 .orElse(0);
     }
 
-    private String why(Candidate c) {
-        String need = needV.isPresent() ? " against the " + kv(needV.getAsDouble()) + " needed" : "";
-        String energy = c.bodyJ().isPresent()
-                ? String.format(
-                        Locale.ROOT,
-                        ", and %s J in the animal there, which wants %s J (V14)",
-                        joules(c.bodyJ().getAsDouble()),
-                        joules(c.needJ().orElse(0)))
-                : "";
-        String strong = leastOutputJ() > 0
-                ? String.format(Locale.ROOT, " Pigs are kept by units of %.0f J and more (V5).", leastOutputJ())
-                : "";
-        String reason = spare(c)
-                ? "the smallest that holds and reaches that in heavy growth with a fifth to spare"
+    private Message why(Candidate c) {
+        Because because = spare(c)
+                ? Because.SMALLEST_WITH_SPARE
                 : c.met() == Met.WARN || c.met() == Met.BROKEN
-                        ? "none does better; the fence itself needs to change"
+                        ? Because.NONE_BETTER
                         : !reaches(c)
-                                ? "none up to 5 J brings more into the animal; earth wires or better ground would"
-                                : c.metHeavy() == Met.MET
-                                        ? "it holds in heavy growth with little to spare, and none up to 5 J holds more"
-                                        : "it holds in today's growth; in heavy growth none up to 5 J does, so keep the fence mown";
-        return "The " + c.plate().name() + " energizer: " + kv(c.cleanV()) + " clean and " + kv(c.heavyV())
-                + " in heavy growth at the weakest point" + need + energy + "; " + reason + "." + strong;
-    }
-
-    private static String joules(double energyJ) {
-        return String.format(Locale.ROOT, energyJ < 1 ? "%.2f" : "%.1f", energyJ);
+                                ? Because.NONE_REACHES
+                                : c.metHeavy() == Met.MET ? Because.LITTLE_SPARE : Because.HOLDS_TODAY;
+        return new CircuitMessage.Recommended(
+                c.plate().name(),
+                c.cleanV(),
+                c.heavyV(),
+                needV,
+                c.bodyJ().isPresent()
+                        ? Optional.of(new CircuitMessage.InAnimal(
+                                c.bodyJ().getAsDouble(), c.needJ().orElse(0)))
+                        : Optional.empty(),
+                because,
+                leastOutputJ());
     }
 
     private List<Assumed> assumed(List<Spot> spots, Range range, Optional<PulsePoint> weakest) {
@@ -412,9 +393,5 @@ public final class ElectricsPlanner {
             }
         }
         return List.of();
-    }
-
-    static String kv(double volts) {
-        return String.format(Locale.ROOT, "%.1f kV", volts / 1000);
     }
 }

@@ -1,5 +1,6 @@
 package buckle.circuit;
 
+import buckle.message.CircuitMessage.DeadWhy;
 import buckle.pulse.Circuit;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
@@ -34,7 +35,7 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
      * @param wires numbers from the ground up of the hot wires meant; empty for all
      * @param why what keeps the pulse away
      */
-    public record DeadStretch(String lineId, double fromM, double toM, List<Integer> wires, String why) {
+    public record DeadStretch(String lineId, double fromM, double toM, List<Integer> wires, DeadWhy why) {
         public DeadStretch {
             wires = List.copyOf(wires);
         }

@@ -8,6 +8,7 @@ import buckle.layout.GatePlace;
 import buckle.layout.LandSpan;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
+import buckle.message.CircuitMessage;
 import buckle.pulse.Circuit;
 import buckle.pulse.Fault;
 import buckle.pulse.LineModel;
@@ -35,7 +36,6 @@ import java.util.TreeSet;
 public final class FenceCircuitPlanner {
     private static final double SAME_M = 0.01;
     private static final String FEED = "lead-out";
-    private static final String NO_JOINT = "no joint leads the pulse here";
 
     private final Layout layout;
     private final Spec spec;
@@ -211,7 +211,7 @@ public final class FenceCircuitPlanner {
     }
 
     private void unfed(LineSpan span) {
-        unfed.add(new DeadStretch(span.lineId(), span.fromM(), span.toM(), List.of(), NO_JOINT));
+        unfed.add(new DeadStretch(span.lineId(), span.fromM(), span.toM(), List.of(), new CircuitMessage.NoJoint()));
     }
 
     private LineLayout line(String id) {
@@ -267,7 +267,7 @@ public final class FenceCircuitPlanner {
         for (Edge e : edges) {
             if (!used.contains(e) && e.span().isPresent()) {
                 LineSpan s = e.span().get();
-                dead.add(new DeadStretch(s.lineId(), s.fromM(), s.toM(), List.of(), NO_JOINT));
+                dead.add(new DeadStretch(s.lineId(), s.fromM(), s.toM(), List.of(), new CircuitMessage.NoJoint()));
             }
         }
         Circuit circuit = new Circuit(

@@ -1,33 +1,25 @@
 package buckle.circuit;
 
+import buckle.circuit.Assumption.Move;
 import buckle.circuit.Electrics.Assumed;
 import buckle.circuit.Solver.Solved;
 import buckle.circuit.Solver.Spot;
-import buckle.pulse.Source;
 import buckle.pulse.Supply;
-import buckle.rulebook.Values;
-import buckle.spec.PulseModel;
-import java.text.DecimalFormat;
-import java.text.DecimalFormatSymbols;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.HashMap;
+import java.util.IdentityHashMap;
 import java.util.List;
-import java.util.Locale;
-import java.util.Optional;
-import java.util.stream.Stream;
+import java.util.Map;
+import java.util.Objects;
 
-/**
- * V13: each assumption moved down and up alone; what that does is added by squares. What lies in the fence takes a solution of
- * its own for each move; what lies in energizer and rods shares one; the plate's voltages only scale.
- */
+/** V13: each assumption moved down and up alone; what that does is added by squares. */
 final class Range {
-    private static final double AS_NONE_OHM = 1e6;
-
     private final double[] middle;
     private final List<Moved> moved = new ArrayList<>();
 
     /** Volts at the spots as one assumption is moved. */
-    private record Moved(String name, String likely, String low, String high, List<double[]> tried) {
+    private record Moved(Assumption assumption, List<double[]> tried) {
         double least(int i, double otherwise) {
             return tried.stream().mapToDouble(v -> v[i]).min().orElse(otherwise);
         }
@@ -36,8 +28,6 @@ final class Range {
             return tried.stream().mapToDouble(v -> v[i]).max().orElse(otherwise);
         }
     }
-
-    private record Fed(Conditions fence, List<Supply> by) {}
 
     private Range(Solved solved) {
         middle = new double[solved.at().size()];
@@ -53,96 +43,65 @@ final class Range {
 
     Range(Solver solver, Conditions likely, Trial trial, List<Spot> spots, Solved solved) {
         this(solved);
-        double leak = Values.V13_LEAK_FACTOR;
-        double soil = Values.V13_SOIL_FACTOR;
-        double earth = Values.V13_EARTH_FACTOR;
-        double plate = Values.V13_PLATE_SHARE;
-        PulseModel model = solver.spec.power().model();
         Supply own = new Supply(
                 solved.fence().circuit().source(), solved.fence().circuit().earthOhm());
-        List<Supply> alone = List.of(own);
-        List<Source> damped = damped(likely, model);
-        List<Supply> supplies = new ArrayList<>(List.of(
-                new Supply(own.source(), own.earthOhm() / earth), new Supply(own.source(), own.earthOhm() * earth)));
-        damped.forEach(s -> supplies.add(new Supply(s, own.earthOhm())));
-        List<double[]> v = Stream.of(
-                        new Fed(likely.withLeak(1 / leak), alone),
-                        new Fed(likely.withLeak(leak), alone),
-                        new Fed(likely.withSoil(1 / soil), alone),
-                        new Fed(likely.withSoil(soil), alone),
-                        new Fed(likely.withSteel(model.steelMuR().low()), alone),
-                        new Fed(likely.withSteel(model.steelMuR().high()), alone),
-                        new Fed(likely.withWire(-1), alone),
-                        new Fed(likely.withWire(1), alone),
-                        new Fed(likely, supplies))
-                .parallel()
-                .flatMap(f -> Arrays.stream(Solver.peaks(solver.fence(f.fence(), trial), spots, f.by())))
-                .toList();
-        add("Leakage of growth and insulators", likely.growth().text(), "a third", "three times", v.subList(0, 2));
-        add(
-                "Resistivity of the ground under the fence",
-                likely.ground().text(),
-                "a third",
-                "three times",
-                v.subList(2, 4));
-        add(
-                "Permeability of steel wire",
-                number(likely.steelMuR()),
-                number(model.steelMuR().low()),
-                number(model.steelMuR().high()),
-                v.subList(4, 6));
-        add(
-                "Resistance of the conductors and their joints",
-                "as made",
-                "a tenth less; woven half",
-                "a tenth more; woven double",
-                v.subList(6, 8));
-        add(
-                "Voltages of the plate",
-                "as it says",
-                "5 % less",
-                "5 % more",
-                List.of(scaled(1 - plate), scaled(1 + plate)));
-        add("Resistance of the ground rods", "as computed", "half", "double", v.subList(8, 10));
-        List<String> pairs = damped.stream().map(Range::damping).toList();
-        add(
-                "Damping across the energizer's terminals",
-                damping(own.source()),
-                pairs.isEmpty() ? "no other fits" : String.join(", ", pairs.subList(0, (pairs.size() + 1) / 2)),
-                pairs.isEmpty()
-                        ? "no other fits"
-                        : String.join(", ", pairs.subList((pairs.size() + 1) / 2, pairs.size())),
-                v.subList(10, v.size()));
+        List<Assumption> all = Assumptions.of(likely, solver.spec.power().model(), own.source());
+        Map<Move, double[]> volts = new Tried(solver, likely, trial, spots, own).all(all);
+        for (Assumption a : all) {
+            moved.add(new Moved(
+                    a, a.moves().map(m -> Objects.requireNonNull(volts.get(m))).toList()));
+        }
     }
 
-    /** Other pairs across the terminals that give the same plate: those somebody said, else those around the likely one (E9). */
-    private static List<Source> damped(Conditions likely, PulseModel model) {
-        return model.likelyDamping().isEmpty()
-                ? likely.plate().others()
-                : Stream.of(model.leastDamping(), model.mostDamping())
-                        .flatMap(Optional::stream)
-                        .map(likely.plate()::source)
-                        .flatMap(Optional::stream)
-                        .toList();
-    }
+    /** Volts at the spots for every move, with as few solutions as there may be. */
+    private final class Tried {
+        private final Solver solver;
+        private final Conditions likely;
+        private final Trial trial;
+        private final List<Spot> spots;
+        private final Supply own;
 
-    private static String number(double value) {
-        return new DecimalFormat("0.##", DecimalFormatSymbols.getInstance(Locale.ROOT)).format(value);
-    }
+        Tried(Solver solver, Conditions likely, Trial trial, List<Spot> spots, Supply own) {
+            this.solver = solver;
+            this.likely = likely;
+            this.trial = trial;
+            this.spots = spots;
+            this.own = own;
+        }
 
-    private static String damping(Source s) {
-        return s.bleedOhm().orElse(AS_NONE_OHM) >= AS_NONE_OHM && s.terminalF().isEmpty()
-                ? "none"
-                : number(s.bleedOhm().orElse(AS_NONE_OHM) / 1000) + " kΩ with "
-                        + number(s.terminalF().orElse(0) * 1e9) + " nF";
-    }
+        /** A fence under conditions, fed by several; the moves that asked for each. */
+        private record Fed(Conditions fence, List<Supply> by, List<Move> moves) {}
 
-    private double[] scaled(double factor) {
-        return Arrays.stream(middle).map(v -> v * factor).toArray();
-    }
+        Map<Move, double[]> all(List<Assumption> assumptions) {
+            List<Fed> asked = new ArrayList<>();
+            Fed atTerminals = new Fed(likely, new ArrayList<>(), new ArrayList<>());
+            Map<Move, double[]> volts = new IdentityHashMap<>();
+            assumptions.stream().flatMap(Assumption::moves).forEach(move -> {
+                switch (move) {
+                    case Move.InFence m -> asked.add(new Fed(m.apply().apply(likely), List.of(own), List.of(move)));
+                    case Move.AtTerminals m -> {
+                        atTerminals.by().add(m.apply().apply(own));
+                        atTerminals.moves().add(move);
+                    }
+                    case Move.Scale m ->
+                        volts.put(
+                                move,
+                                Arrays.stream(middle).map(v -> v * m.factor()).toArray());
+                }
+            });
+            asked.add(atTerminals);
+            asked.parallelStream().map(this::solved).toList().forEach(volts::putAll);
+            return volts;
+        }
 
-    private void add(String name, String likely, String low, String high, List<double[]> tried) {
-        moved.add(new Moved(name, likely, low, high, List.copyOf(tried)));
+        private Map<Move, double[]> solved(Fed fed) {
+            double[][] peaks = Solver.peaks(solver.fence(fed.fence(), trial), spots, fed.by());
+            Map<Move, double[]> volts = new HashMap<>();
+            for (int i = 0; i < peaks.length; i++) {
+                volts.put(fed.moves().get(i), peaks[i]);
+            }
+            return volts;
+        }
     }
 
     double lowV(int i) {
@@ -166,7 +125,12 @@ final class Range {
     List<Assumed> assumed(int i) {
         return moved.stream()
                 .map(m -> new Assumed(
-                        m.name(), m.likely(), m.low(), m.high(), m.least(i, middle[i]), m.most(i, middle[i])))
+                        m.assumption().id(),
+                        m.assumption().likely(),
+                        m.assumption().low(),
+                        m.assumption().high(),
+                        m.least(i, middle[i]),
+                        m.most(i, middle[i])))
                 .toList();
     }
 }

@@ -1,13 +1,18 @@
 package buckle.circuit;
 
 import buckle.circuit.Solver.Spot;
+import buckle.message.CircuitMessage;
+import buckle.message.CircuitMessage.NoReserve;
+import buckle.message.Message;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** How much more may grow before the weakest point fails. */
-record Reserve(OptionalDouble factor, String says) {
+record Reserve(OptionalDouble factor, Message says) {
+    /** While only the curve is worked out. */
+    static final Reserve NOT_ASKED = none(NoReserve.NOT_ASKED);
+
     private static final double MOST = 1000;
     private static final int HALVINGS = 9;
 
@@ -19,16 +24,16 @@ record Reserve(OptionalDouble factor, String says) {
             OptionalDouble needV,
             Optional<Double> weakestV) {
         if (needV.isEmpty() || weakestV.isEmpty()) {
-            return new Reserve(OptionalDouble.empty(), "No need is known for these animals.");
+            return none(NoReserve.NO_NEED);
         }
         double need = needV.getAsDouble();
         if (weakestV.get() < need) {
-            return new Reserve(OptionalDouble.empty(), "None: the weakest point is under the need already.");
+            return none(NoReserve.UNDER_NEED);
         }
         double low = 0;
         double high = Math.log(MOST);
         if (holds(solver, likely, trial, spots, need, MOST)) {
-            return new Reserve(OptionalDouble.empty(), "Leakage may grow a thousand times and the need is still met.");
+            return none(NoReserve.ENDLESS);
         }
         for (int i = 0; i < HALVINGS; i++) {
             double middle = (low + high) / 2;
@@ -39,13 +44,11 @@ record Reserve(OptionalDouble factor, String says) {
             }
         }
         double factor = Math.exp(low);
-        return new Reserve(
-                OptionalDouble.of(factor),
-                String.format(
-                        Locale.ROOT,
-                        "Leakage may grow to %.3g times that of %s before the weakest point falls under the need.",
-                        factor,
-                        likely.growth().text()));
+        return new Reserve(OptionalDouble.of(factor), new CircuitMessage.ReserveFactor(factor, likely.growth()));
+    }
+
+    private static Reserve none(NoReserve why) {
+        return new Reserve(OptionalDouble.empty(), new CircuitMessage.ReserveNone(why));
     }
 
     private static boolean holds(

@@ -4,6 +4,8 @@ import buckle.circuit.Electrics.Shock;
 import buckle.circuit.Solver.Spot;
 import buckle.land.Traits.Soil;
 import buckle.layout.LineLayout;
+import buckle.message.CircuitMessage;
+import buckle.message.Message;
 import buckle.power.Rods;
 import buckle.pulse.Circuit;
 import buckle.pulse.Place;
@@ -48,22 +50,18 @@ final class Shocks {
     }
 
     /** Who the fence is for, by what their bodies resist, the hardest first. */
-    private static SortedMap<Double, String> bodies(List<Animal> animals) {
-        SortedMap<Double, String> bodies = new TreeMap<>(Comparator.reverseOrder());
+    private static SortedMap<Double, List<Animal>> bodies(List<Animal> animals) {
+        SortedMap<Double, List<Animal>> bodies = new TreeMap<>(Comparator.reverseOrder());
         for (Animal a : animals) {
-            bodies.merge(bodyOhm(a), a.text(), (one, other) -> one + ", " + other);
+            bodies.computeIfAbsent(bodyOhm(a), b -> new ArrayList<>()).add(a);
         }
         return bodies;
-    }
-
-    private static String onGround(Power.GroundState state) {
-        return "wire and " + state.text() + " ground";
     }
 
     /** Of all contacts, the hardest animal's, standing on ground of a state. */
     static Shock usual(List<Shock> shocks, Power.GroundState state) {
         return shocks.stream()
-                .filter(s -> s.contact().equals(onGround(state)))
+                .filter(s -> s.contact().equals(new CircuitMessage.OnGround(state)))
                 .findFirst()
                 .orElseThrow();
     }
@@ -114,42 +112,30 @@ final class Shocks {
         Soil soil = solver.soils.at(line, spot.stationM());
         Wire wire = new Wire(fence.circuit(), place.get());
         List<Shock> shocks = new ArrayList<>();
-        shocks.add(shock(
-                wire,
-                "the standard's 500 Ω",
-                "to compare energizers by",
-                "",
-                Values.G13_BODY_OHM,
-                Values.G13_BODY_OHM));
+        shocks.add(
+                shock(wire, new CircuitMessage.StandardLoad(), Message.NONE, Values.G13_BODY_OHM, Values.G13_BODY_OHM));
         for (Contact c : contacts(soil)) {
             bodies(plan.spec().animals())
-                    .forEach((body, who) -> shocks.add(shock(wire, c.name(), c.how(), who, body + c.ohm(), body)));
+                    .forEach((body, who) ->
+                            shocks.add(shock(wire, c.what(), new CircuitMessage.Bodies(who), body + c.ohm(), body)));
         }
         return shocks;
     }
 
     /** What closes the circuit besides the body. */
-    private record Contact(String name, String how, double ohm) {}
+    private record Contact(CircuitMessage.Contact what, double ohm) {}
 
     private List<Contact> contacts(Soil soil) {
         List<Contact> all = new ArrayList<>();
         for (Power.GroundState state : Power.GroundState.values()) {
             all.add(new Contact(
-                    onGround(state),
-                    "the return is the ground under the feet: all-hot wiring",
+                    new CircuitMessage.OnGround(state),
                     Rods.feetOhm(Soils.ohmM(soil, state), Values.G13_FOOT_M, FEET)));
         }
+        all.add(new Contact(new CircuitMessage.OnSnow(), Rods.feetOhm(Values.G13_SNOW_OHM_M, Values.G13_FOOT_M, FEET)));
+        all.add(new Contact(new CircuitMessage.OnEarthWire(true), 0));
         all.add(new Contact(
-                "wire and dry snow",
-                "dry snow insulates",
-                Rods.feetOhm(Values.G13_SNOW_OHM_M, Values.G13_FOOT_M, FEET)));
-        all.add(new Contact(
-                "hot wire and tied earth wire",
-                "the return is the earth wire back to the energizer: true hot and earth",
-                0));
-        all.add(new Contact(
-                "hot wire and merely grounded earth wire",
-                "the return is the nearest rod of the earth wire and the ground",
+                new CircuitMessage.OnEarthWire(false),
                 solver.rodsOhm(1, solver.layout.feed().orElseThrow().rodM(), Soils.ohmM(soil, likely.ground()))));
         return all;
     }
@@ -165,10 +151,10 @@ final class Shocks {
         }
     }
 
-    private static Shock shock(Wire wire, String contact, String how, String who, double pathOhm, double bodyOhm) {
+    private static Shock shock(Wire wire, CircuitMessage.Contact contact, Message who, double pathOhm, double bodyOhm) {
         return new Shock(
                 contact,
-                how,
+                new CircuitMessage.ContactHow(contact),
                 who,
                 pathOhm,
                 wire.slow.under(pathOhm).energyJ(pathOhm) * bodyOhm / pathOhm,

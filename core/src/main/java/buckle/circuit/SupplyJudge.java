@@ -5,22 +5,20 @@ import buckle.layout.FeedPlace;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.Severity;
+import buckle.message.CircuitMessage;
 import buckle.power.Battery;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
+import buckle.rulebook.Rule;
 import buckle.spec.Build;
 import buckle.spec.Plan;
 import buckle.spec.Power;
-import buckle.units.Lengths;
-import buckle.units.Temperatures;
 import java.util.List;
-import java.util.Locale;
 
 /** What the energizer asks of battery and sun, or of the mains. */
 final class SupplyJudge {
     private static final double NO_SUN_MJ_PER_M2 = 0.05;
 
-    private final Plan plan;
     private final Power power;
     private final FeedPlace feed;
     private final Build.Season season;
@@ -28,7 +26,6 @@ final class SupplyJudge {
     private final double drawW;
 
     SupplyJudge(Plan plan, Layout layout, Plate plate, double weakestV) {
-        this.plan = plan;
         this.power = plan.spec().power();
         this.feed = layout.feed().orElseThrow();
         this.season = plan.spec().build().season();
@@ -39,7 +36,16 @@ final class SupplyJudge {
 
     Supply judge(List<Finding> findings) {
         if (power.supply() == Power.Supply.MAINS) {
-            return new Supply(drawW, drawW * 24 / Battery.VOLTS, 0, 0, 0, 0, 0, List.of(), mains());
+            return new Supply(
+                    drawW,
+                    drawW * 24 / Battery.VOLTS,
+                    0,
+                    0,
+                    0,
+                    0,
+                    0,
+                    List.of(),
+                    new CircuitMessage.FromMains(drawW, feed.leadOutM()));
         }
         boolean sun = power.supply() == Power.Supply.SOLAR;
         Battery.Plant plant = new Battery.Plant(
@@ -67,29 +73,14 @@ final class SupplyJudge {
                 Double.isInfinite(leastW) ? 0 : leastW,
                 Battery.cableDropV(plant),
                 year,
-                String.format(
-                        Locale.ROOT,
-                        "%.1f W%s takes %.2f Ah a day; %.0f Ah at %s lasts %.1f days to half charge, %.1f to empty, without sun.",
+                new CircuitMessage.FromBattery(
                         drawW,
-                        plate.draw().fullW().isPresent() ? " by the plate" : "",
+                        plate.draw().fullW().isPresent(),
                         used,
                         power.batteryAh(),
-                        Temperatures.text(season.coldC(), plan.spec().units()),
+                        season.coldC(),
                         toHalf,
                         toEmpty));
-    }
-
-    private String mains() {
-        String way = feed.leadOutM() > 0
-                ? " The lead-out to the fence is "
-                        + Lengths.text(feed.leadOutM(), plan.spec().units())
-                        + " of cable rated for the fence's voltage, never mains cable (C9)."
-                : " Give the energizer its place on the plan, and the lead-out is measured.";
-        return String.format(
-                Locale.ROOT,
-                "From the mains, %.1f W. The energizer stands dry, out of the sun and beyond the reach of stock, with a switch that is reached without touching the fence; its earth keeps clear of the building's (C10).%s",
-                drawW,
-                way);
     }
 
     private void findings(
@@ -101,38 +92,20 @@ final class SupplyJudge {
             List<Battery.Month> year) {
         if (toHalf < power.darkDays()) {
             findings.add(Finding.ofJob(
-                    "E4",
+                    Rule.E4,
                     Severity.WARN,
-                    String.format(
-                            Locale.ROOT,
-                            "A %.0f Ah battery lasts %.1f days above half charge in the cold, %d are asked for: at least %.0f Ah.",
-                            power.batteryAh(),
-                            toHalf,
-                            power.darkDays(),
-                            leastAh)));
+                    new CircuitMessage.BatterySmall(power.batteryAh(), toHalf, power.darkDays(), leastAh)));
         }
         if (sun && Double.isInfinite(leastW)) {
             boolean dark = year.stream().anyMatch(m -> m.sunMjPerM2() < NO_SUN_MJ_PER_M2);
-            findings.add(Finding.ofJob(
-                    "E5",
-                    Severity.WARN,
-                    dark
-                            ? "In the darkest month no sun rises here: no panel keeps the battery up."
-                            : "The cable takes what a larger panel would bring: make it shorter or thicker."));
+            findings.add(Finding.ofJob(Rule.E5, Severity.WARN, new CircuitMessage.NoPanelDoes(dark)));
         } else if (sun && leastW > power.panelW()) {
-            findings.add(Finding.ofJob(
-                    "E5",
-                    Severity.WARN,
-                    String.format(
-                            Locale.ROOT,
-                            "A %.0f W panel does not make what the darkest month takes: at least %.0f W.",
-                            power.panelW(),
-                            leastW)));
+            findings.add(Finding.ofJob(Rule.E5, Severity.WARN, new CircuitMessage.PanelSmall(power.panelW(), leastW)));
         }
         year.stream()
                 .filter(m -> m.lowestShare() <= 0)
                 .findFirst()
-                .ifPresent(m -> findings.add(Finding.ofJob(
-                        "E4", Severity.WARN, "The battery runs empty in month " + m.month() + " and may freeze.")));
+                .ifPresent(m -> findings.add(
+                        Finding.ofJob(Rule.E4, Severity.WARN, new CircuitMessage.BatteryEmpty(m.month()))));
     }
 }

@@ -9,6 +9,9 @@ import buckle.layout.FeedPlace;
 import buckle.layout.Layout;
 import buckle.layout.LayoutPlanner;
 import buckle.material.Conductor;
+import buckle.message.CircuitMessage;
+import buckle.message.CircuitMessage.Change;
+import buckle.message.Message;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.site.GeoPoint;
@@ -19,7 +22,6 @@ import buckle.spec.Spec;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
-import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -48,36 +50,31 @@ final class WhatIfs {
 
     List<WhatIf> all() {
         Spec spec = plan.spec();
-        with("as planned", spec, "");
+        with(Change.AS_PLANNED, "", spec);
         Build.WirePlan wires = spec.build().wires();
         if (wires.hot() != Conductor.ALU_12_5) {
-            with(
-                    "aluminium instead of " + wires.hot().text(),
-                    spec.with(spec.build().with(wires.withHot(Conductor.ALU_12_5))),
-                    "less lost on the way (S7), softer to strain; lines with a conductor of their own keep it");
+            with(Change.ALUMINIUM, wires.hot().text(), spec.with(spec.build().with(wires.withHot(Conductor.ALU_12_5))));
         }
         if (wires.hot() != Conductor.HT_12_5) {
             with(
-                    "high-tensile steel instead of " + wires.hot().text(),
-                    spec.with(spec.build().with(wires.withHot(Conductor.HT_12_5))),
-                    "holds the pull; lines with a conductor of their own keep it");
+                    Change.HIGH_TENSILE,
+                    wires.hot().text(),
+                    spec.with(spec.build().with(wires.withHot(Conductor.HT_12_5))));
         }
         WireSchedule schedule = spec.schedule();
         if (schedule.count(WireRole.EARTH) > 0) {
-            with("all wires hot", spec.with(spec.animals(), roles(schedule, false)), "the ground carries the return");
+            with(Change.ALL_HOT, "", spec.with(spec.animals(), roles(schedule, false)));
             boolean tied = wires.earthTied();
             with(
-                    tied ? "earth wires merely grounded along the way" : "earth wires tied to the energizer's earth",
-                    spec.with(spec.build().with(wires.withEarthTied(!tied))),
-                    tied
-                            ? "what returns in the earth wires then goes through the rods all the same (G14)"
-                            : "what returns in the earth wires then goes through no rod (G14)");
+                    tied ? Change.EARTH_ALONG : Change.EARTH_TIED,
+                    "",
+                    spec.with(spec.build().with(wires.withEarthTied(!tied))));
         } else if (schedule.wires().size() > 1) {
             with(
-                    "every second wire earth, tied to the energizer",
+                    Change.EVERY_SECOND_EARTH,
+                    "",
                     spec.with(spec.animals(), roles(schedule, true))
-                            .with(spec.build().with(wires.withEarthTied(true))),
-                    "the wire carries the return where dry, stony or frozen ground does not");
+                            .with(spec.build().with(wires.withEarthTied(true))));
         }
         secondLeadOut();
         oneMoreCutOut();
@@ -95,19 +92,23 @@ final class WhatIfs {
         return new WireSchedule(schedule.preset(), wires);
     }
 
-    private void with(String name, Spec spec, String says) {
+    private void with(Change change, String of, Spec spec) {
         Plan other = plan.with(spec);
         Layout laid = LayoutPlanner.layOut(other, around);
         Solver solver = new Solver(other, laid, around);
         List<Spot> own = Spots.along(laid);
-        add(name, solver.volts(likely, trial, own), solver.volts(heavy(), trial, own), says);
+        add(
+                new CircuitMessage.Instead(change, of),
+                solver.volts(likely, trial, own),
+                solver.volts(heavy(), trial, own),
+                new CircuitMessage.ChangeDoes(change));
     }
 
     private Conditions heavy() {
         return likely.with(Overgrowth.HEAVY);
     }
 
-    private void add(String name, Solved now, Solved heavy, String says) {
+    private void add(Message name, Solved now, Solved heavy, Message says) {
         all.add(new WhatIf(name, now.weakestV(), heavy.weakestV(), says));
     }
 
@@ -132,17 +133,17 @@ final class WhatIfs {
         if (lengthM < LEAST_LEAD_OUT_M) {
             WhatIf planned = all.getFirst();
             all.add(new WhatIf(
-                    "a second lead-out",
+                    Change.SECOND_LEAD_OUT,
                     planned.weakestV(),
                     planned.heavyV(),
-                    "the weakest end lies where the fence is fed: a second way in cannot help it"));
+                    new CircuitMessage.SecondWay(true, lengthM)));
             return;
         }
         add(
-                "a second lead-out to the weakest end or switch",
+                new CircuitMessage.Instead(Change.SECOND_LEAD_OUT, far.lineId()),
                 Solver.volts(second(now.fence(), far, lengthM), spots),
                 Solver.volts(second(solver.fence(heavy(), trial), far, lengthM), spots),
-                length(lengthM) + " of cable; never a second energizer (C3)");
+                new CircuitMessage.SecondWay(false, lengthM));
     }
 
     /** Whether a run ends there: only there can another be joined to it. */
@@ -151,10 +152,6 @@ final class WhatIfs {
                 .filter(p -> fence.circuit().runs().stream()
                         .anyMatch(r -> r.id().equals(p.runId()) && r.lengthM() - p.distanceM() < NEAR_END_M))
                 .isPresent();
-    }
-
-    private String length(double lengthM) {
-        return Lengths.text(lengthM, plan.spec().units());
     }
 
     private double distanceM(FeedPlace feed, Spot far) {
@@ -179,10 +176,9 @@ final class WhatIfs {
     private void oneMoreCutOut() {
         CutOutAdvisor.next(plan.site(), around, plan.spec())
                 .ifPresent(a -> all.add(new WhatIf(
-                        "one more cut-out",
+                        Change.ONE_MORE_CUT_OUT,
                         all.getFirst().weakestV(),
                         all.getFirst().heavyV(),
-                        "the pulse stays as it is; the longest section falls from " + length(a.longestBeforeM())
-                                + " to " + length(a.longestAfterM()) + ": a fault there is found by fewer steps")));
+                        new CircuitMessage.SectionFalls(a.longestBeforeM(), a.longestAfterM()))));
     }
 }

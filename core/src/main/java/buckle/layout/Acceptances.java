@@ -8,7 +8,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 
-/** Finds accepted findings again: the same rule at the same place of the same line, or the same words of the whole job. */
+/** Knows accepted findings again: the same message at the same place of the same line, or with the same values for the whole job. */
 final class Acceptances {
     private static final double SAME_M = 5;
 
@@ -65,15 +65,20 @@ final class Acceptances {
         return reason;
     }
 
+    /** Of what was accepted before there were keys, a message without values is known by its rule; any other comes back. */
     private static boolean said(Finding f, Decisions.Accepted a) {
-        return f.rule().equals(a.rule()) && f.message().equals(a.message());
+        return f.rule().name().equals(a.rule())
+                && a.key()
+                        .map(key -> f.message().is(key, a.values().orElse(Map.of())))
+                        .orElseGet(() -> f.message().facts().isEmpty());
     }
 
     private static boolean near(
             Finding f, Decisions.Accepted a, Finding.At place, Map<String, Stationing> lines, LocalPlane plane) {
         Stationing line = lines.get(place.lineId());
         return line != null
-                && f.rule().equals(a.rule())
+                && f.rule().name().equals(a.rule())
+                && a.key().map(f.message().key()::equals).orElse(true)
                 && Math.abs(line.nearest(plane.toPlane(a.at().orElseThrow())).stationM() - place.stationM()) <= SAME_M;
     }
 }

@@ -6,6 +6,8 @@ import buckle.mechanics.HBrace;
 import buckle.mechanics.Hold;
 import buckle.mechanics.StrongPost;
 import buckle.mechanics.StrongPost.End;
+import buckle.mechanics.Weakness;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.PlanePoint;
 import buckle.site.Stationing;
@@ -164,7 +166,7 @@ final class Anchors {
         return new Brace(p.strongM(), p.braceM(), p.overM(), p.kind(), load, schools);
     }
 
-    private BraceLoad load(Held held, Loaded post, String rule, double railM) {
+    private BraceLoad load(Held held, Loaded post, Rule rule, double railM) {
         boolean frame = railM > 0;
         double buckling = frame ? bracing.bucklingN(railM) : 0;
         double strands = frame ? bracing.strandsBreakingN() : 0;
@@ -209,7 +211,7 @@ final class Anchors {
         double[] ratios = {
             bracing.bucklingN(railM) / h.compressionN(), bracing.strandsBreakingN() / h.diagonalN(), reserve.safety(),
         };
-        String[] words = {"the rail buckles", "the diagonal breaks", reserve.weakest()};
+        Weakness[] which = {Weakness.RAIL_BUCKLES, Weakness.DIAGONAL_BREAKS, reserve.weakest()};
         int least = 0;
         for (int i = 1; i < ratios.length; i++) {
             least = ratios[i] < ratios[least] ? i : least;
@@ -221,7 +223,7 @@ final class Anchors {
                 h.diagonalN(),
                 post.upliftN(),
                 ratios[least],
-                words[least],
+                which[least],
                 Hold.of(ratios[least]));
     }
 }

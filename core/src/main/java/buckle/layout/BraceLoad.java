@@ -1,6 +1,8 @@
 package buckle.layout;
 
 import buckle.mechanics.Hold;
+import buckle.mechanics.Weakness;
+import buckle.rulebook.Rule;
 
 /**
  * Statics of the end of a pull.
@@ -13,7 +15,7 @@ import buckle.mechanics.Hold;
  * @param worst on the coldest night or under ice
  */
 public record BraceLoad(
-        String rule, double railM, double bucklingN, double strandBreakingN, double holdN, State day, State worst) {
+        Rule rule, double railM, double bucklingN, double strandBreakingN, double holdN, State day, State worst) {
     /**
      * @param pullN of the pull's wires; of a post without frame the resultant of all pulls that end on it
      * @param momentNm of that about the ground
@@ -21,7 +23,7 @@ public record BraceLoad(
      * @param diagonalN in both strands of the diagonal; 0 without
      * @param upliftN what all frames of the strong post together lift it by
      * @param safety least of what holds over what is asked
-     * @param weakest what gives first, in words
+     * @param weakest what gives first
      */
     public record State(
             double pullN,
@@ -30,6 +32,6 @@ public record BraceLoad(
             double diagonalN,
             double upliftN,
             double safety,
-            String weakest,
+            Weakness weakest,
             Hold hold) {}
 }

@@ -5,13 +5,19 @@ import buckle.land.Contacts;
 import buckle.land.LandFeature;
 import buckle.land.LandKind;
 import buckle.land.Surroundings;
+import buckle.message.FeatureName;
+import buckle.message.LandMessage;
+import buckle.message.LandMessage.Dug;
+import buckle.message.LandMessage.Thing;
+import buckle.message.LandMessage.Where;
+import buckle.message.Span;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
-import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -31,20 +37,16 @@ final class Buried {
         this.findings = findings;
     }
 
-    /** Something that goes into the ground. */
-    private record Dug(String what, double depthM) {}
-
     /** Along a line: posts, anchors, stakes and conduit within reach of a service. */
     void along(Contact c, LineLayout line) {
         List<Dug> dug = new ArrayList<>();
         for (Post post : line.posts()) {
             if (post.stationM() >= c.fromM() && post.stationM() <= c.toM()) {
-                String at = post.number() + " at " + text(post.stationM());
                 if (!post.shared()) {
-                    dug.add(new Dug("post " + at, post.depthM()));
+                    dug.add(new Dug(new Thing.PostAt(post.number(), post.stationM()), post.depthM()));
                 }
                 if (post.kind() == PostKind.TIE_DOWN) {
-                    dug.add(new Dug("the tie-down of post " + at, Values.P18_ANCHOR_DEPTH_M));
+                    dug.add(new Dug(new Thing.TieDownAt(post.number(), post.stationM()), Values.P18_ANCHOR_DEPTH_M));
                 }
             }
         }
@@ -53,30 +55,30 @@ final class Buried {
                 .map(Brace::strongStationM)
                 .distinct()
                 .filter(s -> s >= c.fromM() - Values.B5_OUT_M && s <= c.toM() + Values.B5_OUT_M)
-                .forEach(s -> dug.add(new Dug("the back-stake at " + text(s), Values.B5_STAKE_DEPTH_M)));
+                .forEach(s -> dug.add(new Dug(new Thing.BackStakeAt(s), Values.B5_STAKE_DEPTH_M)));
         line.gates().stream()
                 .filter(g -> g.kind().buried(line.schedule().count(WireRole.EARTH) > 0)
                         && g.toM() >= c.fromM()
                         && g.fromM() <= c.toM())
                 .forEach(g -> dug.add(new Dug(
-                        "the conduit under " + g.name(), spec.underGate().burialM())));
+                        new Thing.ConduitUnder(g.name()), spec.underGate().burialM())));
         List<Dug> met = dug.stream().filter(d -> meets(d, c.feature())).toList();
-        String where = met.isEmpty() && !c.crossings().isEmpty()
-                ? "crosses the fence"
-                : c.crossings().isEmpty()
-                        ? "lies " + text(c.nearestM()) + " off " + stretch(c)
-                        : "crosses at " + text(c.crossings().getFirst().stationM());
+        boolean crosses = !c.crossings().isEmpty();
+        Where where = !crosses
+                ? new Where.Beside(c.nearestM(), new Span(c.fromM(), c.toM()))
+                : met.isEmpty()
+                        ? new Where.Crosses()
+                        : new Where.CrossesAt(c.crossings().getFirst().stationM());
+        FeatureName name = FeatureName.of(c.feature());
+        OptionalDouble depth = c.feature().traits().depthM();
         findings.add(Finding.at(
-                "C6",
+                Rule.C6,
                 met.isEmpty() ? Severity.CAUTION : Severity.WARN,
                 line.lineId(),
                 c.fromM(),
-                named(c.feature()) + " (" + known(c.feature()) + ") " + where
-                        + (met.isEmpty()
-                                ? "; nothing is driven or dug down to it as laid out. Have it located before driving."
-                                : ". Within " + text(Values.L2_NEAR_SERVICE_M) + " of it go " + list(met)
-                                        + ". Have it located, and dig by hand or move them.")
-                        + LandFindings.DECIDES));
+                met.isEmpty()
+                        ? new LandMessage.ServiceClear(name, depth, where)
+                        : new LandMessage.ServiceMet(name, depth, where, Values.L2_NEAR_SERVICE_M, met)));
     }
 
     /** Ground rods and the lead-out, which stand on no line. */
@@ -86,65 +88,35 @@ final class Buried {
         }
         GeoPoint at = GeoPoint.of(feed.lonDeg(), feed.latDeg());
         double reach = feed.groundLeadM() + Values.L2_NEAR_SERVICE_M;
-        Dug rods = new Dug(
-                feed.rods() == 1 ? "the ground rod" : "the " + feed.rods() + " ground rods",
-                feed.rodM() - Values.G5_ABOVE_M);
+        Dug rods = new Dug(new Thing.GroundRods(feed.rods()), feed.rodM() - Values.G5_ABOVE_M);
         for (LandFeature f : around.land().features()) {
             if (f.kind() == LandKind.BURIED_SERVICE && Contacts.distanceM(f, at, plane) <= reach && meets(rods, f)) {
                 findings.add(Finding.at(
-                        "C6",
+                        Rule.C6,
                         Severity.WARN,
                         feed.lineId(),
                         feed.stationM(),
-                        named(f) + " (" + known(f) + ") lies "
-                                + text(Contacts.distanceM(f, at, plane)) + " from the energizer, and " + rods.what()
-                                + " go " + text(rods.depthM())
-                                + " deep. They have no place on the plan yet and are taken to stand in a row up to "
-                                + text(feed.groundLeadM())
-                                + " from it. Have the service located, and drive them clear of it."
-                                + LandFindings.DECIDES));
+                        new LandMessage.RodsOverService(
+                                FeatureName.of(f),
+                                f.traits().depthM(),
+                                Contacts.distanceM(f, at, plane),
+                                rods,
+                                feed.groundLeadM())));
             }
         }
     }
 
     /** The lead-out lies in the ground as deep as cable under a gate. */
-    Optional<String> underLeadOut(LandFeature f) {
-        Dug cable = new Dug("the lead-out", spec.underGate().burialM());
+    Optional<LandMessage> underLeadOut(LandFeature f) {
+        Dug cable = new Dug(new Thing.LeadOut(), spec.underGate().burialM());
         return meets(cable, f)
-                ? Optional.of(named(f) + " (" + known(f) + ") is crossed or neared by the lead-out, taken to lie "
-                        + text(cable.depthM())
-                        + " deep. Have it located, and dig by hand." + LandFindings.DECIDES)
+                ? Optional.of(new LandMessage.LeadOutOverService(
+                        FeatureName.of(f), f.traits().depthM(), cable.depthM()))
                 : Optional.empty();
     }
 
     private static boolean meets(Dug dug, LandFeature service) {
         OptionalDouble depth = service.traits().depthM();
         return depth.isEmpty() || depth.getAsDouble() < dug.depthM() + Values.L2_ABOVE_SERVICE_M;
-    }
-
-    private String list(List<Dug> met) {
-        List<String> each = met.stream()
-                .map(d -> d.what() + ", " + text(d.depthM()) + " deep")
-                .toList();
-        return each.size() == 1
-                ? each.getFirst()
-                : String.join("; ", each.subList(0, each.size() - 1)) + " and " + each.getLast();
-    }
-
-    private String known(LandFeature service) {
-        OptionalDouble depth = service.traits().depthM();
-        return depth.isPresent() ? text(depth.getAsDouble()) + " deep" : "depth not known";
-    }
-
-    private static String named(LandFeature f) {
-        return LandFindings.named(f);
-    }
-
-    private String stretch(Contact c) {
-        return c.toM() - c.fromM() < 0.5 ? "at " + text(c.fromM()) : "from " + text(c.fromM()) + " to " + text(c.toM());
-    }
-
-    private String text(double lengthM) {
-        return Lengths.text(lengthM, spec.units());
     }
 }

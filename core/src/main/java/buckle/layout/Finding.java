@@ -1,5 +1,9 @@
 package buckle.layout;
 
+import buckle.message.English;
+import buckle.message.Message;
+import buckle.rulebook.Rule;
+import buckle.units.UnitSystem;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -9,34 +13,34 @@ import java.util.OptionalDouble;
  *
  * @param lineId of the first place; empty when it concerns the whole job
  * @param places all places where this is so, the worst first; empty when it concerns the whole job
- * @param accepted why somebody took it upon himself, when somebody did
+ * @param accepted why somebody accepted it as it is, when somebody did
  */
 public record Finding(
-        String rule,
+        Rule rule,
         Severity severity,
         Optional<String> lineId,
         OptionalDouble stationM,
-        String message,
+        Message message,
         List<At> places,
         Optional<String> accepted) {
     public Finding {
         places = List.copyOf(places);
     }
 
-    /** @param what stands there, when the sentence does not say it; empty otherwise */
-    public record At(String lineId, double stationM, String what) {}
+    /** @param what stands there, when the message does not say it; {@link Message#NONE} otherwise */
+    public record At(String lineId, double stationM, Message what) {}
 
-    public static Finding at(String rule, Severity severity, String lineId, double stationM, String message) {
-        return of(rule, severity, message, List.of(new At(lineId, stationM, "")));
+    public static Finding at(Rule rule, Severity severity, String lineId, double stationM, Message message) {
+        return of(rule, severity, message, List.of(new At(lineId, stationM, Message.NONE)));
     }
 
-    /** @param what stands there, since the sentence does not say it */
-    static Finding at(String rule, Severity severity, String lineId, double stationM, String message, String what) {
+    /** @param what stands there, since the message does not say it */
+    static Finding at(Rule rule, Severity severity, String lineId, double stationM, Message message, Message what) {
         return of(rule, severity, message, List.of(new At(lineId, stationM, what)));
     }
 
     /** @param places at least one, the worst first */
-    static Finding of(String rule, Severity severity, String message, List<At> places) {
+    static Finding of(Rule rule, Severity severity, Message message, List<At> places) {
         At first = places.getFirst();
         return new Finding(
                 rule,
@@ -48,12 +52,17 @@ public record Finding(
                 Optional.empty());
     }
 
-    public static Finding ofJob(String rule, Severity severity, String message) {
+    public static Finding ofJob(Rule rule, Severity severity, Message message) {
         return new Finding(
                 rule, severity, Optional.empty(), OptionalDouble.empty(), message, List.of(), Optional.empty());
     }
 
     Finding acceptedFor(String reason) {
         return new Finding(rule, severity, lineId, stationM, message, places, Optional.of(reason));
+    }
+
+    /** Its sentence. */
+    public String text(UnitSystem units) {
+        return English.text(message, units);
     }
 }

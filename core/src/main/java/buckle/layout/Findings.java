@@ -1,5 +1,7 @@
 package buckle.layout;
 
+import buckle.message.Message;
+import buckle.rulebook.Rule;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -9,7 +11,7 @@ import java.util.Map;
 final class Findings {
     private Findings() {}
 
-    private record Same(String rule, Severity severity, String message) {}
+    private record Same(Rule rule, Severity severity, Message message) {}
 
     static List<Finding> folded(List<Finding> all) {
         Map<Same, Finding> once = new LinkedHashMap<>();

@@ -1,5 +1,7 @@
 package buckle.layout;
 
+import buckle.message.JointKind;
+import buckle.message.JointMessage;
 import java.util.List;
 
 /**
@@ -8,17 +10,17 @@ import java.util.List;
  * @param hot numbers of the hot wires joined here
  * @param earth numbers of the earth wires joined here
  * @param parts what it takes
- * @param says how, in one sentence
+ * @param says how
  */
 public record Joint(
         String lineId,
         double stationM,
-        Kind kind,
+        JointKind kind,
         String name,
         List<Integer> hot,
         List<Integer> earth,
         Parts parts,
-        String says) {
+        JointMessage says) {
     public Joint {
         hot = List.copyOf(hot);
         earth = List.copyOf(earth);
@@ -59,36 +61,6 @@ public record Joint(
         /** The hot wires of either side are joined and led to the switch, which has terminals of its own. */
         static Parts cutOut(int hot, boolean separate) {
             return separate ? new Parts(2 * hot, 4 * (hot - 1) + 2, 0) : new Parts(2, 2 * hot, 0);
-        }
-    }
-
-    /** What joins them. */
-    public enum Kind {
-        /** Lead-out from the energizer, hot and earth. */
-        FEED("feed"),
-        /** Jumper set of a pull: hot with hot, earth with earth. */
-        JUMPER("jumper set"),
-        /** Link round a strong post from one pull to the next. */
-        LINK("link"),
-        /** Cable under a gate or over a creek. */
-        CABLE("cabled opening"),
-        /** Spring handles or one strand across an opening. */
-        HANDLE("handle gate"),
-        /** A branch joined to the line it branches from. */
-        TEE("branch"),
-        /** Switch in the hot wires. */
-        CUT_OUT("cut-out"),
-        /** The hot wires end here on purpose. */
-        OPEN("open end");
-
-        private final String text;
-
-        Kind(String text) {
-            this.text = text;
-        }
-
-        public String text() {
-            return text;
         }
     }
 }

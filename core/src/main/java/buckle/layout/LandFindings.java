@@ -7,6 +7,10 @@ import buckle.land.LandKind;
 import buckle.land.Surroundings;
 import buckle.land.Terrain;
 import buckle.land.Traits;
+import buckle.message.FeatureName;
+import buckle.message.LandMessage;
+import buckle.message.Span;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.GateKind;
 import buckle.site.GeoPoint;
@@ -22,14 +26,11 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
-import java.util.stream.Collectors;
 
 /** What the property means for each line: crossings and nearness become findings with their stations. */
 final class LandFindings {
-    static final String DECIDES = " Local code and licensed people decide.";
     private static final double RIGHT_DEG = 90;
 
     private final List<Finding> findings = new ArrayList<>();
@@ -78,11 +79,12 @@ final class LandFindings {
         all.earth(feed);
         all.stone(feed, layers, lines);
         all.buried.feed(feed);
-        LeadOutFindings.of(feed, land, all.buried, spec, plane, all.findings);
+        LeadOutFindings.of(feed, land, all.buried, plane, all.findings);
         return all.findings;
     }
 
     private void contact(Contact c, LineLayout line) {
+        FeatureName name = FeatureName.of(c.feature());
         switch (c.feature().kind()) {
             case OVERHEAD_LINE -> overhead(c, line);
             case BURIED_SERVICE -> buried.along(c, line);
@@ -90,28 +92,14 @@ final class LandFindings {
             case EXISTING_FENCE -> existing(c, line);
             case CREEK -> creek(c, line);
             case TRACK -> track(c, line);
-            case TREES ->
-                along("L2", Severity.NOTE, line, c, named(c) + ": clear the line, and expect limbs on the wires.");
+            case TREES -> along(Rule.L2, Severity.NOTE, line, c, new LandMessage.TreesAlong(name));
             case SOIL -> soil(c, line);
-            case STANDING_WATER ->
-                add(
-                        "L2",
-                        Severity.WARN,
-                        line,
-                        c.fromM(),
-                        named(c) + " " + stretch(c)
-                                + ": wires in water bleed the pulse and posts do not hold. Go round.");
-            case NO_GO ->
-                add("L2", Severity.WARN, line, c.fromM(), named(c) + " is entered " + stretch(c) + ". Go round it.");
+            case STANDING_WATER -> warn(Rule.L2, line, c.fromM(), new LandMessage.StandingWaterMet(name, span(c)));
+            case NO_GO -> warn(Rule.L2, line, c.fromM(), new LandMessage.NoGoEntered(name, span(c)));
             case BUILDING ->
-                add(
-                        "L2",
-                        Severity.WARN,
-                        line,
-                        c.fromM(),
-                        named(c) + " is " + (c.nearestM() == 0 ? "in the way " : "closer than a person passes ")
-                                + stretch(c) + ". Leave a walkway, so that nobody backs into a live wire.");
-            case BOUNDARY -> crossed(c, line, "L2", "the line leaves the property here. Ask whose ground it is.");
+                warn(Rule.L2, line, c.fromM(), new LandMessage.BuildingNear(name, c.nearestM() == 0, span(c)));
+            case BOUNDARY ->
+                c.crossings().forEach(x -> warn(Rule.L2, line, x.stationM(), new LandMessage.BoundaryCrossed(name)));
             case OPENING -> opening(c, line);
             case POWER_OUTLET -> {}
         }
@@ -119,109 +107,84 @@ final class LandFindings {
 
     private void overhead(Contact c, LineLayout line) {
         Traits t = c.feature().traits();
+        FeatureName name = FeatureName.of(c.feature());
         double clearance = Values.c5ClearanceM(t.voltageKv());
-        String volts = t.voltageKv().isPresent()
-                ? number(t.voltageKv().getAsDouble()) + " kV"
-                : "voltage not known, taken as the highest";
-        String keep = "Keep at least " + text(clearance) + " to its conductors (" + volts + ")";
         for (Contact.Crossing x : c.crossings()) {
             boolean square = RIGHT_DEG - x.angleDeg() <= Values.C5_RIGHT_ANGLE_SLACK_DEG;
             add(
-                    "C5",
+                    Rule.C5,
                     square ? Severity.CAUTION : Severity.WARN,
                     line,
                     x.stationM(),
-                    named(c) + " crosses" + (square ? "" : " at " + at(x.stationM())) + " under "
-                            + degrees(x.angleDeg()) + (square ? ". " : ": cross nearer to a right angle. ") + keep
-                            + ", also with posts, wires and machines while working." + DECIDES);
+                    new LandMessage.OverheadCrossing(name, Math.rint(x.angleDeg()), square, clearance, t.voltageKv()));
         }
         if (c.crossings().isEmpty()) {
-            add(
-                    "C5",
-                    Severity.WARN,
+            warn(
+                    Rule.C5,
                     line,
                     c.fromM(),
-                    named(c) + " runs " + text(c.nearestM()) + " beside the fence " + stretch(c) + ". " + keep
-                            + "; a long parallel run picks up voltage." + DECIDES);
+                    new LandMessage.OverheadBeside(name, c.nearestM(), span(c), clearance, t.voltageKv()));
         }
         double top = line.schedule().topM();
         if (top >= Values.C5_HIGHEST_FENCE_M) {
-            add(
-                    "C5",
-                    Severity.WARN,
+            warn(
+                    Rule.C5,
                     line,
                     c.fromM(),
-                    "The fence is " + text(top) + " high; near " + named(c) + " it stays under "
-                            + text(Values.C5_HIGHEST_FENCE_M) + "." + DECIDES);
+                    new LandMessage.FenceTooHighNearOverhead(name, top, Values.C5_HIGHEST_FENCE_M));
         }
         if (t.lowestWireM().isPresent() && t.lowestWireM().getAsDouble() - top < clearance) {
-            add(
-                    "C5",
-                    Severity.WARN,
+            warn(
+                    Rule.C5,
                     line,
                     c.fromM(),
-                    "Between the top wire at " + text(top) + " and the lowest conductor at "
-                            + text(t.lowestWireM().getAsDouble()) + " lie "
-                            + text(t.lowestWireM().getAsDouble() - top) + "; " + text(clearance) + " are needed."
-                            + DECIDES);
+                    new LandMessage.OverheadTooLow(top, t.lowestWireM().getAsDouble(), clearance));
         }
     }
 
     private void publicWay(Contact c, LineLayout line) {
-        long drawn = Signs.between(signs, line.lineId(), c.fromM(), c.toM());
         add(
-                "C4",
+                Rule.C4,
                 Severity.CAUTION,
                 line,
                 c.fromM(),
-                named(c) + " comes within " + text(c.nearestM()) + " " + stretch(c) + ": warning signs towards it, "
-                        + (drawn == 1 ? "1 is drawn" : drawn + " are drawn") + " there, at most "
-                        + text(Values.C4_PUBLIC_EVERY_M) + " apart"
-                        + (c.crossings().isEmpty()
-                                ? "."
-                                : ", and where it crosses at "
-                                        + at(c.crossings().getFirst().stationM()) + " a gate that people can open.")
-                        + DECIDES);
+                new LandMessage.PublicWayNear(
+                        FeatureName.of(c.feature()),
+                        c.nearestM(),
+                        span(c),
+                        Signs.between(signs, line.lineId(), c.fromM(), c.toM()),
+                        Values.C4_PUBLIC_EVERY_M,
+                        c.crossings().stream()
+                                .mapToDouble(Contact.Crossing::stationM)
+                                .findFirst()));
     }
 
     private void existing(Contact c, LineLayout line) {
         Traits t = c.feature().traits();
-        if (t.electrified().orElse(false)) {
-            add(
-                    "C3",
-                    Severity.WARN,
+        FeatureName name = FeatureName.of(c.feature());
+        boolean electrified = t.electrified().orElse(false);
+        if (electrified) {
+            warn(
+                    Rule.C3,
                     line,
                     c.fromM(),
-                    named(c) + " is fed by its own energizer and comes within " + text(c.nearestM()) + " " + stretch(c)
-                            + "; keep them at least " + text(Values.C3_APART_M) + " apart." + DECIDES);
+                    new LandMessage.OtherEnergizerNear(name, c.nearestM(), span(c), Values.C3_APART_M));
         }
-        boolean metal = !t.make().equals(Optional.of(Traits.FenceMake.TIMBER))
-                && !t.electrified().orElse(false);
+        boolean metal = !t.make().equals(Optional.of(Traits.FenceMake.TIMBER)) && !electrified;
         boolean bracketed = onExisting.contains(line.lineId());
         boolean hot = line.schedule().count(WireRole.HOT) > 0;
         if (metal && hot && !bracketed && c.nearestM() < Values.X9_NEAR_M) {
-            add(
-                    "X9",
-                    Severity.WARN,
+            boolean crossed = !c.crossings().isEmpty();
+            warn(
+                    Rule.X9,
                     line,
                     c.fromM(),
-                    named(c) + (c.crossings().isEmpty() ? " comes within " + text(c.nearestM()) : " is met") + " "
-                            + stretch(c) + ": a push brings hot wire and it together. Keep hot wires more than "
-                            + text(Values.X9_NEAR_M) + " off, or hang them on offset brackets.");
+                    new LandMessage.MetalFenceNear(name, crossed, c.nearestM(), span(c), Values.X9_NEAR_M));
         }
         if (t.make().equals(Optional.of(Traits.FenceMake.BARBED))) {
-            add(
-                    "C2",
-                    Severity.CAUTION,
-                    line,
-                    c.fromM(),
-                    named(c) + " is barbed, within " + text(c.nearestM()) + " " + stretch(c)
-                            + ". It is never electrified; a hot wire near it goes on offsets, away from people.");
-        } else if (!t.electrified().orElse(false)) {
-            String posts = t.postsUsable()
-                    .map(usable -> usable ? " Its posts are usable." : " Its posts are not usable.")
-                    .orElse("");
-            add("L2", Severity.NOTE, line, c.fromM(), named(c) + " stands " + stretch(c) + "." + posts);
+            add(Rule.C2, Severity.CAUTION, line, c.fromM(), new LandMessage.BarbedNear(name, c.nearestM(), span(c)));
+        } else if (!electrified) {
+            add(Rule.L2, Severity.NOTE, line, c.fromM(), new LandMessage.FenceStands(name, span(c), t.postsUsable()));
         }
     }
 
@@ -231,16 +194,9 @@ final class LandFindings {
                     .anyMatch(g -> g.kind() == GateKind.CREEK
                             && x.stationM() >= g.fromM() - Values.J8_BANK_M
                             && x.stationM() <= g.toM() + Values.J8_BANK_M);
-            if (hangs) {
-                continue;
+            if (!hangs) {
+                warn(Rule.J4, line, x.stationM(), new LandMessage.CreekCrossed(FeatureName.of(c.feature())));
             }
-            add(
-                    "J4",
-                    Severity.WARN,
-                    line,
-                    x.stationM(),
-                    named(c) + " is crossed at " + at(x.stationM())
-                            + ": a hanging or sacrificial part of its own, behind its own cut-out above flood level.");
         }
     }
 
@@ -250,12 +206,7 @@ final class LandFindings {
                     .anyMatch(g -> x.stationM() > g.fromM() - Values.L2_NEAR_OPENING_M
                             && x.stationM() < g.toM() + Values.L2_NEAR_OPENING_M);
             if (!gate) {
-                add(
-                        "J5",
-                        Severity.WARN,
-                        line,
-                        x.stationM(),
-                        named(c) + " is crossed at " + at(x.stationM()) + " and there is no gate.");
+                warn(Rule.J5, line, x.stationM(), new LandMessage.TrackWithoutGate(FeatureName.of(c.feature())));
             }
         }
     }
@@ -265,56 +216,23 @@ final class LandFindings {
                 .anyMatch(g -> g.toM() >= c.fromM() - Values.L2_NEAR_OPENING_M
                         && g.fromM() <= c.toM() + Values.L2_NEAR_OPENING_M);
         if (!gate) {
-            add(
-                    "J5",
-                    Severity.WARN,
-                    line,
-                    c.fromM(),
-                    named(c) + " at " + at(c.fromM()) + " is fenced shut: no gate there.");
-        }
-    }
-
-    private void crossed(Contact c, LineLayout line, String rule, String sentence) {
-        for (Contact.Crossing x : c.crossings()) {
-            add(
-                    rule,
-                    Severity.WARN,
-                    line,
-                    x.stationM(),
-                    named(c) + " is crossed at " + at(x.stationM()) + ": " + sentence);
+            warn(Rule.J5, line, c.fromM(), new LandMessage.OpeningShut(FeatureName.of(c.feature())));
         }
     }
 
     private void soil(Contact c, LineLayout line) {
-        String depth = c.feature().traits().depthM().isPresent()
-                ? " at " + text(c.feature().traits().depthM().getAsDouble())
-                : "";
         c.feature().traits().soil().ifPresent(soil -> {
             switch (soil) {
                 case STONE ->
                     along(
-                            "P11",
+                            Rule.P11,
                             Severity.WARN,
                             line,
                             c,
-                            "Stone" + depth
-                                    + ": bar or pilot auger first; a post that stops on stone is recorded with its depth.");
-                case WET ->
-                    along(
-                            "P10",
-                            Severity.NOTE,
-                            line,
-                            c,
-                            "Wet ground: posts hold less, set strong ones deeper; good for ground rods.");
-                case FROZEN_IN_SEASON ->
-                    along("P10", Severity.NOTE, line, c, "Ground that freezes: posts before the frost, feet below it.");
-                case SAND ->
-                    along(
-                            "P10",
-                            Severity.NOTE,
-                            line,
-                            c,
-                            "Sand: posts hold less, and dry sand carries the pulse back badly.");
+                            new LandMessage.StonyGround(c.feature().traits().depthM()));
+                case WET -> along(Rule.P10, Severity.NOTE, line, c, new LandMessage.WetGround());
+                case FROZEN_IN_SEASON -> along(Rule.P10, Severity.NOTE, line, c, new LandMessage.FreezingGround());
+                case SAND -> along(Rule.P10, Severity.NOTE, line, c, new LandMessage.SandyGround());
                 case CLAY, LOAM -> {}
             }
         });
@@ -325,13 +243,7 @@ final class LandFindings {
         for (LandFeature creek : floods.creeks()) {
             if (around.terrain().equals(Terrain.NONE)) {
                 if (layer.contacts().stream().anyMatch(c -> c.feature() == creek)) {
-                    add(
-                            "J4",
-                            Severity.NOTE,
-                            line,
-                            0,
-                            "How far “" + creek.title()
-                                    + "” floods the fence cannot be told without heights of the ground.");
+                    add(Rule.J4, Severity.NOTE, line, 0, new LandMessage.FloodNotKnown(creek.title()));
                 }
                 continue;
             }
@@ -356,13 +268,12 @@ final class LandFindings {
             if (from >= 0 && (depth <= 0 || end)) {
                 if (!switchedOff(stationing, line, from, last)) {
                     findings.add(Finding.at(
-                            "J4",
+                            Rule.J4,
                             Severity.WARN,
                             line.lineId(),
                             from,
-                            "“" + creek.title() + "” floods the fence when it rises " + text(rise)
-                                    + ": a cut-out on each side above the water, and no ground rods or joints below it.",
-                            between(line, from, last) + ", up to " + text(deepest) + " deep"));
+                            new LandMessage.Flooded(creek.title(), rise),
+                            new LandMessage.FloodedStretch(nameOf(line), new Span(from, last), deepest)));
                 }
                 from = -1;
                 deepest = 0;
@@ -398,15 +309,11 @@ final class LandFindings {
                 boolean earth = lines.get(i).schedule().count(WireRole.EARTH) > 0
                         && spec.build().wires().earthTied();
                 findings.add(Finding.at(
-                        "G7",
+                        Rule.G7,
                         Severity.WARN,
                         feed.lineId(),
                         feed.stationM(),
-                        text(feed.rodM())
-                                + " rods will not go into the stone where the energizer stands. Several stubs of 1 ft kept wet, angle irons, or rods in soft ground through an insulated cable"
-                                + (earth
-                                        ? "; the earth wires that are tied to its terminal carry the return."
-                                        : "; earth wires tied to its terminal carry the return where stubs do not.")));
+                        new LandMessage.RodsInStone(feed.rodM(), earth)));
             }
         }
     }
@@ -423,13 +330,7 @@ final class LandFindings {
                 .anyMatch(l ->
                         Polylines.holds(l.corners().stream().map(plane::toPlane).toList(), at));
         if (!inside) {
-            findings.add(
-                    Finding.ofJob(
-                            "X7",
-                            Severity.WARN,
-                            "The energizer stands outside the fence that keeps out "
-                                    + spec.animals().stream().map(Animal::text).collect(Collectors.joining(", "))
-                                    + ". Put it inside, and a switch for it outside in the lead-out, so that nobody reaches over a live wire."));
+            findings.add(Finding.ofJob(Rule.X7, Severity.WARN, new LandMessage.EnergizerOutside(spec.animals())));
         }
     }
 
@@ -446,56 +347,32 @@ final class LandFindings {
                     double distance = Contacts.distanceM(f, at, plane);
                     if (distance < Values.G8_APART_M) {
                         findings.add(Finding.ofJob(
-                                "C10",
+                                Rule.C10,
                                 Severity.WARN,
-                                "The energizer stands " + text(distance) + " from “" + f.title()
-                                        + "”. Its ground rods go at least " + text(Values.G8_APART_M)
-                                        + " away from the building's earth." + DECIDES));
+                                new LandMessage.RodsNearBuilding(f.title(), distance, Values.G8_APART_M)));
                     }
                 });
     }
 
-    private void add(String rule, Severity severity, LineLayout line, double stationM, String message) {
+    private void warn(Rule rule, LineLayout line, double stationM, LandMessage message) {
+        add(rule, Severity.WARN, line, stationM, message);
+    }
+
+    private void add(Rule rule, Severity severity, LineLayout line, double stationM, LandMessage message) {
         findings.add(Finding.at(rule, severity, line.lineId(), stationM, message));
     }
 
     /** Said of a stretch: its end stands beside its place, so that the same of another line folds into it. */
-    private void along(String rule, Severity severity, LineLayout line, Contact c, String message) {
-        findings.add(Finding.at(rule, severity, line.lineId(), c.fromM(), message, between(line, c.fromM(), c.toM())));
+    private void along(Rule rule, Severity severity, LineLayout line, Contact c, LandMessage message) {
+        findings.add(Finding.at(
+                rule, severity, line.lineId(), c.fromM(), message, new LandMessage.Stretch(nameOf(line), span(c))));
     }
 
-    private String between(LineLayout line, double fromM, double toM) {
-        return (several ? line.name() + " " : "") + at(fromM) + (toM - fromM < 0.5 ? "" : " to " + at(toM));
+    private String nameOf(LineLayout line) {
+        return several ? line.name() : "";
     }
 
-    private static String named(Contact c) {
-        return named(c.feature());
-    }
-
-    static String named(LandFeature f) {
-        String kind = f.kind().text();
-        return f.name().isBlank() ? Character.toUpperCase(kind.charAt(0)) + kind.substring(1) : "“" + f.name() + "”";
-    }
-
-    private String stretch(Contact c) {
-        return c.toM() - c.fromM() < 0.5 ? "at " + at(c.fromM()) : "from " + at(c.fromM()) + " to " + at(c.toM());
-    }
-
-    private String at(double stationM) {
-        return Lengths.text(stationM, spec.units());
-    }
-
-    private String text(double lengthM) {
-        return Lengths.text(lengthM, spec.units());
-    }
-
-    private static String degrees(double deg) {
-        return String.format(Locale.ROOT, "%.0f°", deg);
-    }
-
-    private static String number(double value) {
-        return value == Math.rint(value)
-                ? String.format(Locale.ROOT, "%.0f", value)
-                : String.format(Locale.ROOT, "%.1f", value);
+    private static Span span(Contact c) {
+        return new Span(c.fromM(), c.toM());
     }
 }

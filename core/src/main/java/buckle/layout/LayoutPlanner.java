@@ -2,6 +2,8 @@ package buckle.layout;
 
 import buckle.land.Contacts;
 import buckle.land.Surroundings;
+import buckle.message.LayoutMessage;
+import buckle.rulebook.Rule;
 import buckle.site.FenceLine;
 import buckle.site.LocalPlane;
 import buckle.site.Site;
@@ -99,23 +101,13 @@ public final class LayoutPlanner {
 
     private static void feedFindings(FeedPlace feed, Spec spec, List<LineLayout> lines, List<Finding> findings) {
         if (feed.assumed()) {
-            findings.add(Finding.at(
-                    "C1",
-                    Severity.WARN,
-                    feed.lineId(),
-                    0,
-                    "No energizer is placed yet; the start of the first line is taken as its place."));
+            findings.add(Finding.at(Rule.C1, Severity.WARN, feed.lineId(), 0, new LayoutMessage.EnergizerNotPlaced()));
         }
         if (feed.school() == GroundSchool.BY_AREA && lines.stream().noneMatch(LineLayout::closed)) {
-            findings.add(
-                    Finding.ofJob(
-                            "G2",
-                            Severity.NOTE,
-                            "No line is closed, so there is no area to count rods by; the most rods of this school are taken."));
+            findings.add(Finding.ofJob(Rule.G2, Severity.NOTE, new LayoutMessage.NoAreaForRods()));
         }
         if (feed.school() == GroundSchool.ONE_LONG_ROD) {
-            findings.add(Finding.ofJob(
-                    "G3", Severity.WARN, "One rod is enough only in soft wet clay. Test the ground under load."));
+            findings.add(Finding.ofJob(Rule.G3, Severity.WARN, new LayoutMessage.OneRodOnly()));
         }
     }
 }

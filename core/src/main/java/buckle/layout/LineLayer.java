@@ -3,6 +3,10 @@ package buckle.layout;
 import buckle.land.Contact;
 import buckle.land.Contacts;
 import buckle.land.Terrain;
+import buckle.message.LayoutMessage;
+import buckle.message.LayoutMessage.BraceName;
+import buckle.message.Span;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.Corner;
 import buckle.site.CutOut;
@@ -17,11 +21,11 @@ import buckle.site.Tees;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
 import buckle.spec.WireSchedule;
-import buckle.units.Forces;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /** Lays out one line: strong posts where it turns, ends or opens, braces in each pull, line posts evened between. */
 final class LineLayer {
@@ -114,12 +118,11 @@ final class LineLayer {
         setter.stand(all);
         places.lost()
                 .forEach(l -> findings.add(Finding.at(
-                        "P19",
+                        Rule.P19,
                         Severity.WARN,
                         line.id(),
                         stationing.nearest(plane.toPlane(l.choice().from())).stationM(),
-                        "The choice of posts “" + l.choice().reason() + "” is kept but not applied: " + l.why()
-                                + ". Move it or take it out.")));
+                        new LayoutMessage.ChoiceLost(l.choice().reason(), l.why()))));
         List<Pull> pulls = pulls(stops, all, profile);
         Anchors anchors = Anchors.of(
                 placed, pulls, bracing, stationing, line.closed(), station -> setter.foot(markAt(all, station)));
@@ -181,11 +184,7 @@ final class LineLayer {
 
     private void gapFindings(Profile profile) {
         for (ProfileGap gap : profile.gaps()) {
-            note(
-                    "L3",
-                    gap.fromM(),
-                    "No height is known from " + text(gap.fromM()) + " to " + text(gap.toM())
-                            + ": the ground is drawn straight there, and wire for it may be short.");
+            note(Rule.L3, gap.fromM(), new LayoutMessage.HeightsMissing(new Span(gap.fromM(), gap.toM())));
         }
     }
 
@@ -209,10 +208,10 @@ final class LineLayer {
                 kept.add(gate);
             } else {
                 warn(
-                        "J5",
+                        Rule.J5,
                         gate.fromM(),
-                        gate.name() + " overlaps " + kept.getLast().name()
-                                + " and is left out of the layout. Move one of them.");
+                        new LayoutMessage.GateOverlaps(
+                                gate.name(), kept.getLast().name()));
             }
         }
         return kept;
@@ -232,14 +231,10 @@ final class LineLayer {
             middle = to - opening / 2;
         }
         if (Math.abs(middle - nearest.stationM()) > SAME_PLACE_M) {
-            note(
-                    "X15",
-                    middle,
-                    gate.name() + " was moved along its side by " + text(Math.abs(middle - nearest.stationM()))
-                            + " to hang on the strong post that stands there.");
+            note(Rule.X15, middle, new LayoutMessage.GateMoved(gate.name(), Math.abs(middle - nearest.stationM())));
         }
         if (opening < gate.openingM()) {
-            warn("J5", middle, gate.name() + " is wider than its side; drawn as wide as the side.");
+            warn(Rule.J5, middle, new LayoutMessage.GateTooWide(gate.name()));
         }
         return new GatePlace(gate.id(), gate.name(), gate.kind(), middle - opening / 2, middle + opening / 2);
     }
@@ -262,10 +257,7 @@ final class LineLayer {
             for (GatePlace gate : gates) {
                 if (station > gate.fromM() && station < gate.toM()) {
                     station = station - gate.fromM() < gate.toM() - station ? gate.fromM() : gate.toM();
-                    note(
-                            "J4",
-                            station,
-                            cutOut.name() + " stood in the opening of " + gate.name() + " and was moved to its post.");
+                    note(Rule.J4, station, new LayoutMessage.CutOutMoved(cutOut.name(), gate.name()));
                 }
             }
             places.add(new CutOutPlace(cutOut.id(), cutOut.name(), station));
@@ -297,7 +289,7 @@ final class LineLayer {
         double at = tee.stationM();
         for (GatePlace gate : gates) {
             if (at > gate.fromM() + SAME_PLACE_M && at < gate.toM() - SAME_PLACE_M) {
-                warn("J5", at, "Another line branches off in the opening of " + gate.name() + ". Move one of them.");
+                warn(Rule.J5, at, new LayoutMessage.BranchInGate(gate.name()));
             }
         }
         boolean stands = marks.stream()
@@ -425,8 +417,9 @@ final class LineLayer {
         BraceKind kind = bracing.kind();
         double reach = bracing.reachM(kind);
         double room = pull.toM() - pull.fromM();
-        String rule = kind.framed() ? spec.braces().railSchool().rule() : kind.rule();
-        String what = kind.framed() ? text(bracing.railM()) + " brace" : kind.text();
+        Rule rule = kind.framed() ? spec.braces().railSchool().rule() : kind.rule();
+        BraceName what =
+                new BraceName(kind.text(), kind.framed() ? OptionalDouble.of(bracing.railM()) : OptionalDouble.empty());
         double need = bracing.roomM(kind);
         if (room >= need + reach) {
             add(kind, pull.fromM(), 1);
@@ -434,19 +427,11 @@ final class LineLayer {
         } else if (room >= need) {
             add(kind, pull.fromM(), 1);
             add(BraceKind.NONE, pull.toM(), -1);
-            warn(
-                    rule,
-                    pull.toM(),
-                    "Only one " + what + " fits between stations " + text(pull.fromM()) + " and " + text(pull.toM())
-                            + ". Set a heavier post or a back-stake at the other end.");
+            warn(rule, pull.toM(), new LayoutMessage.OneBraceFits(what, new Span(pull.fromM(), pull.toM())));
         } else {
             add(BraceKind.NONE, pull.fromM(), 1);
             add(BraceKind.NONE, pull.toM(), -1);
-            warn(
-                    rule,
-                    pull.fromM(),
-                    "No " + what + " fits between stations " + text(pull.fromM()) + " and " + text(pull.toM())
-                            + ". Both strong posts must hold by themselves.");
+            warn(rule, pull.fromM(), new LayoutMessage.NoBraceFits(what, new Span(pull.fromM(), pull.toM())));
         }
     }
 
@@ -456,11 +441,9 @@ final class LineLayer {
 
     private void bendNote(Bend bend) {
         note(
-                "B10",
+                Rule.B10,
                 bend.fromM(),
-                "The outline bends by " + Math.round(bend.turnDeg()) + "° over " + bend.posts() + " posts to "
-                        + text(bend.toM()) + ": no corner is braced, each post takes "
-                        + Forces.text(bend.sideN(), spec.units()) + " sideways.");
+                new LayoutMessage.RoundedOutline(bend.turnDeg(), bend.posts(), bend.toM(), bend.sideN()));
     }
 
     private List<Mark> marks(List<Mark> marks, List<GatePlace> gates, PostPlaces places, Profile profile) {
@@ -553,15 +536,11 @@ final class LineLayer {
         return false;
     }
 
-    private void note(String rule, double stationM, String message) {
+    private void note(Rule rule, double stationM, LayoutMessage message) {
         findings.add(Finding.at(rule, Severity.NOTE, line.id(), stationM, message));
     }
 
-    private void warn(String rule, double stationM, String message) {
+    private void warn(Rule rule, double stationM, LayoutMessage message) {
         findings.add(Finding.at(rule, Severity.WARN, line.id(), stationM, message));
-    }
-
-    private String text(double lengthM) {
-        return Lengths.text(lengthM, spec.units());
     }
 }

@@ -1,6 +1,10 @@
 package buckle.layout;
 
 import buckle.layout.Section.Stretch;
+import buckle.message.LayoutMessage;
+import buckle.message.LayoutMessage.IdleWhy;
+import buckle.message.Message;
+import buckle.rulebook.Rule;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Tees;
@@ -95,13 +99,12 @@ final class Network {
                             && !beside(i, other)
                             && layers.get(other).stationing().nearest(at).offsetM() <= JOINED_M) {
                         findings.add(Finding.at(
-                                "J1",
+                                Rule.J1,
                                 Severity.WARN,
                                 line.lineId(),
                                 station,
-                                (atStart ? "The start of " : "The end of ") + line.name() + " stops at "
-                                        + lines.get(other).name()
-                                        + " without being joined to it. Join it there, or move it away."));
+                                new LayoutMessage.LooseEnd(
+                                        atStart, line.name(), lines.get(other).name())));
                     }
                 }
             }
@@ -152,7 +155,7 @@ final class Network {
                 all.add(new Break(line.closingM(), Optional.empty(), !ringClosed));
             }
             all.sort(Comparator.comparingDouble(Break::stationM));
-            all.stream().filter(b -> atEnd(line, b)).forEach(b -> idle(line, b, "stands at the very end of the line"));
+            all.stream().filter(b -> atEnd(line, b)).forEach(b -> idle(line, b, IdleWhy.AT_THE_END, Optional.empty()));
             all.removeIf(b -> atEnd(line, b));
             dropDoubled(line, all);
             breaks.add(all);
@@ -169,14 +172,14 @@ final class Network {
         return b.stationM() < SAME_STATION_M || b.stationM() > line.lengthM() - SAME_STATION_M;
     }
 
-    private void idle(LineLayout line, Break b, String why) {
+    private void idle(LineLayout line, Break b, IdleWhy why, Optional<String> other) {
         b.cutOut()
                 .ifPresent(c -> idle.add(Finding.at(
-                        "J4",
+                        Rule.J4,
                         Severity.WARN,
                         line.lineId(),
                         c.stationM(),
-                        c.name() + " " + why + " and separates nothing. Move it, or take it out.")));
+                        new LayoutMessage.CutOutIdle(c.name(), why, other))));
     }
 
     /** Two breaks at one place are one; a cut-out among them stays. */
@@ -186,16 +189,13 @@ final class Network {
             Break two = all.get(k);
             if (two.stationM() - one.stationM() < SAME_STATION_M) {
                 if (one.cutOut().isPresent() && two.cutOut().isPresent()) {
-                    idle(
-                            line,
-                            one,
-                            "stands at the place of " + two.cutOut().get().name());
+                    idle(line, one, IdleWhy.SAME_PLACE, two.cutOut().map(CutOutPlace::name));
                 }
                 if (one.open() || two.open()) {
                     Break open = one.open() ? one : two;
                     (one.open() ? two : one)
                             .cutOut()
-                            .ifPresent(c -> idle(line, one.open() ? two : one, "stands where the wires end"));
+                            .ifPresent(c -> idle(line, one.open() ? two : one, IdleWhy.WIRES_END, Optional.empty()));
                     all.set(k - 1, open);
                     all.remove(k);
                 } else {
@@ -321,23 +321,12 @@ final class Network {
             boolean powered = parts.stream().anyMatch(p -> powered(p.lineId()));
             Stretch first = parts.getFirst();
             if (!live && powered && rowOfDouble(first.lineId())) {
-                findings.add(
-                        Finding.at(
-                                "X3",
-                                Severity.NOTE,
-                                first.lineId(),
-                                first.fromM(),
-                                "The rows of a double fence are not joined yet: a bridge of an arm's length from corner post to corner post feeds the other row."));
+                findings.add(Finding.at(
+                        Rule.X3, Severity.NOTE, first.lineId(), first.fromM(), new LayoutMessage.RowsNotBridged()));
             } else if (!live && powered) {
                 Stretch s = parts.getFirst();
                 findings.add(
-                        Finding.at(
-                                "J7",
-                                Severity.WARN,
-                                s.lineId(),
-                                s.fromM(),
-                                name
-                                        + " is not connected to the energizer and stays dead. End it on a line that is fed, or feed it by its own energizer as its own job."));
+                        Finding.at(Rule.J7, Severity.WARN, s.lineId(), s.fromM(), new LayoutMessage.SectionDead(name)));
             }
         });
         return sections;
@@ -377,22 +366,22 @@ final class Network {
             int b = root(s.after());
             if (a == b) {
                 findings.add(Finding.at(
-                        "J7",
+                        Rule.J7,
                         Severity.WARN,
                         lineId,
                         s.cutOut().stationM(),
-                        "A cut-out separates nothing: the pulse goes round the closed ring. A second one makes a section.",
-                        s.cutOut().name()));
+                        new LayoutMessage.CutOutInRing(),
+                        new Message.Name(s.cutOut().name())));
             } else if (ids.containsKey(a)
                     && !s.cutOut().id().equals(entry.get(a))
                     && !s.cutOut().id().equals(entry.get(b))) {
                 findings.add(Finding.at(
-                        "J7",
+                        Rule.J7,
                         Severity.NOTE,
                         lineId,
                         s.cutOut().stationM(),
-                        "A cut-out closes a ring: to isolate a section of it, open the cut-outs at both of its ends.",
-                        s.cutOut().name()));
+                        new LayoutMessage.CutOutClosesRing(),
+                        new Message.Name(s.cutOut().name())));
             }
         }
     }

@@ -3,17 +3,17 @@ package buckle.layout;
 import buckle.layout.Pull.PullWire;
 import buckle.material.PostStock;
 import buckle.mechanics.Hold;
+import buckle.message.Message;
+import buckle.message.PostMessage;
+import buckle.message.PostMessage.Asked;
+import buckle.message.PostMessage.PostName;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
-import buckle.units.Forces;
-import buckle.units.Lengths;
-import buckle.units.Temperatures;
-import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Locale;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
@@ -45,12 +45,7 @@ final class PostFindings {
         for (int i = 0; i < lines.size(); i++) {
             if (layers.get(i).line().book().onExisting()) {
                 findings.add(
-                        Finding.at(
-                                "I4",
-                                Severity.NOTE,
-                                lines.get(i).lineId(),
-                                0,
-                                "The wires hang on offset brackets of the fence that stands; its line posts are not counted. Never electrify its own wires."));
+                        Finding.at(Rule.I4, Severity.NOTE, lines.get(i).lineId(), 0, new PostMessage.OnOldFence()));
             }
         }
     }
@@ -59,10 +54,10 @@ final class PostFindings {
     private record On<T>(LineLayout line, double stationM, T thing) {}
 
     private interface Says<T> {
-        String says(On<T> worst, int count);
+        PostMessage says(On<T> worst, int count);
     }
 
-    private <T> void say(String rule, Severity severity, List<On<T>> found, ToDoubleFunction<T> size, Says<T> says) {
+    private <T> void say(Rule rule, Severity severity, List<On<T>> found, ToDoubleFunction<T> size, Says<T> says) {
         if (found.isEmpty()) {
             return;
         }
@@ -75,7 +70,7 @@ final class PostFindings {
                 says.says(worstFirst.getFirst(), found.size()),
                 worstFirst.stream()
                         .limit(MOST_PLACES)
-                        .map(o -> new Finding.At(o.line().lineId(), o.stationM(), ""))
+                        .map(o -> new Finding.At(o.line().lineId(), o.stationM(), Message.NONE))
                         .toList()));
     }
 
@@ -93,16 +88,12 @@ final class PostFindings {
 
     private void lifted() {
         say(
-                "P18",
+                Rule.P18,
                 Severity.WARN,
                 posts(p -> p.kind() == PostKind.TIE_DOWN && p.load().upliftN() > 0),
                 p -> p.load().upliftN(),
-                (on, count) -> count == 1
-                        ? "Post " + named(on) + " stands in a hollow and the wires lift it with "
-                                + force(on.thing().load().upliftN()) + ": it takes a tie-down."
-                        : count
-                                + " posts stand in hollows and the wires lift them: each takes a tie-down. Worst is post "
-                                + named(on) + " with " + force(on.thing().load().upliftN()) + ".");
+                (on, count) -> new PostMessage.PostsLifted(
+                        count, named(on), on.thing().load().upliftN()));
     }
 
     /** A branch that ends on a post which another line's braces lift already: both lift it. */
@@ -119,14 +110,11 @@ final class PostFindings {
             }
         }
         say(
-                "B8",
+                Rule.B8,
                 Severity.WARN,
                 over,
                 p -> p.load().upliftWorstN(),
-                (on, count) ->
-                        "A branch ends on a post that the braces of another line lift already, and together they lift it by more than the ground holds: the branch adds "
-                                + force(on.thing().load().upliftWorstN())
-                                + " at the worst load. Give the branch an end post of its own beside it, or set that post deeper.");
+                (on, count) -> new PostMessage.BranchLifts(on.thing().load().upliftWorstN()));
     }
 
     private static boolean samePlace(Post a, Post b) {
@@ -153,57 +141,44 @@ final class PostFindings {
                 (onDay == Hold.MOVES ? day : atWorst == Hold.MOVES ? worst : limit).add(new On<>(line, at, b));
             }
         }
-        say("B8", Severity.WARN, day, b -> -b.load().day().safety(), (on, count) -> {
+        say(Rule.B8, Severity.WARN, day, b -> -b.load().day().safety(), (on, count) -> {
             Brace b = on.thing();
-            return counted(count, "strong post", "strong posts") + " will move on the day of building: worst at "
-                    + length(on.stationM()) + ", where " + b.load().day().weakest() + " at "
-                    + percent(b.load().day().safety()) + " of "
-                    + pulls(b, b.load().day().pullN()) + ". " + remedy(b);
+            BraceLoad.State state = b.load().day();
+            return new PostMessage.StrongPostsMove(
+                    count, on.stationM(), state.weakest(), state.safety(), asked(b, state), b.kind());
         });
-        say("B8", Severity.WARN, worst, b -> -b.load().worst().safety(), (on, count) -> {
+        say(Rule.B8, Severity.WARN, worst, b -> -b.load().worst().safety(), (on, count) -> {
             Brace b = on.thing();
-            return counted(count, "strong post holds", "strong posts hold")
-                    + " on the day of building and will move " + when(on) + ": worst at " + length(on.stationM())
-                    + ", where " + b.load().worst().weakest() + " at "
-                    + percent(b.load().worst().safety()) + " of "
-                    + pulls(b, b.load().worst().pullN()) + ". " + remedy(b)
-                    + (sprung(on) ? "" : " A spring in each wire takes its share (H4).");
+            BraceLoad.State state = b.load().worst();
+            return new PostMessage.StrongPostsMoveLater(
+                    count,
+                    on.stationM(),
+                    pullOf(on).worstWhen(),
+                    state.weakest(),
+                    state.safety(),
+                    asked(b, state),
+                    b.kind(),
+                    sprung(on));
         });
-        say("B8", Severity.NOTE, limit, b -> -b.load().worst().safety(), (on, count) -> {
+        say(Rule.B8, Severity.NOTE, limit, b -> -b.load().worst().safety(), (on, count) -> {
             Brace b = on.thing();
-            return counted(count, "strong post is", "strong posts are") + " at the limit of what the ground holds"
-                    + (b.load().day().hold() == Hold.USUAL ? " " + when(on) : "") + ": worst at "
-                    + length(on.stationM()) + ", with "
-                    + String.format(Locale.ROOT, "%.1f", b.load().worst().safety()) + " times what is asked.";
+            return new PostMessage.StrongPostsAtLimit(
+                    count,
+                    on.stationM(),
+                    b.load().day().hold() != Hold.USUAL,
+                    pullOf(on).worstWhen(),
+                    b.load().worst().safety());
         });
     }
 
-    private static String remedy(Brace b) {
-        return switch (b.kind()) {
-            case SINGLE_H, DOUBLE_H -> "A longer rail, a deeper post, less pull or concrete.";
-            case DIAGONAL -> "Its foot further out, a deeper post, less pull or concrete.";
-            case PIPE -> "A deeper pipe, concrete or a brace.";
-            case PIPE_CONCRETE -> "A deeper footing or a brace.";
-            case BACK_STAKE -> "A deeper or thicker post, or a brace.";
-            case NONE -> "Brace it, or set a heavier post.";
-        };
-    }
-
-    private String pulls(Brace b, double pullN) {
-        return b.load().railM() > 0
-                ? "the pull of " + force(pullN)
-                : "the " + force(pullN) + " that all pulls there come to";
+    private static Asked asked(Brace b, BraceLoad.State state) {
+        return new Asked(b.load().railM() > 0, state.pullN());
     }
 
     private static Pull pullOf(On<Brace> on) {
         LineLayout line = on.line();
         int i = line.braces().indexOf(on.thing());
         return line.pulls().get(i / 2);
-    }
-
-    private static String when(On<Brace> on) {
-        String when = pullOf(on).worstWhen();
-        return when.isEmpty() ? "at the worst load" : when;
     }
 
     private static boolean sprung(On<Brace> on) {
@@ -213,43 +188,45 @@ final class PostFindings {
     private void pushed() {
         Predicate<Post> passed = p -> !p.ends() && p.load().sideWorstN() > 0;
         say(
-                "B9",
+                Rule.B9,
                 Severity.WARN,
                 posts(passed.and(p -> p.load().holdWorst() == Hold.MOVES)),
                 p -> p.load().sideWorstN(),
-                (on, count) -> counted(count, "post", "posts") + " will move sideways where the wires turn"
-                        + (on.thing().load().hold() == Hold.MOVES ? "" : " at the worst load") + ": worst is post "
-                        + named(on) + ", pushed with " + force(on.thing().load().sideWorstN()) + " where "
-                        + force(on.thing().load().holdSideN())
-                        + " are held. A thicker or deeper post, or a brace.");
+                (on, count) -> new PostMessage.PostsPushed(
+                        count,
+                        on.thing().load().hold() == Hold.MOVES,
+                        named(on),
+                        on.thing().load().sideWorstN(),
+                        on.thing().load().holdSideN()));
         say(
-                "B9",
+                Rule.B9,
                 Severity.NOTE,
                 posts(passed.and(p -> p.load().holdWorst() == Hold.LIMIT)),
                 p -> p.load().sideWorstN(),
-                (on, count) -> counted(count, "post is", "posts are")
-                        + " at the limit where the wires turn: worst is post " + named(on) + ", pushed with "
-                        + force(on.thing().load().sideWorstN()) + " where "
-                        + force(on.thing().load().holdSideN()) + " are held.");
+                (on, count) -> new PostMessage.PostsPushedAtLimit(
+                        count,
+                        named(on),
+                        on.thing().load().sideWorstN(),
+                        on.thing().load().holdSideN()));
     }
 
     private void stock() {
         say(
-                "P16",
+                Rule.P16,
                 Severity.WARN,
                 posts(p -> !p.shared() && p.lengthM() > p.stockM() + 1e-6),
                 Post::lengthM,
-                (on, count) -> "No " + on.thing().stock().text() + " is sold "
-                        + length(on.thing().lengthM()) + " long, which "
-                        + counted(count, "post needs", "posts need") + "; the longest is "
-                        + length(on.thing().stockM()) + ". Choose another kind or a lower top wire.");
+                (on, count) -> new PostMessage.StockTooShort(
+                        on.thing().stock(),
+                        on.thing().lengthM(),
+                        count,
+                        on.thing().stockM()));
         say(
-                "P10",
+                Rule.P10,
                 Severity.WARN,
                 ends(p -> !p.stock().family().strong()),
                 Post::stationM,
-                (on, count) -> "A " + on.thing().stock().text()
-                        + " does not take the end of a pull. Choose timber, pipe or angle steel for strong posts.");
+                (on, count) -> new PostMessage.StockTooWeak(on.thing().stock()));
         List<On<Post>> steel = new ArrayList<>();
         for (LineLayout line : lines) {
             line.posts().stream()
@@ -257,12 +234,7 @@ final class PostFindings {
                     .findFirst()
                     .ifPresent(p -> steel.add(new On<>(line, 0, p)));
         }
-        say(
-                "I5",
-                Severity.NOTE,
-                steel,
-                p -> 0,
-                (on, count) -> "On steel posts a failed insulator is a dead short. Choose good ones.");
+        say(Rule.I5, Severity.NOTE, steel, p -> 0, (on, count) -> new PostMessage.SteelPosts());
     }
 
     /** Strong posts that no back-stake holds: a coated rod with its stake takes a light pull (H3). */
@@ -283,13 +255,12 @@ final class PostFindings {
 
     private void standing() {
         say(
-                "P14",
+                Rule.P14,
                 Severity.WARN,
                 posts(p -> p.depthM() < Values.P21_LEAST_DEPTH_M - 1e-6
                         && p.stock().family() != PostStock.Family.STEP_IN),
                 p -> -p.depthM(),
-                (on, count) -> "Post " + named(on) + " stands only "
-                        + length(on.thing().depthM()) + " deep. Drill and set it again, or brace it.");
+                (on, count) -> new PostMessage.PostShallow(named(on), on.thing().depthM()));
     }
 
     private void wires() {
@@ -308,52 +279,37 @@ final class PostFindings {
                 }
             }
         }
-        say("S12", Severity.WARN, cold, w -> w.coldN() / w.conductor().breakingN(), (on, count) -> {
+        say(Rule.S12, Severity.WARN, cold, w -> w.coldN() / w.conductor().breakingN(), (on, count) -> {
             PullWire w = on.thing();
-            return "At " + Temperatures.text(spec.build().season().coldC(), spec.units()) + " a wire of "
-                    + w.conductor().text() + " pulls " + force(w.coldN()) + ", over half of the "
-                    + force(w.conductor().breakingN()) + " that break it. Strain it less, or choose a heavier one.";
+            return new PostMessage.WireColdTight(
+                    spec.build().season().coldC(),
+                    w.conductor(),
+                    w.coldN(),
+                    w.conductor().breakingN());
         });
         List<On<PullWire>> broken = ice.stream()
                 .filter(on -> on.thing().icedN()
                         > Values.S12_WORKING_SHARE * on.thing().conductor().breakingN())
                 .toList();
         say(
-                "S6",
+                Rule.S6,
                 broken.isEmpty() ? Severity.NOTE : Severity.WARN,
                 broken.isEmpty() ? ice : broken,
                 PullWire::icedN,
                 (on, count) -> iced(on.thing(), !broken.isEmpty()));
     }
 
-    private String iced(PullWire w, boolean broken) {
-        double relief = w.conductor().stiffnessN() * Values.S6_LET_OUT_SHARE;
-        return "Under " + length(spec.build().season().iceM()) + " of ice a wire of "
-                + w.conductor().text() + " pulls " + force(w.icedN()) + " and sags " + length(w.icedSagM())
-                + " in the widest span" + (broken ? ", over half of what breaks it" : "")
-                + ". Let wires out "
-                + (spec.units() == UnitSystem.METRIC ? "50 to 75 mm in 300 m" : "2 to 3 in in 1000 ft")
-                + " before a big load: that takes about " + force(relief)
-                + " off while the wire is taut (S9).";
+    private PostMessage iced(PullWire w, boolean over) {
+        return new PostMessage.WireIced(
+                spec.build().season().iceM(),
+                w.conductor(),
+                w.icedN(),
+                w.icedSagM(),
+                over,
+                w.conductor().stiffnessN() * Values.S6_LET_OUT_SHARE);
     }
 
-    private String named(On<Post> on) {
-        return on.thing().number() + (lines.size() > 1 ? " of " + on.line().name() : "");
-    }
-
-    private static String counted(int count, String one, String many) {
-        return count + " " + (count == 1 ? one : many);
-    }
-
-    private static String percent(double share) {
-        return String.format(Locale.ROOT, "%.0f %%", 100 * share);
-    }
-
-    private String force(double forceN) {
-        return Forces.text(forceN, spec.units());
-    }
-
-    private String length(double lengthM) {
-        return Lengths.text(lengthM, spec.units());
+    private PostName named(On<Post> on) {
+        return new PostName(on.thing().number(), lines.size() > 1 ? on.line().name() : "");
     }
 }

@@ -2,6 +2,7 @@ package buckle.layout;
 
 import buckle.land.Contact;
 import buckle.land.LandKind;
+import buckle.message.LayoutMessage.LostWhy;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.LineBook.PostOverride;
@@ -40,7 +41,7 @@ final class PostPlaces {
     }
 
     /** @param lost overrides that no longer make sense, with the reason */
-    record Lost(PostOverride choice, String why) {}
+    record Lost(PostOverride choice, LostWhy why) {}
 
     private final List<Lost> lost = new ArrayList<>();
 
@@ -60,19 +61,18 @@ final class PostPlaces {
                     ? new Stretch(o, from - Values.P19_SAME_POST_M, to + Values.P19_SAME_POST_M)
                     : line.closed() && to - from > lengthM / 2 ? new Stretch(o, to, from) : new Stretch(o, from, to);
             if (Math.max(a.offsetM(), b.offsetM()) > FAR_OFF_M) {
-                lost.add(new Lost(o, "its place is no longer on the line"));
+                lost.add(new Lost(o, LostWhy.OFF_THE_LINE));
             } else if (!single && to - from < LEAST_STRETCH_M) {
-                lost.add(new Lost(o, "nothing is left of its stretch"));
+                lost.add(new Lost(o, LostWhy.NO_STRETCH));
             } else if (o.spacingM().isEmpty()
                     && o.stock().isEmpty()
                     && o.lightPerGap().isEmpty()
                     && o.use().isEmpty()) {
-                lost.add(new Lost(o, "it asks for nothing"));
+                lost.add(new Lost(o, LostWhy.ASKS_NOTHING));
             } else {
                 contradicts(stretch)
                         .ifPresentOrElse(
-                                other -> lost.add(new Lost(o, "it contradicts another choice for the same posts")),
-                                () -> stretches.add(stretch));
+                                other -> lost.add(new Lost(o, LostWhy.CONTRADICTS)), () -> stretches.add(stretch));
             }
         }
     }
@@ -175,7 +175,7 @@ final class PostPlaces {
                 }
             }
             if (!found) {
-                lost.add(new Lost(s.choice(), "no post stands there but strong ones and brace posts"));
+                lost.add(new Lost(s.choice(), LostWhy.NO_POST));
             }
         }
         return result;

@@ -1,6 +1,7 @@
 package buckle.layout;
 
 import buckle.material.Conductor;
+import buckle.message.PostMessage.When;
 import buckle.spec.WireRole;
 import java.util.List;
 
@@ -11,7 +12,7 @@ import java.util.List;
  * @param momentNm of that pull about the ground
  * @param worstN pull of all wires on the coldest night or under ice, whichever is more
  * @param worstNm the same about the ground
- * @param worstWhen when that is, in words; empty where the day of building is the worst
+ * @param worstWhen when that is
  * @param strainerStationM where the strainers sit: in the middle of a long pull, near the end of a short one
  * @param widestSpanM longest way between two supports
  */
@@ -23,7 +24,7 @@ public record Pull(
         double momentNm,
         double worstN,
         double worstNm,
-        String worstWhen,
+        When worstWhen,
         double strainerStationM,
         double widestSpanM,
         List<PullWire> wires) {

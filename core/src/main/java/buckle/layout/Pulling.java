@@ -3,13 +3,13 @@ package buckle.layout;
 import buckle.layout.Pull.PullWire;
 import buckle.material.Conductor;
 import buckle.mechanics.Span;
+import buckle.message.PostMessage.When;
 import buckle.rulebook.Values;
 import buckle.spec.Build;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
-import buckle.units.Temperatures;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -91,9 +91,9 @@ final class Pulling {
             worstNm += of.worstN() * w.heightM();
             iced |= of.icedN() > of.coldN();
         }
-        String when = worst <= totalN * (1 + SAME_SHARE)
-                ? ""
-                : iced ? "under ice" : "at " + Temperatures.text(build.season().coldC(), spec.units());
+        When when = worst <= totalN * (1 + SAME_SHARE)
+                ? new When.AsBuilt()
+                : iced ? new When.Iced() : new When.Cold(build.season().coldC());
         return new Pull(fromM, toM, slopeM, totalN, momentNm, worst, worstNm, when, strainer, widestSpanM, wires);
     }
 

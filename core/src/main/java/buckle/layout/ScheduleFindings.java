@@ -2,15 +2,18 @@ package buckle.layout;
 
 import buckle.land.Contact;
 import buckle.land.Traits.Soil;
+import buckle.message.LayoutMessage;
+import buckle.message.Span;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.Stationing;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
-import buckle.units.Lengths;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** Whether the wires suit the ground, and whether the two rows of a double fence stand right. */
 final class ScheduleFindings {
@@ -19,14 +22,12 @@ final class ScheduleFindings {
     static void of(List<LineLayer> layers, List<LineLayout> lines, Spec spec, List<Finding> findings) {
         for (int i = 0; i < lines.size(); i++) {
             returns(layers.get(i), lines.get(i), spec, findings);
-            beside(i, layers, lines, spec, findings);
+            beside(i, layers, lines, findings);
         }
         spec.build().lines().stream()
                 .filter(s -> lines.stream().noneMatch(l -> l.lineId().equals(s.lineId())))
-                .forEach(s -> findings.add(Finding.ofJob(
-                        "W18",
-                        Severity.NOTE,
-                        "Wires of their own are kept for a line that is no longer on the plan.")));
+                .forEach(
+                        s -> findings.add(Finding.ofJob(Rule.W18, Severity.NOTE, new LayoutMessage.WiresOfLostLine())));
     }
 
     /** W18: dry, stony and frozen ground carries no return. */
@@ -38,32 +39,24 @@ final class ScheduleFindings {
             boolean poor = soil == Soil.SAND || soil == Soil.STONE || soil == Soil.FROZEN_IN_SEASON;
             if (poor && allHot && schedule.wires().size() > 1) {
                 findings.add(Finding.at(
-                        "W18",
+                        Rule.W18,
                         Severity.WARN,
                         line.lineId(),
                         zone.fromM(),
-                        "From " + Lengths.text(zone.fromM(), spec.units()) + " to "
-                                + Lengths.text(zone.toM(), spec.units()) + " the ground ("
-                                + zone.feature().title()
-                                + ") carries the return badly, and all wires are hot. Make some of them earth wires."));
+                        new LayoutMessage.PoorReturn(
+                                new Span(zone.fromM(), zone.toM()),
+                                zone.feature().title())));
                 return;
             }
         }
         boolean loose = !allHot && !spec.build().wires().earthTied();
         if (loose) {
-            findings.add(
-                    Finding.at(
-                            "W18",
-                            Severity.NOTE,
-                            line.lineId(),
-                            0,
-                            "Earth wires that are merely grounded along the way are weaker than earth wires tied to the energizer's earth terminal."));
+            findings.add(Finding.at(Rule.W18, Severity.NOTE, line.lineId(), 0, new LayoutMessage.EarthGroundedAlong()));
         }
     }
 
     /** W9 and P7: the outer row 30 in out, its posts opposite the inner ones. */
-    private static void beside(
-            int i, List<LineLayer> layers, List<LineLayout> lines, Spec spec, List<Finding> findings) {
+    private static void beside(int i, List<LineLayer> layers, List<LineLayout> lines, List<Finding> findings) {
         FenceLine outer = layers.get(i).line();
         Optional<String> partner = outer.book().beside();
         if (partner.isEmpty()) {
@@ -85,21 +78,18 @@ final class ScheduleFindings {
                 }
                 boolean far = worst > 0.5 * Values.W9_APART_M;
                 findings.add(Finding.at(
-                        "W9",
+                        Rule.W9,
                         far ? Severity.WARN : Severity.NOTE,
                         outer.id(),
                         at,
-                        outer.name() + " is the outer row of " + lines.get(k).name() + ": "
-                                + Lengths.text(Values.W9_APART_M, spec.units()) + " out, posts opposite (P7)"
-                                + (far ? "; here it is off by " + Lengths.text(worst, spec.units()) + "." : ".")));
+                        new LayoutMessage.OuterRow(
+                                outer.name(),
+                                lines.get(k).name(),
+                                Values.W9_APART_M,
+                                far ? OptionalDouble.of(worst) : OptionalDouble.empty())));
                 return;
             }
         }
-        findings.add(Finding.at(
-                "W9",
-                Severity.WARN,
-                outer.id(),
-                0,
-                outer.name() + " is said to be the outer row of a line that is no longer on the plan."));
+        findings.add(Finding.at(Rule.W9, Severity.WARN, outer.id(), 0, new LayoutMessage.OuterRowAlone(outer.name())));
     }
 }

@@ -1,4 +1,7 @@
 package buckle.layout;
 
+import buckle.message.Message;
+import buckle.rulebook.Rule;
+
 /** What is so on every job of this kind, said once. */
-public record Standing(String rule, String says) {}
+public record Standing(Rule rule, Message says) {}

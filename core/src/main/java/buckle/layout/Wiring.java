@@ -1,5 +1,8 @@
 package buckle.layout;
 
+import buckle.message.JointKind;
+import buckle.message.JointMessage;
+import buckle.message.JointMessage.EarthAtFeed;
 import buckle.site.Tees;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
@@ -30,15 +33,13 @@ final class Wiring {
                 l -> wiring.add(
                         l,
                         feed.stationM(),
-                        Joint.Kind.FEED,
+                        JointKind.FEED,
                         feed.name(),
                         wiring.feed(l),
-                        "lead-out to the hot wires"
-                                + (wiring.numbers(l, WireRole.EARTH).isEmpty()
-                                        ? ", ground rods to the earth terminal"
-                                        : spec.build().wires().earthTied()
-                                                ? ", earth wires to the earth terminal together with the ground rods"
-                                                : "; the earth wires are grounded along the way by rods of their own, the weaker way")));
+                        new JointMessage.FeedJoint(
+                                wiring.numbers(l, WireRole.EARTH).isEmpty()
+                                        ? EarthAtFeed.NONE
+                                        : spec.build().wires().earthTied() ? EarthAtFeed.TIED : EarthAtFeed.ALONG)));
         wiring.joints.sort(
                 Comparator.comparing((Joint j) -> wiring.index(j.lineId())).thenComparingDouble(Joint::stationM));
         return wiring.joints;
@@ -56,10 +57,10 @@ final class Wiring {
         add(
                 line,
                 tee.atStart() ? 0 : line.lengthM(),
-                Joint.Kind.TEE,
+                JointKind.TEE,
                 "branch",
                 Joint.Parts.links(hot + earth),
-                "its hot wires to the hot wires of the line it branches from, earth to earth");
+                new JointMessage.BranchJoint());
     }
 
     private void line(LineLayout line) {
@@ -67,9 +68,6 @@ final class Wiring {
         int earth = line.schedule().count(WireRole.EARTH);
         boolean separate = spec.build().wires().jumperPieces();
         Joint.Parts jumper = Joint.Parts.jumper(hot, earth, separate);
-        String how = separate
-                ? "separate pieces from wire to wire"
-                : "one continuous piece, its insulation stripped in windows";
         List<Pull> pulls = line.pulls();
         for (int k = 0; k < pulls.size(); k++) {
             Pull pull = pulls.get(k);
@@ -77,13 +75,10 @@ final class Wiring {
                 add(
                         line,
                         inside(line.braces().get(2 * k), pull),
-                        Joint.Kind.JUMPER,
+                        JointKind.JUMPER,
                         "jumper set",
                         jumper,
-                        (hot > 1
-                                        ? earth > 1 ? "hot with hot, earth with earth, " : "hot with hot, "
-                                        : "earth with earth, ")
-                                + how);
+                        new JointMessage.JumperSet(hot > 1, earth > 1, separate));
             }
             boolean last = k == pulls.size() - 1;
             if (!last || line.closed()) {
@@ -94,12 +89,12 @@ final class Wiring {
             joints.add(new Joint(
                     line.lineId(),
                     c.stationM(),
-                    Joint.Kind.CUT_OUT,
+                    JointKind.CUT_OUT,
                     c.name(),
                     numbers(line, WireRole.HOT),
                     List.of(),
                     hot == 0 ? Joint.Parts.NONE : Joint.Parts.cutOut(hot, separate),
-                    "all hot wires together through the switch; earth wires pass untouched; handle falls to off"));
+                    new JointMessage.CutOutJoint()));
         }
     }
 
@@ -122,21 +117,15 @@ final class Wiring {
             joints.add(new Joint(
                     line.lineId(),
                     at,
-                    Joint.Kind.OPEN,
+                    JointKind.OPEN,
                     "closing post",
                     List.of(),
                     numbers(line, WireRole.EARTH),
                     Joint.Parts.links(line.schedule().count(WireRole.EARTH)),
-                    "hot wires end here on both sides, not joined; earth wires are"));
+                    new JointMessage.ClosingPost()));
         } else if (gate == null) {
             int wires = line.schedule().count(WireRole.HOT) + line.schedule().count(WireRole.EARTH);
-            add(
-                    line,
-                    at,
-                    Joint.Kind.LINK,
-                    "round the post",
-                    Joint.Parts.links(wires),
-                    "hot on to hot, earth on to earth of the next pull");
+            add(line, at, JointKind.LINK, "round the post", Joint.Parts.links(wires), new JointMessage.RoundThePost());
         } else {
             gate(line, gate);
         }
@@ -146,58 +135,52 @@ final class Wiring {
         boolean earth = line.schedule().count(WireRole.EARTH) > 0;
         boolean hot = line.schedule().count(WireRole.HOT) > 0;
         Joint.Parts cables = Joint.Parts.cables((hot ? 1 : 0) + (earth ? 1 : 0));
-        String which = hot && earth ? "hot and earth cable" : hot ? "hot cable" : "earth cable";
         switch (gate.kind()) {
             case SWING, SPRING_SET ->
                 add(
                         line,
                         gate.fromM(),
-                        Joint.Kind.CABLE,
+                        JointKind.CABLE,
                         gate.name(),
                         cables,
-                        which + " in conduit under the gate, both ends marked, elbows down");
+                        new JointMessage.CableUnderGate(hot, earth));
             case CREEK ->
-                add(
-                        line,
-                        gate.fromM(),
-                        Joint.Kind.CABLE,
-                        gate.name(),
-                        cables,
-                        "cable over the creek above the flood; the hanging part through its own switch on dry ground");
+                add(line, gate.fromM(), JointKind.CABLE, gate.name(), cables, new JointMessage.CableOverCreek());
             case HANDLE ->
                 add(
                         line,
                         gate.fromM(),
-                        Joint.Kind.HANDLE,
+                        JointKind.HANDLE,
                         gate.name(),
                         Joint.Parts.cables(earth ? 1 : 0),
-                        "a spring handle for each hot wire" + (earth ? "; earth cable under the opening" : ""));
+                        new JointMessage.SpringHandles(earth));
             case STRAND -> {
                 List<Integer> strands = numbers(line, WireRole.HOT);
                 joints.add(new Joint(
                         line.lineId(),
                         gate.fromM(),
-                        Joint.Kind.HANDLE,
+                        JointKind.HANDLE,
                         gate.name(),
                         strands.subList(Math.max(0, strands.size() - 1), strands.size()),
                         List.of(),
                         strands.isEmpty() ? Joint.Parts.NONE : new Joint.Parts(0, 2, 0),
-                        "one hot strand across, joined to the hot wires on both sides"));
+                        new JointMessage.OneStrand()));
             }
             case RIGID ->
                 joints.add(new Joint(
                         line.lineId(),
                         gate.fromM(),
-                        Joint.Kind.OPEN,
+                        JointKind.OPEN,
                         gate.name(),
                         List.of(),
                         List.of(),
                         Joint.Parts.NONE,
-                        "nothing passes: all wires end at both gate posts"));
+                        new JointMessage.NothingPasses()));
         }
     }
 
-    private void add(LineLayout line, double stationM, Joint.Kind kind, String name, Joint.Parts parts, String says) {
+    private void add(
+            LineLayout line, double stationM, JointKind kind, String name, Joint.Parts parts, JointMessage says) {
         joints.add(new Joint(
                 line.lineId(),
                 stationM,

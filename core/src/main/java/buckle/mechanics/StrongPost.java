@@ -38,7 +38,7 @@ public record StrongPost(List<End> ends, Ground ground, double widthM, double de
      * @param safety how many times the pulls may grow until the post moves
      * @param weakest what it does then
      */
-    public record Reserve(double safety, String weakest) {}
+    public record Reserve(double safety, Weakness weakest) {}
 
     /** What all frames together lift it by. */
     public double upliftN() {
@@ -89,19 +89,19 @@ public record StrongPost(List<End> ends, Ground ground, double widthM, double de
     public Reserve reserve() {
         double asked = resultantN();
         if (!framed()) {
-            return new Reserve(asked <= 0 ? MOST : Math.min(MOST, holdSideN() / asked), "the post tips");
+            return new Reserve(asked <= 0 ? MOST : Math.min(MOST, holdSideN() / asked), Weakness.POST_TIPS);
         }
         Asked once = new Asked(asked, length(End::momentNm, false), upliftN(), perShear(asked), holdUpN());
         double slides = asked <= 0 ? Double.POSITIVE_INFINITY : ground.slidesN(widthM, depthM) / asked;
         double most = Math.min(MOST, slides) * JUST_UNDER;
         if (most <= 0 || margin(once, most) >= 0) {
-            return new Reserve(most, slides < MOST ? "the foot slides" : "the post lifts");
+            return new Reserve(most, slides < MOST ? Weakness.FOOT_SLIDES : Weakness.POST_LIFTS);
         }
         double least = margin(once, 0);
         double lifts = least <= 0
                 ? 0
                 : new BracketingNthOrderBrentSolver(EXACT, 5).solve(MOST_STEPS, t -> margin(once, t), 0, most);
-        return new Reserve(lifts, "the post lifts");
+        return new Reserve(lifts, Weakness.POST_LIFTS);
     }
 
     /**

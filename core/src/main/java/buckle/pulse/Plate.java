@@ -2,7 +2,6 @@ package buckle.pulse;
 
 import buckle.rulebook.Values;
 import java.util.List;
-import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -48,12 +47,18 @@ public record Plate(
         }
     }
 
-    /**
-     * Both energies.
-     *
-     * @param how the one that the plate does not give was found; empty when it gives both
-     */
-    public record Energy(double storedJ, double outJ, String how) {}
+    /** How an energy that the plate does not give was found. */
+    public enum Found {
+        /** It gives both. */
+        GIVEN,
+        /** From the voltage at 100 ohm. */
+        FROM_100,
+        /** By the share that usually comes out. */
+        USUAL_SHARE
+    }
+
+    /** Both energies, and how the one that the plate does not give was found. */
+    public record Energy(double storedJ, double outJ, Found found) {}
 
     public Plate {
         Strand.require(
@@ -96,76 +101,56 @@ public record Plate(
     /** E8: both energies; the one that is missing from the voltage at 100 ohm, or by the usual share. */
     public Energy energy() {
         if (storedJ.isPresent() && out500J.isPresent()) {
-            return new Energy(storedJ.getAsDouble(), out500J.getAsDouble(), "");
+            return new Energy(storedJ.getAsDouble(), out500J.getAsDouble(), Found.GIVEN);
         }
         PlateFit fit = PlateFit.of(this);
         boolean by100 = v100.isPresent() && fit.likely().isPresent() && fit.with100();
-        Energy found = by100
+        return by100
                 ? new Energy(
                         storedJ.orElseGet(() -> fit.likely().orElseThrow().storedJ()),
                         out500J.orElseGet(
                                 () -> new Swing(fit.likely().orElseThrow(), REFERENCE_OHM).energyJ(REFERENCE_OHM)),
-                        "")
+                        Found.FROM_100)
                 : shared(Values.E8_OUT_SHARE);
-        String what = storedJ.isPresent()
-                ? String.format(Locale.ROOT, "%.3g J into 500 Ω", found.outJ())
-                : String.format(Locale.ROOT, "%.3g J stored", found.storedJ());
-        return new Energy(
-                found.storedJ(),
-                found.outJ(),
-                "The plate gives one energy; " + what + " are computed "
-                        + (by100
-                                ? "from its voltage at 100 Ω."
-                                : "as usual, " + Math.round(100 * Values.E8_OUT_SHARE)
-                                        + " % of what is stored come out."));
     }
 
     private Energy shared(double share) {
         return storedJ.isPresent()
-                ? new Energy(storedJ.getAsDouble(), share * storedJ.getAsDouble(), "")
-                : new Energy(out500J.getAsDouble() / share, out500J.getAsDouble(), "");
+                ? new Energy(storedJ.getAsDouble(), share * storedJ.getAsDouble(), Found.USUAL_SHARE)
+                : new Energy(out500J.getAsDouble() / share, out500J.getAsDouble(), Found.USUAL_SHARE);
     }
 
     /** Why no energizer can be like this; empty when one can. */
-    public Optional<String> contradiction() {
+    public Optional<PlateDoubt> contradiction() {
         if (v500 >= openV) {
-            return Optional.of("The plate gives more voltage under load (" + Math.round(v500) + " V) than open ("
-                    + Math.round(openV) + " V).");
+            return Optional.of(new PlateDoubt.MoreUnderLoad(v500, openV));
         }
-        if (storedJ.isPresent() && out500J.isPresent() && out500J.getAsDouble() >= storedJ.getAsDouble()) {
-            return Optional.of("The plate gives " + out500J.getAsDouble() + " J out of " + storedJ.getAsDouble()
-                    + " J stored: no energizer does.");
+        boolean both = storedJ.isPresent() && out500J.isPresent();
+        if (both && out500J.getAsDouble() >= storedJ.getAsDouble()) {
+            return Optional.of(new PlateDoubt.MoreOutThanStored(out500J.getAsDouble(), storedJ.getAsDouble()));
         }
         return PlateFit.of(this).likely().isPresent()
                 ? Optional.empty()
-                : Optional.of(String.format(
-                        Locale.ROOT,
-                        "No capacitor, coil and resistance give %s together with %.0f V open and %.0f V at 500 Ω.",
-                        storedJ.isPresent() && out500J.isPresent()
-                                ? text(storedJ) + " J stored and " + text(out500J) + " J into 500 Ω"
-                                : "the energy on this plate",
-                        openV,
-                        v500));
+                : Optional.of(new PlateDoubt.NothingGivesIt(
+                        both ? storedJ : OptionalDouble.empty(), both ? out500J : OptionalDouble.empty(), openV, v500));
     }
 
     /** Where a given voltage at 100 ohm and the rest of the plate part by more than they should; one of them is off. */
-    public Optional<String> doubt() {
+    public Optional<PlateDoubt> doubt() {
         if (v100.isEmpty() || contradiction().isPresent() || PlateFit.of(this).with100()) {
             return Optional.empty();
         }
         double fitted = peakAt100V();
         return Math.abs(v100.getAsDouble() / fitted - 1) <= AGREES
                 ? Optional.empty()
-                : Optional.of("The plate says " + Math.round(v100.getAsDouble())
-                        + " V at 100 Ω; from its other numbers " + Math.round(fitted)
-                        + " V would stand there. Short or overgrown fences are computed by those.");
+                : Optional.of(new PlateDoubt.OffAt100(v100.getAsDouble(), fitted));
     }
 
     /** What gives this plate, seen from its terminals: the likely one of all that do (E9). */
     public Source source() {
         return PlateFit.of(this)
                 .likely()
-                .orElseThrow(() -> new IllegalArgumentException(contradiction().orElse("the plate fits nothing")));
+                .orElseThrow(() -> new IllegalArgumentException("the plate fits nothing: " + contradiction()));
     }
 
     /** The same with a damping that somebody says; empty when the plate leaves no room for it. */

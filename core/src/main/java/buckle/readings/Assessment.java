@@ -1,5 +1,6 @@
 package buckle.readings;
 
+import buckle.message.Message;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -7,7 +8,7 @@ import java.util.UUID;
 
 /** What the readings say: each test point and each section against the need. */
 public record Assessment(
-        OptionalDouble needV, String needWhy, List<PointStanding> points, List<SectionStanding> sections) {
+        OptionalDouble needV, Message needWhy, List<PointStanding> points, List<SectionStanding> sections) {
     public Assessment {
         points = List.copyOf(points);
         sections = List.copyOf(sections);
@@ -15,7 +16,7 @@ public record Assessment(
 
     /** A test point: its deciding reading and how it stands. */
     public record PointStanding(
-            String testPointId, Standing standing, Optional<UUID> readingId, OptionalDouble peakV, String why) {}
+            String testPointId, Standing standing, Optional<UUID> readingId, OptionalDouble peakV, Message why) {}
 
     /** A section: its weakest test point and how it stands. */
     public record SectionStanding(
@@ -24,5 +25,5 @@ public record Assessment(
             Standing standing,
             Optional<String> weakestTestPointId,
             OptionalDouble peakV,
-            String why) {}
+            Message why) {}
 }

@@ -3,6 +3,9 @@ package buckle.readings;
 import buckle.layout.Layout;
 import buckle.layout.Section;
 import buckle.layout.TestPoint;
+import buckle.message.Message;
+import buckle.message.ReadingMessage;
+import buckle.message.ReadingMessage.Against;
 import buckle.readings.Assessment.PointStanding;
 import buckle.readings.Assessment.SectionStanding;
 import buckle.rulebook.Values;
@@ -15,10 +18,10 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
@@ -81,7 +84,7 @@ public final class Assessor {
         OptionalDouble need = spec.needV();
         if (wires.isEmpty()) {
             return new PointStanding(
-                    point.id(), Standing.OPEN, Optional.empty(), OptionalDouble.empty(), "not read yet");
+                    point.id(), Standing.OPEN, Optional.empty(), OptionalDouble.empty(), new ReadingMessage.NotRead());
         }
         Reading weakest = wires.values().stream()
                 .min(Comparator.comparingDouble(Reading::peakV))
@@ -89,7 +92,11 @@ public final class Assessor {
         OptionalDouble peak = OptionalDouble.of(weakest.peakV());
         if (need.isEmpty()) {
             return new PointStanding(
-                    point.id(), Standing.OPEN, Optional.of(weakest.id()), peak, "no need is known for " + animals());
+                    point.id(),
+                    Standing.OPEN,
+                    Optional.of(weakest.id()),
+                    peak,
+                    new ReadingMessage.NoNeed(spec.animals()));
         }
         Standing standing = stand(weakest.peakV(), need.getAsDouble());
         if (weakest.overRange() && standing != Standing.MET) {
@@ -98,8 +105,7 @@ public final class Assessor {
                     Standing.OPEN,
                     Optional.of(weakest.id()),
                     peak,
-                    "over range at " + kv(weakest.peakV()) + ", below the need of " + kv(need.getAsDouble())
-                            + ": the meter cannot tell, use one with a wider range");
+                    new ReadingMessage.OverRange(weakest.peakV(), need.getAsDouble()));
         }
         Set<Integer> unread = standing == Standing.MET ? unreadWires(point, wires.keySet()) : Set.of();
         if (!unread.isEmpty()) {
@@ -108,11 +114,10 @@ public final class Assessor {
                     Standing.OPEN,
                     Optional.of(weakest.id()),
                     peak,
-                    "each hot wire must hold by itself (V3); not read yet: wire "
-                            + unread.stream().map(String::valueOf).collect(Collectors.joining(", ")));
+                    new ReadingMessage.WiresNotRead(unread.stream().sorted().toList()));
         }
         return new PointStanding(
-                point.id(), standing, Optional.of(weakest.id()), peak, sentence(weakest, standing, need.getAsDouble()));
+                point.id(), standing, Optional.of(weakest.id()), peak, held(weakest, standing, need.getAsDouble()));
     }
 
     private List<Wire> wires(TestPoint point) {
@@ -145,19 +150,17 @@ public final class Assessor {
         }
         Reading r = highest.get();
         boolean leaks = r.peakV() >= Values.X11_LEAK_V;
-        String which = r.wire() == 0 ? "the unpowered wires read " : "unpowered wire " + r.wire() + " reads ";
-        String why = which
-                + kv(r.peakV())
-                + (leaks
-                        ? ": something leaks into it between here and there (X11)"
-                        : ": nearly nothing, as it should (X11)");
         Standing standing = leaks ? Standing.WARN : live ? Standing.OPEN : Standing.MET;
         return Optional.of(new PointStanding(
                 point.id(),
                 standing,
                 Optional.of(r.id()),
                 OptionalDouble.of(r.peakV()),
-                live && !leaks ? why + "; the hot wires are not read yet" : why));
+                new ReadingMessage.Unpowered(
+                        r.wire() == 0 ? OptionalInt.empty() : OptionalInt.of(r.wire()),
+                        r.peakV(),
+                        leaks,
+                        live && !leaks)));
     }
 
     /** Hot wires of a deer plot that nobody read at this point. */
@@ -186,9 +189,9 @@ public final class Assessor {
                 .min(Comparator.comparingDouble(p -> p.peakV().orElse(Double.MAX_VALUE)));
         long unread = own.stream().filter(p -> p.standing() == Standing.OPEN).count();
         if (weakest.isEmpty() || weakest.get().standing() == Standing.MET && unread > 0) {
-            String why = own.isEmpty()
-                    ? "no test point lies in it"
-                    : unread + " of " + own.size() + " test points do not tell yet";
+            ReadingMessage why = own.isEmpty()
+                    ? new ReadingMessage.NoTestPoint()
+                    : new ReadingMessage.PointsDoNotTell(unread, own.size());
             return new SectionStanding(
                     section.id(),
                     section.name(),
@@ -202,32 +205,24 @@ public final class Assessor {
                 section.id(), section.name(), low.standing(), Optional.of(low.testPointId()), low.peakV(), low.why());
     }
 
-    private String sentence(Reading reading, Standing standing, double needV) {
-        String held = (reading.overRange() ? "at least " : "") + kv(reading.peakV());
-        return switch (standing) {
-            case MET -> held + " against " + kv(needV) + ": met";
-            case WARN ->
-                held + " is under " + kv(needV) + " but over 85 % of it (" + kv(Values.V10_WARN_SHARE * needV) + ")";
-            case BROKEN -> held + " is under 85 % of " + kv(needV) + " (" + kv(Values.V10_WARN_SHARE * needV) + ")";
-            case OPEN -> held;
+    private static Message held(Reading reading, Standing standing, double needV) {
+        Against against = switch (standing) {
+            case MET -> Against.MET;
+            case WARN -> Against.WARN;
+            case BROKEN, OPEN -> Against.BROKEN;
         };
+        return new ReadingMessage.Held(
+                reading.overRange(), reading.peakV(), against, needV, Values.V10_WARN_SHARE * needV);
     }
 
-    private String needWhy() {
-        if (spec.needV().isEmpty()) {
-            return "No voltage is known for " + animals() + ": compare with the readings of the hand-over.";
-        }
-        String rules = spec.animals().stream().map(Animal::rule).distinct().collect(Collectors.joining(", "));
-        return animals() + " need " + kv(spec.needV().getAsDouble()) + " (" + rules + "); met from there, warn from "
-                + kv(Values.V10_WARN_SHARE * spec.needV().getAsDouble()) + " (V10)";
-    }
-
-    private String animals() {
-        return spec.animals().stream().map(Animal::text).collect(Collectors.joining(", "));
-    }
-
-    private static String kv(double volts) {
-        String two = String.format(Locale.ROOT, "%.2f", volts / 1000);
-        return (two.endsWith("0") ? two.substring(0, two.length() - 1) : two) + " kV";
+    private Message needWhy() {
+        OptionalDouble need = spec.needV();
+        return new ReadingMessage.Need(
+                spec.animals(),
+                need,
+                spec.animals().stream().map(Animal::rule).distinct().toList(),
+                need.isPresent()
+                        ? OptionalDouble.of(Values.V10_WARN_SHARE * need.getAsDouble())
+                        : OptionalDouble.empty());
     }
 }

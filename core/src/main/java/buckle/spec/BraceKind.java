@@ -1,22 +1,24 @@
 package buckle.spec;
 
+import buckle.rulebook.Rule;
+
 /** How the end of a pull is held. */
 public enum BraceKind {
-    SINGLE_H("single H brace", 1, 1, "B3"),
-    DOUBLE_H("double H brace", 2, 2, "B3"),
-    DIAGONAL("diagonal brace", 1, 0, "B11"),
-    PIPE("driven pipe corner", 0, 0, "B6"),
-    PIPE_CONCRETE("pipe corner set in concrete", 0, 0, "B6"),
-    BACK_STAKE("back-stake outside the corner", 0, 0, "B5"),
+    SINGLE_H("single H brace", 1, 1, Rule.B3),
+    DOUBLE_H("double H brace", 2, 2, Rule.B3),
+    DIAGONAL("diagonal brace", 1, 0, Rule.B11),
+    PIPE("driven pipe corner", 0, 0, Rule.B6),
+    PIPE_CONCRETE("pipe corner set in concrete", 0, 0, Rule.B6),
+    BACK_STAKE("back-stake outside the corner", 0, 0, Rule.B5),
     /** Nothing fits: the strong post holds by itself. */
-    NONE("no brace", 0, 0, "B8");
+    NONE("no brace", 0, 0, Rule.B8);
 
     private final String text;
     private final int rails;
     private final int posts;
-    private final String rule;
+    private final Rule rule;
 
-    BraceKind(String text, int rails, int posts, String rule) {
+    BraceKind(String text, int rails, int posts, Rule rule) {
         this.text = text;
         this.rails = rails;
         this.posts = posts;
@@ -41,7 +43,7 @@ public enum BraceKind {
         return this == SINGLE_H || this == DOUBLE_H;
     }
 
-    public String rule() {
+    public Rule rule() {
         return rule;
     }
 }

@@ -3,6 +3,7 @@ package buckle.spec;
 import static buckle.spec.Ranges.between;
 
 import buckle.material.Conductor;
+import buckle.material.Hazard;
 import buckle.material.PostStock;
 import buckle.rulebook.Values;
 import java.util.List;
@@ -140,25 +141,6 @@ public record Build(
 
     /** What insulators have to stand (I5). */
     public record Fittings(Hazard hazard) {}
-
-    /** What hits the fence. */
-    public enum Hazard {
-        USUAL("nail-on or screw-on"),
-        /** Claw type holds the wire when animals hit it. */
-        WILDLIFE("claw type"),
-        /** Pin-lock sheds the wire when the flood takes it. */
-        FLOOD("pin-lock");
-
-        private final String text;
-
-        Hazard(String text) {
-            this.text = text;
-        }
-
-        public String text() {
-            return text;
-        }
-    }
 
     /**
      * What one line has otherwise than the job.

@@ -2,12 +2,13 @@ package buckle.spec;
 
 import buckle.site.GeoPoint;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
  * What people decided about a job with a reason, kept in its record.
  *
- * @param accepted findings somebody took upon himself
+ * @param accepted findings somebody accepted as they are
  * @param departures topics in which this job leaves the house's way
  */
 public record Decisions(List<Accepted> accepted, List<Departure> departures) {
@@ -22,9 +23,18 @@ public record Decisions(List<Accepted> accepted, List<Departure> departures) {
      * A finding accepted as it is.
      *
      * @param at its place, when it has one; it is known again there while the line stays
-     * @param message what it said then
+     * @param key what kind of message it is; empty in what was accepted before there were keys
+     * @param values of the message then; empty as the key
+     * @param message what it said then, to be read by people
      */
-    public record Accepted(String rule, Optional<String> lineId, Optional<GeoPoint> at, String message, String reason) {
+    public record Accepted(
+            String rule,
+            Optional<String> lineId,
+            Optional<GeoPoint> at,
+            Optional<String> key,
+            Optional<Map<String, Object>> values,
+            String message,
+            String reason) {
         public Accepted {
             if (reason.isBlank()) {
                 throw new IllegalArgumentException("a finding is accepted with a reason");

@@ -1,16 +1,18 @@
 package buckle.spec;
 
+import buckle.rulebook.Rule;
+
 /** How many ground rods a fence takes. */
 public enum GroundSchool {
-    THREE_RODS("G1", "three 6 ft rods"),
-    BY_AREA("G2", "one more for each two acres, at most three"),
-    ONE_LONG_ROD("G3", "one 8 ft rod, for soft wet clay"),
-    BY_JOULES("G4", "3 ft of rod for each joule");
+    THREE_RODS(Rule.G1, "three 6 ft rods"),
+    BY_AREA(Rule.G2, "one more for each two acres, at most three"),
+    ONE_LONG_ROD(Rule.G3, "one 8 ft rod, for soft wet clay"),
+    BY_JOULES(Rule.G4, "3 ft of rod for each joule");
 
-    private final String rule;
+    private final Rule rule;
     private final String text;
 
-    GroundSchool(String rule, String text) {
+    GroundSchool(Rule rule, String text) {
         this.rule = rule;
         this.text = text;
     }
@@ -19,7 +21,7 @@ public enum GroundSchool {
         return text;
     }
 
-    public String rule() {
+    public Rule rule() {
         return rule;
     }
 }

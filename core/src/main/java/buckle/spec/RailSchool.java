@@ -1,21 +1,22 @@
 package buckle.spec;
 
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 
 /** How long the rail of an H brace is. */
 public enum RailSchool {
     /** B1: 8 ft whatever the fence. */
-    EIGHT_FOOT("B1"),
+    EIGHT_FOOT(Rule.B1),
     /** B2: 2.5 times the fence height, so that the diagonal is flat and lifts the end post less. */
-    BY_HEIGHT("B2");
+    BY_HEIGHT(Rule.B2);
 
-    private final String rule;
+    private final Rule rule;
 
-    RailSchool(String rule) {
+    RailSchool(Rule rule) {
         this.rule = rule;
     }
 
-    public String rule() {
+    public Rule rule() {
         return rule;
     }
 

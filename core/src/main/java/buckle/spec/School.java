@@ -1,5 +1,6 @@
 package buckle.spec;
 
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -10,74 +11,76 @@ import java.util.function.UnaryOperator;
 
 /** The main schools, each able to change a spec to its way and to tell whether a spec follows it. */
 public enum School {
-    RAIL_EIGHT_FOOT(Topic.RAIL, "B1", "8 ft, whatever the fence", s -> rail(s, RailSchool.EIGHT_FOOT)),
+    RAIL_EIGHT_FOOT(Topic.RAIL, Rule.B1, "8 ft, whatever the fence", s -> rail(s, RailSchool.EIGHT_FOOT)),
     RAIL_BY_HEIGHT(
             Topic.RAIL,
-            "B2",
+            Rule.B2,
             "2.5 times the fence height: a flat diagonal lifts less on high fences; on low ones the rail is the shorter and lifts more",
             s -> rail(s, RailSchool.BY_HEIGHT)),
     BRACE_SINGLE(
-            Topic.BRACE, "B3", "a well-made single H holds what a double holds", s -> brace(s, BraceKind.SINGLE_H)),
-    BRACE_DOUBLE(Topic.BRACE, "B3", "a double H at each end of a pull", s -> brace(s, BraceKind.DOUBLE_H)),
-    BRACE_DIAGONAL(Topic.BRACE, "B11", "a diagonal brace, no second post", s -> brace(s, BraceKind.DIAGONAL)),
-    BRACE_PIPE(Topic.BRACE, "B6", "driven pipe posts, no frame", s -> brace(s, BraceKind.PIPE)),
-    BRACE_PIPE_CONCRETE(Topic.BRACE, "B6", "pipe posts in concrete, no frame", s -> brace(s, BraceKind.PIPE_CONCRETE)),
-    TENSION_LIGHT(Topic.TENSION, "S1", "125 lbf: enough for a mental barrier", s -> tension(s, TensionSchool.LIGHT)),
-    TENSION_MEDIUM(Topic.TENSION, "S1", "250 lbf: usual for 12.5 gauge", s -> tension(s, TensionSchool.MEDIUM)),
-    TENSION_HEAVY(Topic.TENSION, "S1", "500 lbf: hardly any sag", s -> tension(s, TensionSchool.HEAVY)),
-    RODS_THREE(Topic.RODS, "G1", "three 6 ft rods, 10 ft apart", s -> rods(s, GroundSchool.THREE_RODS)),
-    RODS_BY_AREA(Topic.RODS, "G2", "one for each 2 acres, at most three", s -> rods(s, GroundSchool.BY_AREA)),
-    RODS_ONE_LONG(Topic.RODS, "G3", "one 8 ft rod in soft wet clay", s -> rods(s, GroundSchool.ONE_LONG_ROD)),
-    RODS_BY_JOULES(Topic.RODS, "G4", "3 ft of rod for each joule", s -> rods(s, GroundSchool.BY_JOULES)),
+            Topic.BRACE, Rule.B3, "a well-made single H holds what a double holds", s -> brace(s, BraceKind.SINGLE_H)),
+    BRACE_DOUBLE(Topic.BRACE, Rule.B3, "a double H at each end of a pull", s -> brace(s, BraceKind.DOUBLE_H)),
+    BRACE_DIAGONAL(Topic.BRACE, Rule.B11, "a diagonal brace, no second post", s -> brace(s, BraceKind.DIAGONAL)),
+    BRACE_PIPE(Topic.BRACE, Rule.B6, "driven pipe posts, no frame", s -> brace(s, BraceKind.PIPE)),
+    BRACE_PIPE_CONCRETE(
+            Topic.BRACE, Rule.B6, "pipe posts in concrete, no frame", s -> brace(s, BraceKind.PIPE_CONCRETE)),
+    TENSION_LIGHT(Topic.TENSION, Rule.S1, "125 lbf: enough for a mental barrier", s -> tension(s, TensionSchool.LIGHT)),
+    TENSION_MEDIUM(Topic.TENSION, Rule.S1, "250 lbf: usual for 12.5 gauge", s -> tension(s, TensionSchool.MEDIUM)),
+    TENSION_HEAVY(Topic.TENSION, Rule.S1, "500 lbf: hardly any sag", s -> tension(s, TensionSchool.HEAVY)),
+    RODS_THREE(Topic.RODS, Rule.G1, "three 6 ft rods, 10 ft apart", s -> rods(s, GroundSchool.THREE_RODS)),
+    RODS_BY_AREA(Topic.RODS, Rule.G2, "one for each 2 acres, at most three", s -> rods(s, GroundSchool.BY_AREA)),
+    RODS_ONE_LONG(Topic.RODS, Rule.G3, "one 8 ft rod in soft wet clay", s -> rods(s, GroundSchool.ONE_LONG_ROD)),
+    RODS_BY_JOULES(Topic.RODS, Rule.G4, "3 ft of rod for each joule", s -> rods(s, GroundSchool.BY_JOULES)),
     LOWEST_HOT(
             Topic.LOWEST,
-            "W20",
+            Rule.W20,
             "hot and earth alternate, lowest hot: what digs or creeps is hit",
             s -> s.with(s.animals(), s.schedule().alternating(WireRole.HOT))),
     LOWEST_EARTH(
             Topic.LOWEST,
-            "W20",
+            Rule.W20,
             "hot and earth alternate, lowest earth: grass on it costs nothing",
             s -> s.with(s.animals(), s.schedule().alternating(WireRole.EARTH))),
     ALL_HOT(
             Topic.LOWEST,
-            "W18",
+            Rule.W18,
             "all hot: the soil carries the return",
             s -> s.with(s.animals(), s.schedule().allHot())),
     EARTH_TIED(
             Topic.EARTH_WIRES,
-            "W18",
+            Rule.W18,
             "tied back to the energizer's earth terminal (true hot and earth)",
             s -> wires(s, w -> w.withEarthTied(true))),
     EARTH_ALONG(
             Topic.EARTH_WIRES,
-            "W18",
+            Rule.W18,
             "grounded along the way by rods of their own",
             s -> wires(s, w -> w.withEarthTied(false))),
-    SUPPORTS_20(Topic.SUPPORTS, "P1", "line posts every 20 ft", s -> supports(s, Values.P1_SPACING_M, 0)),
-    SUPPORTS_30(Topic.SUPPORTS, "P3", "light fence: posts every 30 ft", s -> supports(s, Values.P3_LIGHT_SPACING_M, 0)),
+    SUPPORTS_20(Topic.SUPPORTS, Rule.P1, "line posts every 20 ft", s -> supports(s, Values.P1_SPACING_M, 0)),
+    SUPPORTS_30(
+            Topic.SUPPORTS, Rule.P3, "light fence: posts every 30 ft", s -> supports(s, Values.P3_LIGHT_SPACING_M, 0)),
     SUPPORTS_LIGHT(
             Topic.SUPPORTS,
-            "P5",
+            Rule.P5,
             "line posts every 20 ft with one light post in each gap",
             s -> supports(s, Values.P1_SPACING_M, 1)),
     JUMPERS_PIECES(
             Topic.JUMPERS,
-            "J1",
+            Rule.J1,
             "separate pieces from wire to wire: easier to make and to mend",
             s -> wires(s, w -> w.withJumperPieces(true))),
     JUMPERS_ONE(
             Topic.JUMPERS,
-            "J1",
+            Rule.J1,
             "one continuous piece with stripped windows: fewer joints",
             s -> wires(s, w -> w.withJumperPieces(false)));
 
     private final Topic topic;
-    private final String rule;
+    private final Rule rule;
     private final String text;
     private final UnaryOperator<Spec> change;
 
-    School(Topic topic, String rule, String text, UnaryOperator<Spec> change) {
+    School(Topic topic, Rule rule, String text, UnaryOperator<Spec> change) {
         this.topic = topic;
         this.rule = rule;
         this.text = text;
@@ -88,7 +91,7 @@ public enum School {
         return topic;
     }
 
-    public String rule() {
+    public Rule rule() {
         return rule;
     }
 

@@ -2,6 +2,9 @@ package buckle.takeoff;
 
 import buckle.layout.Finding;
 import buckle.layout.LineLayout;
+import buckle.material.Product;
+import buckle.material.Use;
+import buckle.message.Message;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -11,10 +14,12 @@ import java.util.Map;
  * Two designs side by side.
  *
  * @param lines lengths of the lines of either
- * @param items takeoff lines that differ
+ * @param items what differs of what is loaded, product by product
  * @param gone findings of the first that the second has no more; {@code come} those that are new
  */
-public record Comparison(List<Row> lines, List<Row> items, List<String> gone, List<String> come) {
+public record Comparison(List<LineRow> lines, List<ItemRow> items, List<Message> gone, List<Message> come) {
+    private static final double SAME = 1e-6;
+
     public Comparison {
         lines = List.copyOf(lines);
         items = List.copyOf(items);
@@ -22,35 +27,50 @@ public record Comparison(List<Row> lines, List<Row> items, List<String> gone, Li
         come = List.copyOf(come);
     }
 
-    /** One figure in both designs, in {@code unit}. */
-    public record Row(String key, String name, double before, double after, String unit) {}
+    /** Length of a line in both. */
+    public record LineRow(String key, String name, double before, double after) {}
 
+    /**
+     * Quantity of a product for a use in both.
+     *
+     * @param key of use and product, the same for good
+     */
+    public record ItemRow(String key, Use use, Product product, Message name, double before, double after) {}
+
+    private record Item(Use use, Product product) {}
+
+    /** What differs between two designs. */
     public static Comparison of(Design before, Design after) {
-        Map<String, Row> lines = new LinkedHashMap<>();
+        Map<String, LineRow> lines = new LinkedHashMap<>();
         for (LineLayout l : before.layout().lines()) {
-            lines.put(l.lineId(), new Row(l.lineId(), l.name(), l.lengthM(), 0, "m"));
+            lines.put(l.lineId(), new LineRow(l.lineId(), l.name(), l.lengthM(), 0));
         }
         for (LineLayout l : after.layout().lines()) {
-            Row old = lines.get(l.lineId());
-            lines.put(l.lineId(), new Row(l.lineId(), l.name(), old == null ? 0 : old.before(), l.lengthM(), "m"));
+            LineRow old = lines.get(l.lineId());
+            lines.put(l.lineId(), new LineRow(l.lineId(), l.name(), old == null ? 0 : old.before(), l.lengthM()));
         }
-        Map<String, Row> items = new LinkedHashMap<>();
-        before.takeoff().forEach(t -> items.put(t.item(), new Row(t.item(), t.name(), t.quantity(), 0, t.unit())));
+        Map<Item, ItemRow> items = new LinkedHashMap<>();
+        before.takeoff().forEach(t -> items.put(new Item(t.use(), t.product()), row(t, t.quantity(), 0)));
         after.takeoff().forEach(t -> {
-            Row old = items.get(t.item());
-            items.put(t.item(), new Row(t.item(), t.name(), old == null ? 0 : old.before(), t.quantity(), t.unit()));
+            ItemRow old = items.get(new Item(t.use(), t.product()));
+            items.put(new Item(t.use(), t.product()), row(t, old == null ? 0 : old.before(), t.quantity()));
         });
         return new Comparison(
                 List.copyOf(lines.values()),
                 items.values().stream()
-                        .filter(r -> Math.abs(r.before() - r.after()) > 1e-6)
+                        .filter(r -> Math.abs(r.before() - r.after()) > SAME)
                         .toList(),
                 only(before, after),
                 only(after, before));
     }
 
-    private static List<String> only(Design one, Design other) {
-        List<String> messages = new ArrayList<>(one.layout().findings().stream()
+    private static ItemRow row(TakeoffLine line, double before, double after) {
+        return new ItemRow(
+                line.use().id() + "/" + line.product().id(), line.use(), line.product(), line.name(), before, after);
+    }
+
+    private static List<Message> only(Design one, Design other) {
+        List<Message> messages = new ArrayList<>(one.layout().findings().stream()
                 .map(Finding::message)
                 .distinct()
                 .toList());

@@ -1,9 +1,11 @@
 package buckle.takeoff;
 
+import buckle.message.TakeoffMessage;
+import buckle.rulebook.Rule;
 import java.util.List;
 
-/** A figure of the ledger beside the plan: what it is, its value as text, and how it came about. */
-public record LedgerFigure(String key, String label, String value, String note, String derivation, List<String> rules) {
+/** A figure of the ledger beside the plan: its values, from which its words are made, and the rules behind it. */
+public record LedgerFigure(String key, TakeoffMessage.Figure figure, List<Rule> rules) {
     public LedgerFigure {
         rules = List.copyOf(rules);
     }

@@ -4,11 +4,13 @@ import buckle.land.Surroundings;
 import buckle.layout.Layout;
 import buckle.layout.PostKind;
 import buckle.layout.Severity;
+import buckle.material.Use;
 import buckle.spec.Plan;
 import buckle.spec.School;
 import buckle.spec.Spec;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.Predicate;
 
 /**
  * What a school does to this very job.
@@ -30,7 +32,7 @@ public record SchoolEffect(
         long insulators,
         int rods,
         long toMend,
-        List<Comparison.Row> items) {
+        List<Comparison.ItemRow> items) {
     public SchoolEffect {
         items = List.copyOf(items);
     }
@@ -48,7 +50,7 @@ public record SchoolEffect(
         return effects;
     }
 
-    private static SchoolEffect of(School school, boolean chosen, Design design, List<Comparison.Row> items) {
+    private static SchoolEffect of(School school, boolean chosen, Design design, List<Comparison.ItemRow> items) {
         Layout layout = design.layout();
         long strong = layout.lines().stream()
                 .flatMap(l -> l.posts().stream())
@@ -65,7 +67,7 @@ public record SchoolEffect(
                 pull = Math.max(pull, b.load().day().pullN());
             }
         }
-        double wire = sum(design, "wire.");
+        double wire = sum(design, Use::isWire);
         return new SchoolEffect(
                 school,
                 chosen,
@@ -75,7 +77,7 @@ public record SchoolEffect(
                 Double.isInfinite(safety) ? 0 : safety,
                 pull,
                 wire,
-                Math.round(sum(design, "insulator.")),
+                Math.round(sum(design, Use::isInsulator)),
                 layout.feed().map(f -> f.rods()).orElse(0),
                 layout.findings().stream()
                         .filter(f ->
@@ -84,9 +86,9 @@ public record SchoolEffect(
                 items);
     }
 
-    private static double sum(Design design, String prefix) {
+    private static double sum(Design design, Predicate<Use> which) {
         return design.takeoff().stream()
-                .filter(t -> t.item().startsWith(prefix))
+                .filter(t -> which.test(t.use()))
                 .mapToDouble(TakeoffLine::quantity)
                 .sum();
     }

@@ -1,497 +1,406 @@
 package buckle.takeoff;
 
 import buckle.layout.FeedPlace;
-import buckle.layout.Joint;
 import buckle.layout.Layout;
-import buckle.layout.Pull;
+import buckle.layout.LineLayout;
+import buckle.layout.Post;
 import buckle.material.Conductor;
 import buckle.material.PostStock;
+import buckle.material.Product;
+import buckle.material.Use;
+import buckle.message.JointKind;
+import buckle.message.Message;
+import buckle.message.TakeoffMessage;
+import buckle.message.TakeoffMessage.AtJoints;
+import buckle.message.TakeoffMessage.Noun;
+import buckle.message.TakeoffMessage.Sum;
+import buckle.message.TakeoffMessage.Term;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.GateKind;
-import buckle.spec.Build;
+import buckle.spec.BraceKind;
 import buckle.spec.Spec;
-import buckle.spec.WireRole;
+import buckle.takeoff.Part.Terms;
 import buckle.takeoff.TakeoffLine.Pack;
 import buckle.units.Lengths;
-import buckle.units.UnitSystem;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.OptionalLong;
 import java.util.TreeMap;
-import java.util.function.Predicate;
-import java.util.function.ToLongFunction;
-import java.util.stream.Collectors;
 
-/** What to load for a layout. */
+/** What to load: the parts of a layout, grouped by what they are for and what they are. */
 public final class Takeoff {
     private final Layout layout;
     private final Spec spec;
-    private final Counts counts;
-    private final Tally tally;
+    private final List<TakeoffLine> lines = new ArrayList<>();
 
     private Takeoff(Layout layout, Spec spec) {
         this.layout = layout;
         this.spec = spec;
-        this.counts = Counts.of(layout, spec);
-        this.tally = new Tally(spec);
     }
 
     public static List<TakeoffLine> of(Layout layout, Spec spec) {
-        if (layout.lines().isEmpty()) {
-            return List.of();
-        }
+        return of(layout, spec, Parts.of(layout, spec));
+    }
+
+    /** Of parts that were found before. */
+    static List<TakeoffLine> of(Layout layout, Spec spec, List<Part> parts) {
         Takeoff takeoff = new Takeoff(layout, spec);
-        PostTakeoff posts = new PostTakeoff(layout, spec, takeoff.counts, takeoff.tally);
-        takeoff.tally.under("Posts and braces");
-        posts.posts();
-        posts.braces();
-        takeoff.tally.under("Wire and fittings");
-        takeoff.wire(WireRole.HOT, "wire.hot", "Hot wire");
-        takeoff.wire(WireRole.EARTH, "wire.earth", "Earth wire");
-        takeoff.wire(WireRole.PLAIN, "wire.plain", "Plain wire");
-        takeoff.insulators();
-        takeoff.straining();
-        takeoff.joints();
-        takeoff.tally.under("Gates");
-        takeoff.gates();
-        takeoff.tally.under("Energizer and ground");
-        takeoff.feed();
-        takeoff.tally.under("Signs");
-        takeoff.signs();
-        return takeoff.tally.lines();
+        Map<Use, Map<Product, List<Part>>> uses = new EnumMap<>(Use.class);
+        for (Part part : parts) {
+            uses.computeIfAbsent(part.use(), u -> new LinkedHashMap<>())
+                    .computeIfAbsent(part.product(), p -> new ArrayList<>())
+                    .add(part);
+        }
+        uses.forEach(takeoff::lines);
+        return List.copyOf(takeoff.lines);
     }
 
-    private void wire(WireRole role, String item, String name) {
-        Map<Conductor, List<Counts.Line>> heaps = new LinkedHashMap<>();
-        heaps.put(spec.build().wires().of(role), new ArrayList<>());
-        for (Counts.Line line : counts.lines()) {
-            heaps.computeIfAbsent(line.conductors().of(role), c -> new ArrayList<>())
-                    .add(line);
+    /** What of the takeoff lies on a stretch of a line: the same lines, their quantities by where their parts are. */
+    public static List<TakeoffLine> along(Layout layout, Spec spec, String lineId, double fromM, double toM) {
+        List<Part> inside = new ArrayList<>();
+        for (Part p : Parts.of(layout, spec)) {
+            double quantity = p.quantity() * p.place().share(lineId, fromM, toM);
+            if (quantity > Lengths.TAPE_M) {
+                inside.add(new Part(p.use(), p.product(), p.place(), quantity, p.terms()));
+            }
         }
-        heaps.forEach((conductor, lines) -> {
-            boolean usual = conductor == spec.build().wires().of(role);
-            String key = usual ? item : item + "." + conductor.name().toLowerCase(Locale.ROOT);
-            wire(role, key, name + ", " + conductor.text(), lines, conductor);
-        });
+        return of(layout, spec, inside).stream()
+                .map(l -> new TakeoffLine(
+                        l.use(),
+                        l.product(),
+                        l.item(),
+                        l.name(),
+                        l.quantity(),
+                        Optional.empty(),
+                        Message.NONE,
+                        l.rules()))
+                .toList();
     }
 
-    private void wire(WireRole role, String item, String name, List<Counts.Line> lines, Conductor conductor) {
-        double slack = spec.takeoff().wireSlackPercent();
-        double bare =
-                lines.stream().mapToDouble(l -> l.count(role) * l.slopeM()).sum();
-        double quantity = bare * (1 + slack / 100);
-        if (quantity == 0) {
-            return;
+    private void lines(Use use, Map<Product, List<Part>> products) {
+        List<Product> order = new ArrayList<>(products.keySet());
+        order.sort(order(use, products));
+        for (int i = 0; i < order.size(); i++) {
+            Product product = order.get(i);
+            List<Part> parts = products.get(product);
+            double quantity = parts.stream().mapToDouble(Part::quantity).sum();
+            lines.add(new TakeoffLine(
+                    use,
+                    product,
+                    use.id() + suffix(use, product, i),
+                    use == Use.LEAD_OUT
+                            ? new TakeoffMessage.LeadOutItem(cables(parts) == 2)
+                            : new TakeoffMessage.Item(use, product),
+                    use.byMetre() ? Math.ceil((quantity - Lengths.TAPE_M) * 10) / 10 : Math.rint(quantity),
+                    pack(use, product, parts, quantity),
+                    derivation(use, product, parts, quantity),
+                    rules(use, product)));
         }
-        List<String> parts = new ArrayList<>();
-        lines.stream()
-                .collect(Collectors.groupingBy(
-                        l -> l.count(role), TreeMap::new, Collectors.summingDouble(Counts.Line::slopeM)))
-                .forEach((wires, metres) -> {
-                    if (wires > 0) {
-                        parts.add(Tally.plural(wires, "wire") + " × " + tally.whole(metres));
-                    }
+    }
+
+    /** Most posts first; the usual wire first; insulators by what they sit on. */
+    private Comparator<Product> order(Use use, Map<Product, List<Part>> products) {
+        return switch (use.group()) {
+            case POSTS ->
+                use == Use.RAIL
+                        ? Comparator.comparing(p -> 0)
+                        : Comparator.comparingDouble(p -> -products.get(p).stream()
+                                .mapToDouble(Part::quantity)
+                                .sum());
+            case WIRE ->
+                Comparator.comparingInt(p -> switch (p) {
+                    case Product.WireOf w -> w.conductor() == usual(use) ? 0 : 1;
+                    case Product.LineInsulator l -> l.family().ordinal();
+                    default -> 0;
                 });
-        long pulls = lines.stream().mapToLong(Counts.Line::pulls).sum();
-        double coil = Math.min(spec.takeoff().coilM(), conductor.coilsM().getLast());
-        int coils = lines.stream()
-                .flatMap(l -> l.layout().pulls().stream())
-                .flatMap(p -> p.wires().stream())
-                .filter(w -> w.role() == role && w.conductor() == conductor)
-                .mapToInt(Pull.PullWire::coils)
-                .sum();
-        tally.add(
-                item,
-                name,
-                quantity,
-                "m",
-                Optional.of(new Pack("coil", coil, coils)),
-                String.join(" + ", parts) + " along the slope in " + Tally.plural(pulls, "pull") + " + "
-                        + Tally.number(slack) + " % slack and tails = " + tally.whole(quantity)
-                        + "; coils used up pull by pull, a rest under " + tally.whole(Values.S14_LEAST_REST_M)
-                        + " is not joined on",
-                "L1",
-                "S11",
-                "S14");
-    }
-
-    private static String insulator(PostStock.Family family, Build.Hazard hazard) {
-        String made = switch (family) {
-            case TIMBER -> hazard.text() + " for timber";
-            case STEEL_TEE -> "clip-on for tee posts";
-            case ANGLE_STEEL -> "clip-on for angle steel";
-            case FIBREGLASS -> "clip for fibreglass rods";
-            case PIPE -> "clamped to pipe";
-            case STEP_IN -> "the post's own";
+            case GATES, FEED, SIGNS -> Comparator.comparing(p -> 0);
         };
-        return "Line insulator, " + made
-                + (family == PostStock.Family.TIMBER || hazard == Build.Hazard.USUAL ? "" : ", " + hazard.text());
     }
 
-    /** I1: one for each hot wire and post passed, of the kind that fits the post; spares at the braces, of the kind of strong posts. */
-    private void insulators() {
-        int pack = spec.takeoff().insulatorPack();
-        Build.Hazard hazard = spec.build().fittings().hazard();
-        PostStock.Family strong = spec.build().posts().strong().family();
-        Counts.Sum spares = counts.sum(Counts.Line::insulated, "hot wire", Counts.Line::braced, "braced pulls");
-        long spare = spares.total() * Values.I1_SPARES_PER_WIRE_AND_PULL;
-        for (PostStock.Family family : PostStock.Family.values()) {
-            if (family.holdsWires()) {
-                continue;
-            }
-            Counts.Sum line = counts.sum(Counts.Line::insulated, "hot wire", l -> l.straight(family), "posts passed");
-            long here = family == strong ? spare : 0;
-            List<String> parts = new ArrayList<>();
-            if (line.total() > 0) {
-                parts.add(line.text() + (here > 0 ? " = " + line.total() : ""));
-            }
-            if (here > 0) {
-                parts.add(spares.factor() + " × " + Values.I1_SPARES_PER_WIRE_AND_PULL + " spare"
-                        + (line.total() > 0 ? " = " + here : ""));
-            }
-            tally.packed(
-                    "insulator.line" + (family == PostStock.Family.TIMBER ? "" : "." + key(family)),
-                    insulator(family, hazard),
-                    line.total() + here,
-                    pack,
-                    String.join(", and ", parts) + (parts.size() > 1 ? "; together" : ""),
-                    "I1",
-                    "I5",
-                    "I8");
-        }
-        Counts.Sum corner =
-                counts.sum(Counts.Line::insulated, "hot wire", Counts.Line::turning, "posts passed in a turn");
-        tally.packed(
-                "insulator.corner",
-                "Corner insulator, wire on the outside of the turn",
-                corner.total(),
-                pack,
-                corner.text(),
-                "I1",
-                "B9");
-        Counts.Sum inside =
-                counts.sum(Counts.Line::insulated, "hot wire", Counts.Line::inside, "posts passed inside a turn");
-        tally.packed(
-                "insulator.corner.inside",
-                "Corner insulator, wire on the inside of the turn, pulling off the post",
-                inside.total(),
-                pack,
-                inside.text(),
-                "I1",
-                "I9");
-        Counts.Sum bracket =
-                counts.sum(Counts.Line::insulated, "hot wire", Counts.Line::brackets, "posts of the old fence");
-        tally.packed(
-                "insulator.offset",
-                "Offset bracket, " + tally.length(Values.I4_OFFSET_M),
-                bracket.total(),
-                pack,
-                bracket.text(),
-                "I4");
-        Counts.Sum strain = counts.perPull(Counts.Line::insulated, "hot wire");
-        Counts.Sum cut = counts.sum(Counts.Line::insulated, "hot wire", Counts.Line::cutThrough, "cut-out");
-        tally.packed(
-                "insulator.strain",
-                "Strain insulator",
-                2 * strain.total() + cut.total(),
-                pack,
-                plus(strain.factor() + " × 2 ends", cut, ""),
-                "I2");
-        for (boolean stapled : new boolean[] {true, false}) {
-            Counts.Sum held =
-                    counts.sum(Counts.Line::held, "earth and plain wire", l -> l.fastened(stapled), "posts passed");
-            tally.packed(
-                    stapled ? "fastener" : "fastener.clip",
-                    (stapled ? "Staple" : "Clip") + " for earth and plain wire",
-                    held.total(),
-                    spec.takeoff().fastenerPack(),
-                    held.text(),
-                    "I1");
-        }
+    private Conductor usual(Use use) {
+        var wires = spec.build().wires();
+        return use == Use.HOT_WIRE ? wires.hot() : use == Use.EARTH_WIRE ? wires.earth() : wires.plain();
     }
 
-    private static String key(PostStock.Family family) {
-        return family.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    private String suffix(Use use, Product product, int rank) {
+        return switch (product) {
+            case Product.WireOf w ->
+                w.conductor() == usual(use) ? "" : "." + w.conductor().name().toLowerCase(Locale.ROOT);
+            case Product.PostOf p ->
+                rank == 0 ? "" : "." + p.stock().name().toLowerCase(Locale.ROOT) + "-" + Math.round(p.lengthM() * 1000);
+            case Product.LineInsulator l ->
+                l.family() == PostStock.Family.TIMBER
+                        ? ""
+                        : "." + l.family().name().toLowerCase(Locale.ROOT).replace('_', '-');
+            case Product.Rail r -> rank == 0 ? "" : "." + (rank + 1);
+            case Product.GroundRod r -> "";
+            case Product.Piece p -> "";
+        };
     }
 
-    private void straining() {
-        Counts.Sum strainers = counts.perPull(this::strained, "wire");
-        tally.pieces(
-                "strainer", "Strainer", strainers.total(), strainers.text() + " = " + strainers.total(), "S2", "S4");
-        Counts.Sum springs = counts.perPull(
-                l -> l.conductors().springs() && l.conductors().hot().strained() ? l.hot() : 0, "hot wire");
-        tally.pieces("spring", "Tension spring", springs.total(), springs.text() + " = " + springs.total(), "S3");
-        Counts.Sum crimped = counts.perPull(this::crimped, "wire");
-        Counts.Sum cut = counts.sum(
-                l -> l.conductors().hot().crimped() ? l.insulated() : 0,
-                "hot wire",
-                Counts.Line::cutThrough,
-                "cut-out");
-        String ends = " × 2 ends × " + Values.S5_CRIMPS_PER_END;
-        tally.packed(
-                "crimp",
-                "Crimp",
-                (crimped.total() + cut.total()) * 2 * Values.S5_CRIMPS_PER_END,
-                spec.takeoff().crimpPack(),
-                plus(crimped.factor() + ends, cut, ends),
-                "S5");
-        long joints = layout.lines().stream()
-                .flatMap(l -> l.pulls().stream())
-                .flatMap(p -> p.wires().stream())
-                .mapToLong(w -> w.joinersM().size())
-                .sum();
-        tally.pieces(
-                "joiner",
-                "Joint in the wire",
-                joints,
-                "where coils end, " + spec.build().wires().hot().family().joining(),
-                "S14");
-        Counts.Sum tied = counts.perPull(l -> l.wires() - crimped(l), "woven wire");
-        tally.pieces("tie", "End tie for woven wire", 2 * tied.total(), tied.factor() + " × 2 ends", "S5");
-    }
-
-    private static String plus(String text, Counts.Sum more, String times) {
-        return more.total() == 0 ? text : text + " + " + more.factor() + times;
-    }
-
-    /** Counted from the joints as they are drawn. */
-    private void joints() {
-        boolean separate = spec.build().wires().jumperPieces();
-        Map<Joint.Kind, long[]> kinds = new java.util.EnumMap<>(Joint.Kind.class);
-        for (Joint j : layout.joints()) {
-            long[] sums = kinds.computeIfAbsent(j.kind(), k -> new long[3]);
-            sums[0]++;
-            sums[1] += j.parts().pieces();
-            sums[2] += j.parts().clamps();
-        }
-        long sets = kinds.getOrDefault(Joint.Kind.JUMPER, new long[3])[0];
-        tally.pieces(
-                "jumper",
-                "Jumper set",
-                sets,
-                "one for each of " + Tally.plural(sets, "pull") + " with wires to join: hot with hot, earth with earth",
-                "J1");
-        List<String> pieces = new ArrayList<>();
-        List<String> clamps = new ArrayList<>();
-        kinds.forEach((kind, sums) -> {
-            if (sums[1] > 0) {
-                pieces.add(sums[1] + " in " + Tally.plural(sums[0], kind.text()));
-            }
-            if (sums[2] > 0) {
-                clamps.add(sums[2] + " at " + Tally.plural(sums[0], kind.text()));
-            }
-        });
-        long allPieces = kinds.values().stream().mapToLong(s -> s[1]).sum();
-        long allClamps = kinds.values().stream().mapToLong(s -> s[2]).sum();
-        tally.pieces(
-                "jumper.piece",
-                "Piece of jumper wire",
-                allPieces,
-                String.join(" + ", pieces) + " = " + allPieces
-                        + (separate ? ", from wire to wire" : ", one for each role with windows"),
-                "J1");
-        tally.pieces("clamp", "Joint clamp", allClamps, String.join(" + ", clamps) + " = " + allClamps, "J1", "J3");
-        long cutOuts =
-                layout.lines().stream().mapToLong(l -> l.cutOuts().size()).sum();
-        long creeks = counts.gates(GateKind.CREEK).size();
-        tally.pieces(
-                "cut-out",
-                "Cut-out switch",
-                cutOuts + creeks,
-                "as placed on the line" + (creeks > 0 ? ", and one for each of " + creeks + " creek crossings" : ""),
-                "J4",
-                "J8");
-    }
-
-    private long strained(Counts.Line line) {
-        return number(line, c -> c.strained() || c.family() == Conductor.Family.SOFT_WIRE);
-    }
-
-    private long crimped(Counts.Line line) {
-        return number(line, Conductor::crimped);
-    }
-
-    private long number(Counts.Line line, Predicate<Conductor> which) {
-        long count = 0;
-        for (WireRole role : WireRole.values()) {
-            count += which.test(line.conductors().of(role)) ? line.count(role) : 0;
-        }
-        return count;
-    }
-
-    private void gates() {
-        gate(GateKind.SWING, "gate.swing", "Swing gate with hinges and latch", g -> 1);
-        gate(
-                GateKind.HANDLE,
-                "gate.handle",
-                "Gate handle with spring and anchor",
-                g -> g.line().hot());
-        gate(
-                GateKind.SPRING_SET,
-                "gate.spring",
-                "Spring gate set, one spring",
-                g -> g.line().hot());
-        gate(GateKind.RIGID, "gate.rigid", "Rigid gate with hinges and latch", g -> 1);
-        gate(GateKind.STRAND, "gate.strand", "Handle and anchors for one strand", g -> 1);
-        gate(GateKind.CREEK, "gate.creek", "Hanging part for a creek", g -> 1);
-        cables();
-    }
-
-    /** As many cables across each opening as its joint has. */
-    private void cables() {
-        List<Cabled> cabled = new ArrayList<>();
-        for (GateKind kind : GateKind.values()) {
-            for (Counts.Gated g : counts.gates(kind)) {
-                int cables = layout.joints().stream()
-                        .filter(j -> j.lineId().equals(g.line().layout().lineId())
-                                && j.name().equals(g.gate().name())
-                                && Math.abs(j.stationM() - g.gate().fromM()) < Lengths.TAPE_M)
-                        .mapToInt(j -> j.parts().cables())
+    private Optional<Pack> pack(Use use, Product product, List<Part> parts, double quantity) {
+        Spec.Takeoff by = spec.takeoff();
+        return switch (use) {
+            case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> {
+                Conductor conductor = ((Product.WireOf) product).conductor();
+                int coils = parts.stream()
+                        .mapToInt(p -> ((Terms.Metres) p.terms()).coils())
                         .sum();
-                if (cables > 0) {
-                    cabled.add(new Cabled(g, cables));
+                yield Optional.of(
+                        new Pack("coil", Math.min(by.coilM(), conductor.coilsM().getLast()), coils));
+            }
+            case LINE_INSULATOR, CORNER_INSULATOR, CORNER_INSULATOR_INSIDE, OFFSET_BRACKET, STRAIN_INSULATOR ->
+                Optional.of(Pack.covering("pack", by.insulatorPack(), quantity));
+            case STAPLE, CLIP -> Optional.of(Pack.covering("pack", by.fastenerPack(), quantity));
+            case CRIMP -> Optional.of(Pack.covering("pack", by.crimpPack(), quantity));
+            case GATE_CABLE, LEAD_OUT -> Optional.of(Pack.covering("roll", by.cableRollM(), quantity));
+            default -> Optional.empty();
+        };
+    }
+
+    // ---------------------------------------------------------------- derivations
+
+    private Message derivation(Use use, Product product, List<Part> parts, double quantity) {
+        long count = Math.round(quantity);
+        return switch (use) {
+            case END_POST,
+                    CORNER_POST,
+                    GATE_POST,
+                    TEE_POST,
+                    INLINE_POST,
+                    BRACE_POST,
+                    LINE_POST,
+                    TIE_DOWN_POST,
+                    LIGHT_POST -> posts(use, (Product.PostOf) product, parts);
+            case TIE_DOWN -> new TakeoffMessage.TieDowns(count);
+            case POST_CAP -> new TakeoffMessage.PostCaps(count);
+            case RAIL -> new TakeoffMessage.Rails(braces(BraceKind.SINGLE_H), braces(BraceKind.DOUBLE_H));
+            case BRACE_PIN -> new TakeoffMessage.Pins(count / Values.B4_PINS_PER_RAIL, Values.B4_PINS_PER_RAIL);
+            case BRACE_LOOP -> new TakeoffMessage.Loops(count);
+            case DIAGONAL -> new TakeoffMessage.Diagonals(count);
+            case BACK_STAKE -> new TakeoffMessage.BackStakes(count, Values.B5_OUT_M);
+            case FOOTING -> new TakeoffMessage.Footings(count);
+            case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> wire(parts, quantity);
+            case LINE_INSULATOR ->
+                new TakeoffMessage.LineInsulators(
+                        sum(parts, Noun.HOT_WIRE, Noun.POST_PASSED),
+                        sum(parts, Noun.HOT_WIRE, Noun.BRACED_PULL),
+                        Values.I1_SPARES_PER_WIRE_AND_PULL,
+                        count);
+            case CORNER_INSULATOR -> counted(parts, Noun.HOT_WIRE, Noun.POST_PASSED_IN_TURN, false, 1, count);
+            case CORNER_INSULATOR_INSIDE ->
+                counted(parts, Noun.HOT_WIRE, Noun.POST_PASSED_INSIDE_TURN, false, 1, count);
+            case OFFSET_BRACKET -> counted(parts, Noun.HOT_WIRE, Noun.POST_OF_OLD_FENCE, false, 1, count);
+            case STRAIN_INSULATOR -> counted(parts, Noun.HOT_WIRE, Noun.PULL, true, 1, count);
+            case STAPLE, CLIP -> counted(parts, Noun.EARTH_OR_PLAIN_WIRE, Noun.POST_PASSED, false, 1, count);
+            case STRAINER -> counted(parts, Noun.WIRE, Noun.PULL, false, 1, count);
+            case SPRING -> counted(parts, Noun.HOT_WIRE, Noun.PULL, false, 1, count);
+            case CRIMP -> counted(parts, Noun.WIRE, Noun.PULL, true, Values.S5_CRIMPS_PER_END, count);
+            case WIRE_JOINT ->
+                new TakeoffMessage.WhereCoilsEnd(spec.build().wires().hot().family());
+            case END_TIE ->
+                new TakeoffMessage.Counted(
+                        sum(parts, Noun.WOVEN_WIRE, Noun.PULL),
+                        true,
+                        1,
+                        sum(parts, Noun.HOT_WIRE, Noun.CUT_OUT),
+                        false,
+                        OptionalLong.empty());
+            case JUMPER_SET -> new TakeoffMessage.JumperSets(count);
+            case JUMPER_PIECE ->
+                new TakeoffMessage.JumperPieces(
+                        atJoints(parts), count, spec.build().wires().jumperPieces());
+            case CLAMP -> new TakeoffMessage.Clamps(atJoints(parts), count);
+            case CUT_OUT ->
+                new TakeoffMessage.CutOuts(layout.gates().stream()
+                        .filter(g -> g.kind() == GateKind.CREEK)
+                        .count());
+            case SWING_GATE, GATE_HANDLE, SPRING_GATE, RIGID_GATE, STRAND_GATE, CREEK_PART ->
+                new TakeoffMessage.Gates(parts.size(), count != parts.size());
+            case GATE_CABLE ->
+                new TakeoffMessage.GateCables(
+                        parts.stream()
+                                .mapToLong(p -> ((Terms.Metres) p.terms()).wires())
+                                .sum(),
+                        parts.size(),
+                        spec.underGate().burialM(),
+                        spec.underGate().spareLoopM(),
+                        quantity);
+            case CONDUIT ->
+                new TakeoffMessage.Conduits(parts.size(), spec.underGate().burialM(), quantity);
+            case ENERGIZER -> new TakeoffMessage.OneEnergizer(spec.outputJ());
+            case LEAD_OUT ->
+                new TakeoffMessage.LeadOutCables(
+                        cables(parts), feed().leadOutM(), spec.feed().leadOutSpareM());
+            case GROUND_ROD ->
+                new TakeoffMessage.GroundRods(feed().school(), feed().rodM(), feed().rodApartM(), spec.outputJ());
+            case GROUND_CLAMP -> new TakeoffMessage.RodClamps(count);
+            case GROUND_LEAD ->
+                new TakeoffMessage.GroundLead(
+                        feed().firstRodM(), feed().rods() - 1, feed().rodApartM(), feed().groundLeadM());
+            case SIGN ->
+                new TakeoffMessage.Signs(layout.gates().size(), spec.takeoff().signEveryM(), Values.C4_PUBLIC_EVERY_M);
+        };
+    }
+
+    private static long cables(List<Part> parts) {
+        return ((Terms.Metres) parts.getFirst().terms()).wires();
+    }
+
+    private FeedPlace feed() {
+        return layout.feed().orElseThrow();
+    }
+
+    private long braces(BraceKind kind) {
+        return layout.lines().stream()
+                .flatMap(l -> l.braces().stream())
+                .filter(b -> b.kind() == kind)
+                .count();
+    }
+
+    private Message posts(Use use, Product.PostOf product, List<Part> parts) {
+        double length = parts.stream()
+                .mapToDouble(p -> ((Terms.Cut) p.terms()).lengthM())
+                .max()
+                .orElse(0);
+        double depth = parts.stream()
+                .mapToDouble(p -> ((Terms.Cut) p.terms()).depthM())
+                .max()
+                .orElse(0);
+        double driver = product.stock().family().driverAllowanceM();
+        boolean longer = product.lengthM() > product.stock().stockFor(length, spec.units());
+        OptionalDouble limit = switch (use) {
+            case CORNER_POST -> OptionalDouble.of(spec.braces().strongerFromDeg());
+            case INLINE_POST -> OptionalDouble.of(spec.build().braces().inlineFromM());
+            case LINE_POST -> OptionalDouble.of(spec.posts().spacingM());
+            default -> OptionalDouble.empty();
+        };
+        double[] gaps = use == Use.LINE_POST ? gaps() : new double[0];
+        return new TakeoffMessage.Posts(
+                use,
+                limit,
+                gaps.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(gaps[0]),
+                gaps.length == 0 ? OptionalDouble.empty() : OptionalDouble.of(gaps[1]),
+                longer ? OptionalDouble.of(product.lengthM()) : OptionalDouble.empty(),
+                length,
+                length - depth - driver,
+                depth,
+                driver);
+    }
+
+    /** Narrowest and widest way between posts of which one is a line post; none where there is none. */
+    private double[] gaps() {
+        double least = Double.POSITIVE_INFINITY;
+        double widest = 0;
+        for (LineLayout line : layout.lines()) {
+            List<Post> posts = line.posts();
+            for (int i = 1; i < posts.size(); i++) {
+                if (posts.get(i - 1).kind().spaced() || posts.get(i).kind().spaced()) {
+                    double gap = posts.get(i).stationM() - posts.get(i - 1).stationM();
+                    widest = Math.max(widest, gap);
+                    least = Math.min(least, gap);
                 }
             }
         }
-        double all = cabled.stream()
-                .mapToDouble(c -> c.cables() * underGateM(c.gate()))
-                .sum();
-        int count = cabled.stream().mapToInt(Cabled::cables).sum();
-        Spec.UnderGate under = spec.underGate();
-        String parts = "opening + 2 × " + tally.length(under.burialM()) + " deep + 2 risers to the lowest wire + 2 × "
-                + tally.length(under.spareLoopM()) + " spare";
-        tally.add(
-                "cable.gate",
-                "Cable under gates and over creeks",
-                all,
-                "m",
-                Optional.of(Pack.covering("roll", spec.takeoff().cableRollM(), all)),
-                Tally.plural(count, "cable") + " at " + Tally.plural(cabled.size(), "gate")
-                        + ", one for the hot and one for the earth wires there are, each " + parts + " = "
-                        + tally.length(all),
-                "J3",
-                "J6",
-                "C9");
-        List<Cabled> buried = cabled.stream()
-                .filter(c -> c.gate().gate().kind() != GateKind.CREEK)
-                .toList();
-        double conduit = buried.stream()
-                .mapToDouble(c -> c.gate().gate().openingM() + 2 * under.burialM())
-                .sum();
-        tally.add(
-                "conduit",
-                "Conduit under gates",
-                conduit,
-                "m",
-                Optional.empty(),
-                Tally.plural(buried.size(), "gate") + " × (opening + 2 × " + tally.length(under.burialM()) + " deep) = "
-                        + tally.length(conduit),
-                "J3");
+        return widest == 0 ? new double[0] : new double[] {least, widest};
     }
 
-    /** An opening with the cables that cross it. */
-    private record Cabled(Counts.Gated gate, int cables) {}
-
-    private void gate(GateKind kind, String item, String name, ToLongFunction<Counts.Gated> each) {
-        List<Counts.Gated> gates = counts.gates(kind);
-        long total = gates.stream().mapToLong(each).sum();
-        tally.pieces(
-                item,
-                name,
-                total,
-                Tally.plural(gates.size(), "gate") + " on the plan"
-                        + (total == gates.size() ? "" : ", one for each hot wire"),
-                "J5",
-                kind.opensCircuit() ? "J2" : "J3");
+    private Message wire(List<Part> parts, double quantity) {
+        Map<Long, Double> byWires = new TreeMap<>();
+        for (Part p : parts) {
+            Terms.Metres m = (Terms.Metres) p.terms();
+            byWires.merge(m.wires(), m.slopeM(), Double::sum);
+        }
+        List<TakeoffMessage.Wires> runs = new ArrayList<>();
+        byWires.forEach((wires, slope) -> runs.add(new TakeoffMessage.Wires(wires, slope)));
+        return new TakeoffMessage.WireLength(
+                runs, parts.size(), spec.takeoff().wireSlackPercent(), quantity, Values.S14_LEAST_REST_M);
     }
 
-    private double underGateM(Counts.Gated gated) {
-        double riser = gated.line().layout().schedule().wires().getFirst().heightM();
-        return gated.gate().openingM()
-                + 2 * spec.underGate().burialM()
-                + 2 * riser
-                + 2 * spec.underGate().spareLoopM();
+    private static TakeoffMessage.Counted counted(
+            List<Part> parts, Noun wires, Noun things, boolean ends, long each, long total) {
+        Sum more = things == Noun.CUT_OUT ? new Sum(wires, things, List.of()) : sum(parts, Noun.HOT_WIRE, Noun.CUT_OUT);
+        return new TakeoffMessage.Counted(
+                sum(parts, wires, things), ends, each, more, ends && each > 1, OptionalLong.of(total));
     }
 
-    private void feed() {
-        FeedPlace feed = layout.feed().orElseThrow();
-        tally.pieces(
-                "energizer",
-                "Energizer, certified",
-                1,
-                "one for each fence; output " + Tally.number(spec.outputJ()) + " J assumed",
-                "C1",
-                "C3");
-        double leadOut = feed.leadOutM() + spec.feed().leadOutSpareM();
-        boolean earth = layout.lines().stream()
-                .filter(l -> l.lineId().equals(feed.lineId()))
-                .anyMatch(l -> l.schedule().count(WireRole.EARTH) > 0);
-        int cables = earth && spec.build().wires().earthTied() ? 2 : 1;
-        tally.add(
-                "cable.lead-out",
-                cables == 2 ? "Lead-out cable, hot and earth" : "Lead-out cable, hot",
-                cables * leadOut,
-                "m",
-                Optional.of(Pack.covering("roll", spec.takeoff().cableRollM(), cables * leadOut)),
-                Tally.plural(cables, "cable") + " × (" + tally.length(feed.leadOutM())
-                        + " to the fence, round what is in the way, + "
-                        + tally.length(spec.feed().leadOutSpareM()) + " spare)"
-                        + (cables == 2 ? "" : "; no earth wires lead back to the terminal"),
-                "C9");
-        tally.pieces(
-                "ground.rod",
-                "Ground rod, " + tally.length(feed.rodM()),
-                feed.rods(),
-                rodSentence(feed),
-                feed.school().rule(),
-                "G5",
-                "G8");
-        tally.pieces(
-                "ground.clamp", "Ground rod clamp", feed.rods(), Tally.plural(feed.rods(), "rod") + " × 1 clamp", "G5");
-        tally.add(
-                "ground.lead",
-                "Ground lead to and between rods",
-                feed.groundLeadM(),
-                "m",
-                Optional.empty(),
-                tally.length(feed.firstRodM()) + " from the energizer to the first rod"
-                        + (feed.rods() > 1
-                                ? " + " + Tally.plural(feed.rods() - 1, "gap") + " of " + tally.length(feed.rodApartM())
-                                : "")
-                        + " = " + tally.length(feed.groundLeadM()),
-                "G1",
-                "X4");
+    /** Lines of as many wires are one term. */
+    private static Sum sum(List<Part> parts, Noun wires, Noun things) {
+        Map<Long, Long> byWires = new TreeMap<>();
+        for (Part p : parts) {
+            if (p.terms() instanceof Terms.Count c && c.wires() == wires && c.things() == things) {
+                byWires.merge(c.wireCount(), c.thingCount(), Long::sum);
+            }
+        }
+        List<Term> terms = new ArrayList<>();
+        byWires.forEach((w, t) -> terms.add(new Term(w, t)));
+        return new Sum(wires, things, terms);
     }
 
-    private String rodSentence(FeedPlace feed) {
-        return switch (feed.school()) {
-            case THREE_RODS -> "three rods " + tally.length(feed.rodApartM()) + " apart";
-            case ONE_LONG_ROD -> "one long rod, soft wet clay only";
-            case BY_AREA ->
-                "one rod for each 2 acres"
-                        + (spec.units() == UnitSystem.METRIC ? " (0.81 ha)" : "")
-                        + " inside the fence, at most " + Values.G2_MOST_RODS;
-            case BY_JOULES ->
-                tally.length(Values.G4_ROD_M_PER_J) + " for each of "
-                        + Tally.number(spec.outputJ()) + " J ÷ " + tally.length(feed.rodM())
-                        + " a rod, rounded up";
+    private static List<AtJoints> atJoints(List<Part> parts) {
+        Map<JointKind, AtJoints> kinds = new EnumMap<>(JointKind.class);
+        for (Part p : parts) {
+            Terms.AtJoint at = (Terms.AtJoint) p.terms();
+            kinds.merge(
+                    at.kind(),
+                    new AtJoints(at.kind(), at.joints(), Math.round(p.quantity())),
+                    (a, b) -> new AtJoints(a.kind(), a.joints() + b.joints(), a.count() + b.count()));
+        }
+        return List.copyOf(kinds.values());
+    }
+
+    // ---------------------------------------------------------------- rules
+
+    private List<Rule> rules(Use use, Product product) {
+        return switch (use) {
+            case END_POST, TEE_POST -> List.of(Rule.P10, Rule.P16);
+            case CORNER_POST -> List.of(Rule.B10, Rule.P10, Rule.P16);
+            case GATE_POST -> List.of(Rule.J5, Rule.P10, Rule.P13);
+            case INLINE_POST -> List.of(Rule.B12, Rule.P10);
+            case BRACE_POST -> List.of(Rule.B3, Rule.P10);
+            case LIGHT_POST -> List.of(Rule.P3, Rule.P12);
+            case TIE_DOWN_POST -> List.of(Rule.P17, Rule.P18);
+            case LINE_POST -> List.of(Rule.P1, Rule.P11, Rule.P15, Rule.P17);
+            case TIE_DOWN -> List.of(Rule.P18);
+            case POST_CAP -> List.of(Rule.P16);
+            case RAIL -> List.of(spec.braces().railSchool().rule(), Rule.B3);
+            case BRACE_PIN -> List.of(Rule.B4);
+            case BRACE_LOOP -> List.of(Rule.B3, Rule.B7);
+            case DIAGONAL -> List.of(Rule.B11);
+            case BACK_STAKE -> List.of(Rule.B5);
+            case FOOTING -> List.of(Rule.B6);
+            case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> List.of(Rule.L1, Rule.S11, Rule.S14);
+            case LINE_INSULATOR -> List.of(Rule.I1, Rule.I5, Rule.I8);
+            case CORNER_INSULATOR -> List.of(Rule.I1, Rule.B9);
+            case CORNER_INSULATOR_INSIDE -> List.of(Rule.I1, Rule.I9);
+            case OFFSET_BRACKET -> List.of(Rule.I4);
+            case STRAIN_INSULATOR -> List.of(Rule.I2);
+            case STAPLE, CLIP -> List.of(Rule.I1);
+            case STRAINER -> List.of(Rule.S2, Rule.S4);
+            case SPRING -> List.of(Rule.S3);
+            case CRIMP, END_TIE -> List.of(Rule.S5);
+            case WIRE_JOINT -> List.of(Rule.S14);
+            case JUMPER_SET, JUMPER_PIECE -> List.of(Rule.J1);
+            case CLAMP -> List.of(Rule.J1, Rule.J3);
+            case CUT_OUT -> List.of(Rule.J4, Rule.J8);
+            case GATE_HANDLE, STRAND_GATE -> List.of(Rule.J5, Rule.J2);
+            case SWING_GATE, SPRING_GATE, RIGID_GATE, CREEK_PART -> List.of(Rule.J5, Rule.J3);
+            case GATE_CABLE -> List.of(Rule.J3, Rule.J6, Rule.C9);
+            case CONDUIT -> List.of(Rule.J3);
+            case ENERGIZER -> List.of(Rule.C1, Rule.C3);
+            case LEAD_OUT -> List.of(Rule.C9);
+            case GROUND_ROD -> List.of(feed().school().rule(), Rule.G5, Rule.G8);
+            case GROUND_CLAMP -> List.of(Rule.G5);
+            case GROUND_LEAD -> List.of(Rule.G1, Rule.X4);
+            case SIGN -> List.of(Rule.C4);
         };
-    }
-
-    private void signs() {
-        long gates = layout.gates().size();
-        long all = layout.signs().size();
-        tally.pieces(
-                "sign",
-                "Warning sign",
-                all,
-                gates + " at gates, the others at most "
-                        + tally.length(spec.takeoff().signEveryM()) + " apart along the line and "
-                        + tally.length(Values.C4_PUBLIC_EVERY_M)
-                        + " beside public ways; the local code may ask for more",
-                "C4");
     }
 }

@@ -1,30 +1,38 @@
 package buckle.takeoff;
 
+import buckle.material.Product;
+import buckle.material.Use;
+import buckle.message.Message;
+import buckle.rulebook.Rule;
 import buckle.units.Lengths;
 import java.util.List;
 import java.util.Optional;
 
 /**
- * One line of the takeoff.
+ * One line of the takeoff: all parts of one product for one use.
  *
- * @param group heading it stands under
  * @param item stable key, {@code strainer}
- * @param quantity what the fence takes, in {@code unit}: {@code pcs} or {@code m}
+ * @param quantity what the fence takes, in metres or pieces as {@link Use#byMetre} says
  * @param pack how it is bought, when not one by one
- * @param derivation the arithmetic in one sentence
- * @param rules ids of the rules behind it
+ * @param derivation the arithmetic
+ * @param rules behind it
  */
 public record TakeoffLine(
-        String group,
+        Use use,
+        Product product,
         String item,
-        String name,
+        Message name,
         double quantity,
-        String unit,
         Optional<Pack> pack,
-        String derivation,
-        List<String> rules) {
+        Message derivation,
+        List<Rule> rules) {
     public TakeoffLine {
         rules = List.copyOf(rules);
+    }
+
+    /** {@code m} or {@code pcs}. */
+    public String unit() {
+        return use.byMetre() ? "m" : "pcs";
     }
 
     /** Packs to load: so many of a size, named coil, roll or pack. */

@@ -1,5 +1,6 @@
 package buckle.circuit;
 
+import static buckle.Told.inFeet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -20,6 +21,8 @@ import buckle.land.Traits.Soil;
 import buckle.layout.Layout;
 import buckle.layout.LayoutPlanner;
 import buckle.material.Conductor;
+import buckle.message.CircuitMessage;
+import buckle.message.Message;
 import buckle.power.Energizers;
 import buckle.power.Rods;
 import buckle.rulebook.Values;
@@ -75,7 +78,7 @@ class AdviceTest {
 
     private static WhatIf named(Electrics e, String begins) {
         return e.whatIfs().stream()
-                .filter(w -> w.name().startsWith(begins))
+                .filter(w -> inFeet(w.name()).startsWith(begins))
                 .findFirst()
                 .orElseThrow(() -> new AssertionError(begins + " is not among " + e.whatIfs()));
     }
@@ -90,16 +93,16 @@ class AdviceTest {
         assertThat(planned.heavyV()).isLessThan(planned.weakestV());
         assertThat(named(e, "aluminium instead of").heavyV()).isGreaterThan(planned.heavyV());
         assertThat(named(e, "a second lead-out").heavyV()).isGreaterThan(planned.heavyV());
-        assertThat(named(e, "a second lead-out").says()).contains("ft", "of cable", "never a second energizer");
+        assertThat(inFeet(named(e, "a second lead-out").says())).contains("ft", "of cable", "never a second energizer");
         // A buried cable of kilometres takes more of the pulse than it brings: reckoned, not promised.
         Electrics far = of(powered(5), Surroundings.NONE, Fences.line("l", false, 0, 0, 4000, 0, 4000, 3000));
         assertThat(named(far, "a second lead-out").heavyV())
                 .isLessThan(named(far, "as planned").heavyV());
         WhatIf cut = named(e, "one more cut-out");
         assertThat(cut.weakestV()).isEqualTo(planned.weakestV());
-        assertThat(cut.says()).contains("falls from", " ft ");
+        assertThat(inFeet(cut.says())).contains("falls from", " ft ");
         Electrics yard = of(powered(5), Surroundings.NONE, Fences.line("l", false, 0, 0, 12, 0));
-        assertThat(named(yard, "a second lead-out").says()).contains("a second way in cannot help it");
+        assertThat(inFeet(named(yard, "a second lead-out").says())).contains("a second way in cannot help it");
     }
 
     /** On frozen ground the wire that leads back matters: tied it helps, merely grounded it does not (G14). */
@@ -111,7 +114,7 @@ class AdviceTest {
         Electrics e = of(frozen, Surroundings.NONE, Fences.line("l", false, 0, 0, 900, 0));
         assertThat(named(e, "every second wire earth").weakestV())
                 .isGreaterThan(named(e, "as planned").weakestV());
-        assertThat(e.earth().wires()).contains("earth wires tied to the energizer would");
+        assertThat(inFeet(e.earth().wires())).contains("earth wires tied to the energizer would");
     }
 
     /** Ground of the feed decides the rods: on stone an iron and a stub are shown for what they are, and the clay nearby. */
@@ -122,17 +125,17 @@ class AdviceTest {
         Electrics e = of(powered(4), stony, Fences.line("l", false, 0, 0, 300, 0));
         assertThat(e.earth().soilOhmM()).isEqualTo(Values.G12_STONE_OHM_M);
         assertThat(e.earth().good()).isFalse();
-        assertThat(e.earth().moist()).contains("“hollow”", "from the energizer");
+        assertThat(inFeet(e.earth().moist())).contains("“hollow”", "from the energizer");
         List<EarthCase> more = e.earth().improvements();
-        assertThat(more).extracting(EarthCase::name).anyMatch(n -> n.startsWith("one angle iron"));
+        assertThat(more).extracting(EarthCase::name).anyMatch(n -> inFeet(n).startsWith("one angle iron"));
         EarthCase stub = more.stream()
-                .filter(c -> c.name().startsWith("one stub"))
+                .filter(c -> inFeet(c.name()).startsWith("one stub"))
                 .findFirst()
                 .orElseThrow();
-        assertThat(stub.says()).contains("G7");
+        assertThat(inFeet(stub.says())).contains("G7");
         assertThat(stub.ohm()).isCloseTo(Rods.singleOhm(2000, 0.3048, 0.008), within(1e-9));
         EarthCase there = more.stream()
-                .filter(c -> c.name().contains("hollow"))
+                .filter(c -> inFeet(c.name()).contains("hollow"))
                 .findFirst()
                 .orElseThrow();
         assertThat(there.ohm() / e.earth().rodsOhm()).isCloseTo(50.0 / 2000, within(1e-9));
@@ -143,7 +146,9 @@ class AdviceTest {
             assertThat(c.earth().mostOhm()).isBetween(1.0, 400.0);
         });
         Electrics loam = of(powered(4), Surroundings.NONE, Fences.line("l", false, 0, 0, 300, 0));
-        assertThat(loam.earth().improvements()).extracting(EarthCase::name).noneMatch(n -> n.contains("stub"));
+        assertThat(loam.earth().improvements())
+                .extracting(EarthCase::name)
+                .noneMatch(n -> inFeet(n).contains("stub"));
         assertThat(loam.earth().schools())
                 .allSatisfy(c -> assertThat(c.tableOhm() / c.ohm()).isBetween(0.95, 1.25));
     }
@@ -155,16 +160,18 @@ class AdviceTest {
         Spec spec = powered(4).with(List.of(soft, hard), Preset.of("W16").schedule());
         Electrics e = of(spec, Surroundings.NONE, Fences.line("l", false, 0, 0, 400, 0));
         List<Shock> snow = e.earth().shocks().stream()
-                .filter(s -> s.contact().equals("wire and dry snow"))
+                .filter(s -> s.contact().equals(new CircuitMessage.OnSnow()))
                 .toList();
-        assertThat(snow).extracting(Shock::who).containsExactly(hard.text(), soft.text());
+        assertThat(snow)
+                .extracting(Shock::who)
+                .containsExactly(new CircuitMessage.Bodies(List.of(hard)), new CircuitMessage.Bodies(List.of(soft)));
         assertThat(snow).allSatisfy(s -> assertThat(s.bodyJ()).isLessThan(0.01));
         for (Shock s : e.earth().shocks()) {
             assertThat(s.bodyJ()).isPositive().isLessThan(e.energizer().energy().storedJ());
             assertThat(s.volts()).isLessThan(e.energizer().openV() * 1.5);
         }
         List<Shock> moist = e.earth().shocks().stream()
-                .filter(s -> s.contact().equals("wire and moist ground"))
+                .filter(s -> s.contact().equals(new CircuitMessage.OnGround(Power.GroundState.MOIST)))
                 .toList();
         assertThat(moist.getFirst().pathOhm()).isGreaterThan(moist.getLast().pathOhm());
         assertThat(Shocks.usual(e.earth().shocks(), Power.GroundState.MOIST)).isEqualTo(moist.getFirst());
@@ -174,7 +181,7 @@ class AdviceTest {
                         .earth()
                         .shocks())
                 .extracting(Shock::who)
-                .containsOnly("", "wild boar, badger");
+                .containsOnly(Message.NONE, new CircuitMessage.Bodies(List.of(Animal.WILD_BOAR, Animal.BADGER)));
     }
 
     /** Woven goods vary more than wire: what their resistance does to the far end shows it (V13). */
@@ -191,7 +198,7 @@ class AdviceTest {
 
     private static double spread(Electrics e) {
         Assumed a = e.assumed().stream()
-                .filter(x -> x.name().startsWith("Resistance of the conductors"))
+                .filter(x -> x.name() == CircuitMessage.Assumed.CONDUCTORS)
                 .findFirst()
                 .orElseThrow();
         return (a.highestV() - a.lowestV()) / e.weakest().orElseThrow().likelyV();
@@ -212,6 +219,6 @@ class AdviceTest {
         double then = solver.volts(likely.withLeak(factor), Trial.NONE, Spots.along(layout))
                 .weakestV();
         assertThat(then).isCloseTo(e.needV().orElseThrow(), within(30.0));
-        assertThat(e.reserveSays()).contains("times that of " + Overgrowth.LIGHT.text());
+        assertThat(inFeet(e.reserveSays())).contains("times that of " + Overgrowth.LIGHT.text());
     }
 }

@@ -1,5 +1,6 @@
 package buckle.circuit;
 
+import static buckle.Told.inFeet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -18,9 +19,13 @@ import buckle.land.Traits;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.LayoutPlanner;
+import buckle.message.CircuitMessage;
+import buckle.message.English;
+import buckle.message.Message;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
 import buckle.pulse.Run;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
@@ -37,6 +42,7 @@ import buckle.spec.Spec;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
+import buckle.units.UnitSystem;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -142,7 +148,7 @@ class CircuitTest {
         Electrics open = electrics(spec(), Trial.NONE, Depth.CURVE, left);
         for (Set<String> off : List.of(Set.of("x1", "x2"), Set.of("x1", "x2", "x3"))) {
             Electrics e = electrics(closed, new Trial(off, List.of()), Depth.CURVE, ring);
-            assertThat(e.says()).isEmpty();
+            assertThat(e.says()).isEqualTo(Message.NONE);
             // (0, 50) and (0, 0); the ends stand at the switches, on the energizer's side.
             assertThat(near(e, 50)).isCloseTo(near(open, 110), within(0.001 * near(open, 110)));
             assertThat(near(e, 1)).isCloseTo(near(open, 61), within(0.001 * near(open, 61)));
@@ -187,7 +193,7 @@ class CircuitTest {
                 .filteredOn(s -> s.met() == Electrics.Met.BROKEN)
                 .isEmpty();
         assertThat(e.dead()).isEmpty();
-        assertThat(e.findings()).extracting(Finding::rule).doesNotContain("J1", "V10");
+        assertThat(e.findings()).extracting(Finding::rule).doesNotContain(Rule.J1, Rule.V10);
     }
 
     /** V14 and V5: on stone a small unit reaches too little of the animal; pigs get a strong one. */
@@ -244,7 +250,7 @@ class CircuitTest {
                 Optional.of(new PulseModel.Spread(500, 600, 700)),
                 Optional.of(new PulseModel.Spread(300, 400, 500)));
         Electrics e = electrics(powered(spec(), "model", model), Trial.NONE, Depth.RANGE, straight());
-        assertThat(e.findings()).extracting(Finding::rule).contains("E9");
+        assertThat(e.findings()).extracting(Finding::rule).contains(Rule.E9);
         assertThat(e.weakest().orElseThrow().likelyV()).isGreaterThan(3000);
     }
 
@@ -257,7 +263,7 @@ class CircuitTest {
         assertThat(e.dead())
                 .singleElement()
                 .satisfies(d -> assertThat(d.fromM()).isCloseTo(202, within(0.01)));
-        assertThat(e.findings()).extracting(Finding::rule).contains("J1");
+        assertThat(e.findings()).extracting(Finding::rule).contains(Rule.J1);
         assertThat(e.weakest().orElseThrow().stationM()).isLessThan(203);
     }
 
@@ -351,19 +357,22 @@ class CircuitTest {
                 .allMatch(c -> c.heavyV() < Values.E7_SPARE * need
                         || c.bodyJ().orElseThrow() < c.needJ().orElseThrow());
         assertThat(best.bodyJ().orElseThrow()).as("V14: 0.25 J in cattle").isGreaterThanOrEqualTo(0.25);
-        assertThat(e.recommended()).contains(best.plate().name());
+        assertThat(English.text(e.recommended(), UnitSystem.METRIC))
+                .contains(best.plate().name());
         assertThat(e.candidates()).filteredOn(Electrics.Candidate::over5J).hasSize(3);
         assertThat(e.reserve().orElseThrow()).isGreaterThan(1);
-        assertThat(e.whatIfs()).extracting(Electrics.WhatIf::name).contains("as planned", "one more cut-out");
+        assertThat(e.whatIfs())
+                .extracting(w -> English.text(w.name(), UnitSystem.METRIC))
+                .contains("as planned", "one more cut-out");
         Plate wrong = Plate.of("wrong", 2, 3, 8000, 5000, 45);
         Spec spec = Spec.usual();
         Electrics other =
                 electrics(powered(spec, "energizer", Optional.of(wrong)), Trial.NONE, Depth.CURVE, straight());
         assertThat(other.chosen()).isFalse();
         assertThat(other.findings())
-                .filteredOn(f -> f.rule().equals("E7"))
+                .filteredOn(f -> f.rule() == Rule.E7)
                 .singleElement()
-                .satisfies(f -> assertThat(f.message()).contains("no energizer does"));
+                .satisfies(f -> assertThat(f.text(UnitSystem.METRIC)).contains("no energizer does"));
     }
 
     /** Frozen ground: the rods' resistance follows Dwight and rises twentyfold, the test fails, a shock shrinks, advice changes. */
@@ -376,11 +385,12 @@ class CircuitTest {
         assertThat(frozen.earth().rodsOhm() / moist.earth().rodsOhm()).isCloseTo(20, within(1e-6));
         assertThat(frozen.earth().good()).isFalse();
         assertThat(frozen.earth().testV()).isGreaterThan(Values.G9_ROD_V);
-        assertThat(frozen.findings()).extracting(Finding::rule).contains("G9");
-        assertThat(frozen.earth().wires()).contains("earth wires tied");
+        assertThat(frozen.findings()).extracting(Finding::rule).contains(Rule.G9);
+        assertThat(frozen.earth().wires()).isEqualTo(CircuitMessage.EarthWires.WOULD_CARRY);
         assertThat(moist.earth().schools())
                 .extracting(Electrics.EarthCase::name)
-                .containsExactly("G1", "G2", "G3", "G4");
+                .containsExactly(
+                        new Message.Name("G1"), new Message.Name("G2"), new Message.Name("G3"), new Message.Name("G4"));
         assertThat(moist.earth().improvements())
                 .allMatch(c -> c.ohm() < moist.earth().rodsOhm());
         List<Shock> shocks = moist.earth().shocks();
@@ -416,7 +426,7 @@ class CircuitTest {
                 "panelW",
                 5.0);
         Electrics e = electrics(spec.with(small), Trial.NONE, Depth.CURVE, straight());
-        assertThat(e.findings()).extracting(Finding::rule).contains("E4", "E5");
+        assertThat(e.findings()).extracting(Finding::rule).contains(Rule.E4, Rule.E5);
         assertThat(e.supply().year()).hasSize(12);
         assertThat(e.supply().daysToHalf()).isLessThan(2);
         assertThat(e.supply().leastAh()).isGreaterThan(70);
@@ -424,7 +434,7 @@ class CircuitTest {
         assertThat(electrics(spec.with(thin), Trial.NONE, Depth.CURVE, straight())
                         .findings())
                 .extracting(Finding::message)
-                .anyMatch(m -> m.contains("make it shorter or thicker"));
+                .anyMatch(m -> inFeet(m).contains("make it shorter or thicker"));
     }
 
     /** Source: common practice, V5, V6, V7 and V8: what was seen lies between our clean and overgrown fences of that kind. */
@@ -491,7 +501,7 @@ class CircuitTest {
                 .orElseThrow();
         assertThat(at.peakV()).isCloseTo(at(e, 600), within(0.01 * at.peakV()));
         assertThat(at.volts()).allMatch(v -> v <= at.peakV() + 1);
-        assertThat(at.usual().contact()).contains("moist");
+        assertThat(at.usual().contact()).isEqualTo(new CircuitMessage.OnGround(Power.GroundState.MOIST));
         assertThat(AtPoint.of(plan, layout, Surroundings.NONE, Trial.NONE, "none", 0))
                 .isEmpty();
     }

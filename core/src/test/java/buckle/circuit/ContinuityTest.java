@@ -110,7 +110,7 @@ class ContinuityTest {
         assertThat(dead.dead()).singleElement().satisfies(d -> {
             assertThat(d.wires()).containsExactly(1, 2, 3, 4);
             assertThat(d.fromM()).isCloseTo(152, within(0.01));
-            assertThat(d.why()).isEqualTo("no jumper joins wires 1, 2, 3, 4 from the ground to a wire that is fed");
+            assertThat(d.why()).isEqualTo(new buckle.message.CircuitMessage.NoJumper(List.of(1, 2, 3, 4)));
         });
         FenceCircuit circuit = circuit(plain, none);
         List<Integer> hot = new ArrayList<>();

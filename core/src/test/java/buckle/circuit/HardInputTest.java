@@ -1,5 +1,6 @@
 package buckle.circuit;
 
+import static buckle.Told.inFeet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
@@ -12,8 +13,11 @@ import buckle.land.Surroundings;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.LayoutPlanner;
+import buckle.message.CircuitMessage;
+import buckle.message.Message;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
+import buckle.rulebook.Rule;
 import buckle.site.Corner;
 import buckle.site.EnergizerPlace;
 import buckle.site.FenceLine;
@@ -28,6 +32,7 @@ import buckle.spec.Preset;
 import buckle.spec.PulseModel;
 import buckle.spec.PulseModel.Spread;
 import buckle.spec.Spec;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -52,7 +57,7 @@ class HardInputTest {
     }
 
     private static void finite(Electrics e) {
-        assertThat(e.says()).isEmpty();
+        assertThat(e.says()).isEqualTo(Message.NONE);
         assertThat(e.points()).isNotEmpty().allSatisfy(p -> {
             assertThat(p.likelyV()).isFinite().isNotNegative();
             assertThat(p.lowV()).isFinite().isLessThanOrEqualTo(p.likelyV() + 1e-9);
@@ -77,8 +82,8 @@ class HardInputTest {
         Electrics e = of(Fences.site(0, -4, line), Spec.usual());
         finite(e);
         assertThat(e.weakest().orElseThrow().likelyV()).isLessThan(3000);
-        assertThat(e.findings()).extracting(Finding::rule).contains("V10");
-        assertThat(e.recommended()).contains("none does better; the fence itself needs to change");
+        assertThat(e.findings()).extracting(Finding::rule).contains(Rule.V10);
+        assertThat(inFeet(e.recommended())).contains("none does better; the fence itself needs to change");
     }
 
     /** Near the pole the sun does not rise for months: said, and no panel is promised. */
@@ -93,8 +98,8 @@ class HardInputTest {
         finite(e);
         assertThat(e.supply().leastPanelW()).isZero();
         assertThat(e.findings())
-                .filteredOn(f -> f.rule().equals("E5"))
-                .anySatisfy(f -> assertThat(f.message()).contains("no sun rises here"));
+                .filteredOn(f -> f.rule() == Rule.E5)
+                .anySatisfy(f -> assertThat(f.text(UnitSystem.METRIC)).contains("no sun rises here"));
         assertThat(e.supply().year())
                 .hasSize(12)
                 .allSatisfy(m -> assertThat(m.lowestShare()).isBetween(0.0, 1.0));
@@ -120,8 +125,8 @@ class HardInputTest {
         assertThat(e.needV()).isEmpty();
         assertThat(e.bands()).isEmpty();
         assertThat(e.points()).extracting(PulsePoint::met).containsOnly(Electrics.Met.UNKNOWN);
-        assertThat(e.reserveSays()).isEqualTo("No need is known for these animals.");
-        assertThat(e.recommended()).startsWith("The generic 5 J");
+        assertThat(e.reserveSays()).isEqualTo(new CircuitMessage.ReserveNone(CircuitMessage.NoReserve.NO_NEED));
+        assertThat(inFeet(e.recommended())).startsWith("The generic 5 J");
     }
 
     /** No energizer on the plan: the start of the first line is taken and somebody has to say where it stands. */
@@ -152,11 +157,11 @@ class HardInputTest {
         Electrics e = of(Fences.site(0, -4, Fences.line("l", false, 0, 0, 400, 0)), spec);
         finite(e);
         assertThat(e.assumed())
-                .filteredOn(a -> a.name().startsWith("Permeability"))
+                .filteredOn(a -> a.name() == CircuitMessage.Assumed.STEEL_PERMEABILITY)
                 .singleElement()
                 .satisfies(a -> {
-                    assertThat(a.likely()).isEqualTo("1");
-                    assertThat(a.high()).isEqualTo("5000");
+                    assertThat(a.likely()).isEqualTo(new CircuitMessage.NumberIs(1));
+                    assertThat(a.high()).isEqualTo(new CircuitMessage.NumberIs(5000));
                     assertThat(a.lowestV()).isLessThan(a.highestV());
                 });
         assertThatThrownBy(() -> new Spread(2, 1, 3)).hasMessageContaining("from low over likely to high");
@@ -174,9 +179,10 @@ class HardInputTest {
         finite(e);
         assertThat(e.chosen()).isTrue();
         assertThat(e.findings())
-                .filteredOn(f -> f.rule().equals("E8"))
+                .filteredOn(f -> f.rule() == Rule.E8)
                 .singleElement()
-                .satisfies(f -> assertThat(f.message()).contains("2.70 J stored are computed as usual, 74 %"));
+                .satisfies(f ->
+                        assertThat(f.text(UnitSystem.METRIC)).contains("2.70 J stored are computed as usual, 74 %"));
         assertThatThrownBy(() -> new Trial.TestLoad("l", 0, 0)).hasMessageContaining("between 1 Ω and 10 MΩ");
         assertThatThrownBy(() -> new Trial(
                         Set.of(), new ArrayList<>(java.util.Collections.nCopies(51, new Trial.TestLoad("l", 0, 10)))))

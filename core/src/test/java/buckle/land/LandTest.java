@@ -1,5 +1,6 @@
 package buckle.land;
 
+import static buckle.Told.inMetres;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
@@ -10,6 +11,7 @@ import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.LayoutPlanner;
 import buckle.layout.Severity;
+import buckle.rulebook.Rule;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.GeoPoint;
@@ -108,9 +110,9 @@ class LandTest {
         return LayoutPlanner.layOut(site, new Surroundings(land, terrain), METRIC);
     }
 
-    private static Finding only(Layout layout, String rule, String text) {
+    private static Finding only(Layout layout, Rule rule, String text) {
         return layout.findings().stream()
-                .filter(f -> f.rule().equals(rule) && f.message().contains(text))
+                .filter(f -> f.rule().equals(rule) && f.text(UnitSystem.METRIC).contains(text))
                 .findFirst()
                 .orElseThrow(() -> new AssertionError(rule + " “" + text + "” is not among " + layout.findings()));
     }
@@ -127,14 +129,14 @@ class LandTest {
                         feature("along", LandKind.OVERHEAD_LINE, Shape.LINE, kv(0.4), 20, 2.5, 50, 2.5),
                         feature("off", LandKind.OVERHEAD_LINE, Shape.LINE, kv(11), 0, 4.2, 200, 4.2)),
                 Terrain.NONE);
-        Finding crossing = only(layout, "C5", "“slanting” crosses at 100.0 m under 45°");
+        Finding crossing = only(layout, Rule.C5, "“slanting” crosses under 45°");
         assertThat(crossing.severity()).isEqualTo(Severity.WARN);
         assertThat(crossing.stationM().orElseThrow()).isCloseTo(100, within(1e-6));
-        assertThat(crossing.message()).contains("at least 4.0 m", "11 kV", "nearer to a right angle");
-        Finding along = only(layout, "C5", "“along” runs 2.5 m beside");
+        assertThat(inMetres(crossing.message())).contains("at least 4.0 m", "11 kV", "nearer to a right angle");
+        Finding along = only(layout, Rule.C5, "“along” runs 2.5 m beside");
         double half = Math.sqrt(9 - 2.5 * 2.5);
         assertThat(along.stationM().orElseThrow()).isCloseTo(20 - half, within(1e-6));
-        assertThat(layout.findings()).noneMatch(f -> f.message().contains("“off”"));
+        assertThat(layout.findings()).noneMatch(f -> f.text(UnitSystem.METRIC).contains("“off”"));
         var span = layout.lines().getFirst().land().stream()
                 .filter(s -> s.featureId().equals("along"))
                 .findFirst()
@@ -150,12 +152,13 @@ class LandTest {
                 land(feature("pipe", LandKind.BURIED_SERVICE, Shape.LINE, depth(0.8), 60.4, -20, 60.4, 20)),
                 Terrain.NONE);
         int last = shallow.lines().getFirst().posts().getLast().number();
-        assertThat(only(shallow, "C6", "“pipe”").message()).contains("post " + last + " at 60.0 m", "dig by hand");
+        assertThat(inMetres(only(shallow, Rule.C6, "“pipe”").message()))
+                .contains("post " + last + " at 60.0 m", "dig by hand");
         Layout deep = layOut(
                 Fences.site(0, -30, line),
                 land(feature("pipe", LandKind.BURIED_SERVICE, Shape.LINE, depth(1.6), 60.4, -20, 60.4, 20)),
                 Terrain.NONE);
-        assertThat(only(deep, "C6", "“pipe”").severity()).isEqualTo(Severity.CAUTION);
+        assertThat(only(deep, Rule.C6, "“pipe”").severity()).isEqualTo(Severity.CAUTION);
     }
 
     @Test
@@ -186,16 +189,17 @@ class LandTest {
                                 10),
                         feature("barn", LandKind.BUILDING, Shape.AREA, Traits.NONE, -8, -12, -3, -12, -3, -7, -8, -7)),
                 Terrain.NONE);
-        assertThat(only(layout, "C3", "“neighbour”").message()).contains("within 2.0 m", "at least 2.5 m apart");
-        assertThat(only(layout, "C4", "“path”").message()).contains("within 8.0 m", "signs");
-        assertThat(only(layout, "J4", "“brook” is crossed").stationM().orElseThrow())
+        assertThat(inMetres(only(layout, Rule.C3, "“neighbour”").message()))
+                .contains("within 2.0 m", "at least 2.5 m apart");
+        assertThat(inMetres(only(layout, Rule.C4, "“path”").message())).contains("within 8.0 m", "signs");
+        assertThat(only(layout, Rule.J4, "“brook” is crossed").stationM().orElseThrow())
                 .isCloseTo(230, within(1e-6));
-        assertThat(only(layout, "J5", "“blocked” is crossed").stationM().orElseThrow())
+        assertThat(only(layout, Rule.J5, "“blocked” is crossed").stationM().orElseThrow())
                 .isCloseTo(250, within(1e-6));
-        assertThat(layout.findings()).noneMatch(f -> f.message().contains("“gated” is crossed"));
-        only(layout, "J5", "“gap”");
-        assertThat(only(layout, "L2", "“pond”").message()).contains("from 80.0 m to 95.0 m");
-        assertThat(only(layout, "C10", "“barn”").message()).contains("10.0 m away");
+        assertThat(layout.findings()).noneMatch(f -> f.text(UnitSystem.METRIC).contains("“gated” is crossed"));
+        only(layout, Rule.J5, "“gap”");
+        assertThat(inMetres(only(layout, Rule.L2, "“pond”").message())).contains("from 80.0 m to 95.0 m");
+        assertThat(inMetres(only(layout, Rule.C10, "“barn”").message())).contains("10.0 m away");
     }
 
     /** A valley: 10 m deep at the creek, slopes of 1 in 10; a rise of 1.5 m floods 15 m on each side. */
@@ -218,11 +222,11 @@ class LandTest {
                 Fences.site(0, -30, EAST),
                 land(feature("brook", LandKind.CREEK, Shape.LINE, flood(1.5), 100, -80, 100, 80)),
                 valley);
-        Finding flood = only(layout, "J4", "floods the fence");
+        Finding flood = only(layout, Rule.J4, "floods the fence");
         assertThat(flood.stationM().orElseThrow()).isCloseTo(85, within(1.1));
         assertThat(flood.places())
                 .singleElement()
-                .satisfies(p -> assertThat(p.what()).contains("up to 1500 mm deep"));
+                .satisfies(p -> assertThat(inMetres(p.what())).contains("up to 1500 mm deep"));
         Surroundings around = new Surroundings(
                 land(feature("brook", LandKind.CREEK, Shape.LINE, flood(1.5), 100, -80, 100, 80)), valley);
         double dry = CutOutAdvisor.next(Fences.site(0, -30, EAST), around, Spec.usual())
@@ -313,7 +317,7 @@ class LandTest {
                         - laid.profileGaps().getFirst().fromM())
                 .isBetween(24.0, 40.0);
         assertThat(laid.profile()).allSatisfy(p -> assertThat(p.heightM()).isBetween(101.0, 141.0));
-        only(layout, "L3", "No height is known");
+        only(layout, Rule.L3, "No height is known");
         double rise =
                 laid.profile().getLast().heightM() - laid.profile().getFirst().heightM();
         assertThat(laid.slopeLengthM()).isCloseTo(Math.hypot(laid.lengthM(), rise), within(0.3));
@@ -376,7 +380,7 @@ class LandTest {
                 "CLAY | - | - | -",
                 "LOAM | - | - | -",
             })
-    void groundsSayWhatTheyMeanForPosts(Traits.Soil soil, String rule, String severity, String words) {
+    void groundsSayWhatTheyMeanForPosts(Traits.Soil soil, Rule rule, String severity, String words) {
         Layout layout = layOut(
                 Fences.site(0, -30, EAST),
                 land(feature("zone", LandKind.SOIL, Shape.AREA, soil(soil), 40, -20, 90, -20, 90, 20, 40, 20)),
@@ -387,13 +391,14 @@ class LandTest {
         });
         if (rule == null) {
             assertThat(layout.findings())
-                    .noneMatch(f -> f.places().stream().anyMatch(p -> p.what().contains("40.0 m")));
+                    .noneMatch(f ->
+                            f.places().stream().anyMatch(p -> inMetres(p.what()).contains("40.0 m")));
         } else {
             Finding finding = only(layout, rule, words);
             assertThat(finding.severity()).hasToString(severity);
             assertThat(finding.places())
                     .singleElement()
-                    .satisfies(p -> assertThat(p.what()).isEqualTo("40.0 m to 90.0 m"));
+                    .satisfies(p -> assertThat(inMetres(p.what())).isEqualTo("40.0 m to 90.0 m"));
         }
     }
 
@@ -413,11 +418,13 @@ class LandTest {
                         "P11",
                         Optional.of(line),
                         Optional.of(Fences.at(40, line.equals("a") ? 0 : 50)),
+                        Optional.of("stony-ground"),
+                        Optional.empty(),
                         "",
                         "tried with the bar"));
             }
             Layout layout = LayoutPlanner.layOut(new Plan(site, METRIC, new Decisions(accepted, List.of())), around);
-            Finding stone = only(layout, "P11", "Stone");
+            Finding stone = only(layout, Rule.P11, "Stone");
             assertThat(stone.places()).extracting(Finding.At::lineId).containsExactly("a", "b");
             assertThat(stone.accepted().isPresent()).as(line).isEqualTo(line.equals("b"));
         }
@@ -436,14 +443,14 @@ class LandTest {
                         feature("ditch", LandKind.CREEK, Shape.LINE, Traits.NONE, 102, -45, 102, -42)),
                 Terrain.NONE);
         assertThat(layout.feed().orElseThrow().leadOutM()).isGreaterThan(55);
-        assertThat(only(layout, "C6", "“water main” (depth not known) is crossed or neared by the lead-out")
+        assertThat(only(layout, Rule.C6, "“water main” (depth not known) is crossed or neared by the lead-out")
                         .severity())
                 .isEqualTo(Severity.WARN);
-        assertThat(only(layout, "C6", "ground rods go").message()).contains("5.0 m from the energizer");
-        only(layout, "C9", "“brook” is crossed by the lead-out");
-        only(layout, "C9", "“lane” is crossed by the lead-out");
-        only(layout, "C5", "“wires” is crossed by the lead-out");
-        assertThat(layout.findings()).noneMatch(f -> f.message().contains("“ditch” is crossed"));
+        assertThat(inMetres(only(layout, Rule.C6, "ground rods go").message())).contains("5.0 m from the energizer");
+        only(layout, Rule.C9, "“brook” is crossed by the lead-out");
+        only(layout, Rule.C9, "“lane” is crossed by the lead-out");
+        only(layout, Rule.C5, "“wires” is crossed by the lead-out");
+        assertThat(layout.findings()).noneMatch(f -> f.text(UnitSystem.METRIC).contains("“ditch” is crossed"));
     }
 
     private static Traits soil(Traits.Soil soil) {
@@ -475,7 +482,7 @@ class LandTest {
                 Fences.site(0, -30, EAST),
                 land(feature("wires", LandKind.OVERHEAD_LINE, Shape.LINE, kv(kv), 20, offM, 180, offM)),
                 Terrain.NONE);
-        assertThat(layout.findings().stream().anyMatch(f -> f.rule().equals("C5")))
+        assertThat(layout.findings().stream().anyMatch(f -> f.rule() == Rule.C5))
                 .isEqualTo(met);
     }
 
@@ -506,9 +513,10 @@ class LandTest {
                         land(feature("wires", LandKind.OVERHEAD_LINE, Shape.LINE, low, 100, -40, 100, 40)),
                         Terrain.NONE),
                 high);
-        only(layout, "C5", "stays under 3.0 m");
-        assertThat(only(layout, "C5", "Between the top wire").message()).contains("1800 mm", "4.0 m are needed");
-        assertThat(only(layout, "C5", "crosses under 90°").severity()).isEqualTo(Severity.CAUTION);
+        only(layout, Rule.C5, "stays under 3.0 m");
+        assertThat(inMetres(only(layout, Rule.C5, "Between the top wire").message()))
+                .contains("1800 mm", "4.0 m are needed");
+        assertThat(only(layout, Rule.C5, "crosses under 90°").severity()).isEqualTo(Severity.CAUTION);
     }
 
     /** Barbed wire is never electrified; a fence of another energizer stays away; a plain one is only named. */
@@ -532,8 +540,8 @@ class LandTest {
                         feature("timber", LandKind.EXISTING_FENCE, Shape.LINE, Traits.NONE, 100, 1, 150, 1),
                         feature("far", LandKind.EXISTING_FENCE, Shape.LINE, electrified(), 0, 2.6, 200, 2.6)),
                 Terrain.NONE);
-        assertThat(only(layout, "C2", "“old” is barbed").message()).contains("never electrified");
-        assertThat(only(layout, "L2", "“timber” stands").severity()).isEqualTo(Severity.NOTE);
-        assertThat(layout.findings()).noneMatch(f -> f.rule().equals("C3"));
+        assertThat(inMetres(only(layout, Rule.C2, "“old” is barbed").message())).contains("never electrified");
+        assertThat(only(layout, Rule.L2, "“timber” stands").severity()).isEqualTo(Severity.NOTE);
+        assertThat(layout.findings()).noneMatch(f -> f.rule() == Rule.C3);
     }
 }

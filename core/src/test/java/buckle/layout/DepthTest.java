@@ -1,5 +1,6 @@
 package buckle.layout;
 
+import static buckle.Told.inFeet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
@@ -14,6 +15,8 @@ import buckle.land.Traits;
 import buckle.material.Conductor;
 import buckle.material.PostStock;
 import buckle.mechanics.Hold;
+import buckle.message.JointKind;
+import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.Gate;
@@ -105,17 +108,17 @@ class DepthTest {
         FenceLine moved = Fences.line("l", false, 0, 90, 200, 90).withBook(book);
         Layout layout = all(SPEC, moved);
         assertThat(layout.findings())
-                .filteredOn(f -> f.rule().equals("P19"))
+                .filteredOn(f -> f.rule() == Rule.P19)
                 .singleElement()
                 .satisfies(f -> {
-                    assertThat(f.message()).contains("kept but not applied");
+                    assertThat(f.text(UnitSystem.METRIC)).contains("kept but not applied");
                     assertThat(f.places()).as("said once, with both places").hasSize(2);
                 });
         LineBook twice = LineBook.EMPTY.withOverrides(List.of(
                 override(60, 100, OptionalDouble.of(2), Optional.empty()),
                 override(70, 90, OptionalDouble.of(3), Optional.empty())));
         assertThat(all(SPEC, straight().withBook(twice)).findings())
-                .anyMatch(f -> f.message().contains("contradicts"));
+                .anyMatch(f -> f.text(UnitSystem.METRIC).contains("contradicts"));
     }
 
     @Test
@@ -256,7 +259,7 @@ class DepthTest {
         assertThat(stands.depthM()).isEqualTo(0.35);
         assertThat(planned.load().hold()).isEqualTo(Hold.USUAL);
         assertThat(stands.load().hold()).isEqualTo(Hold.MOVES);
-        assertThat(layout.findings()).anyMatch(f -> f.rule().equals("B9") && f.severity() == Severity.WARN);
+        assertThat(layout.findings()).anyMatch(f -> f.rule() == Rule.B9 && f.severity() == Severity.WARN);
     }
 
     /** Source: rules B1, B2, B8: a 30 in fence gets a 6 ft 3 in rail by height, shorter than 8 ft, with more uplift. */
@@ -348,24 +351,25 @@ class DepthTest {
         Layout layout = all(SPEC, line);
         assertThat(layout.findings())
                 .anyMatch(f -> f.severity() == Severity.WARN
-                        && f.message().startsWith("Drawn the wrong way round")
-                        && f.places().getFirst().what().startsWith("handles at the post"))
-                .noneMatch(f -> f.severity() == Severity.WARN && f.message().contains("hinge side"));
+                        && f.text(UnitSystem.METRIC).startsWith("Drawn the wrong way round")
+                        && inFeet(f.places().getFirst().what()).startsWith("handles at the post"))
+                .noneMatch(f -> f.severity() == Severity.WARN
+                        && f.text(UnitSystem.METRIC).contains("hinge side"));
         assertThat(layout.sections()).filteredOn(s -> !s.live()).hasSize(1);
         Layout turned = LayoutPlanner.layOut(Fences.site(200, -4, line), SPEC);
         assertThat(turned.findings())
                 .as("fed from the other end, the springs are drawn the wrong way round")
                 .anyMatch(f -> f.severity() == Severity.WARN
-                        && f.message().contains("hinge side")
-                        && f.places().getFirst().what().startsWith("springs at the post"));
-        Map<Joint.Kind, Long> kinds =
+                        && f.text(UnitSystem.METRIC).contains("hinge side")
+                        && inFeet(f.places().getFirst().what()).startsWith("springs at the post"));
+        Map<JointKind, Long> kinds =
                 layout.joints().stream().collect(Collectors.groupingBy(Joint::kind, Collectors.counting()));
         assertThat(kinds)
-                .containsEntry(Joint.Kind.JUMPER, 4L)
-                .containsEntry(Joint.Kind.HANDLE, 1L)
-                .containsEntry(Joint.Kind.CABLE, 1L)
-                .containsEntry(Joint.Kind.OPEN, 1L)
-                .containsEntry(Joint.Kind.FEED, 1L);
+                .containsEntry(JointKind.JUMPER, 4L)
+                .containsEntry(JointKind.HANDLE, 1L)
+                .containsEntry(JointKind.CABLE, 1L)
+                .containsEntry(JointKind.OPEN, 1L)
+                .containsEntry(JointKind.FEED, 1L);
     }
 
     /** A wall across the straight way: over its nearer end, as worked with Pythagoras. */
@@ -387,7 +391,9 @@ class DepthTest {
         double shortest = 2 * Math.hypot(10.5, 20) + 4;
         assertThat(feed.leadOutM()).isCloseTo(shortest, within(0.2));
         assertThat(feed.path()).hasSizeGreaterThan(2);
-        assertThat(feed.schools()).extracting(s -> s.school().rule()).containsExactly("G1", "G2", "G3", "G4");
+        assertThat(feed.schools())
+                .extracting(s -> s.school().rule())
+                .containsExactly(Rule.G1, Rule.G2, Rule.G3, Rule.G4);
     }
 
     @Test
@@ -446,11 +452,11 @@ class DepthTest {
                 .hasSizeGreaterThan(2)
                 .allMatch(p -> p.kind() == PostKind.LIGHT);
         assertThat(layout.findings())
-                .filteredOn(f -> f.rule().equals("P19"))
+                .filteredOn(f -> f.rule() == Rule.P19)
                 .singleElement()
-                .satisfies(f -> assertThat(f.message()).contains("“end”", "no post stands there"));
+                .satisfies(f -> assertThat(f.text(UnitSystem.METRIC)).contains("“end”", "no post stands there"));
         // The ground is even: nothing lifts the post that somebody tied down.
-        assertThat(layout.findings()).noneMatch(f -> f.rule().equals("P18"));
+        assertThat(layout.findings()).noneMatch(f -> f.rule() == Rule.P18);
     }
 
     private static PostOverride use(String id, double fromM, double toM, Use use) {
@@ -513,10 +519,11 @@ class DepthTest {
         FenceLine corner = Fences.line("c", false, 200, 0, 350, -150).withTees(Optional.of("l"), Optional.empty());
         FenceLine mid = Fences.line("m", false, 100, 0, 100, -150).withTees(Optional.of("l"), Optional.empty());
         assertThat(all(heavy, main, corner).findings())
-                .anyMatch(f -> f.rule().equals("B8")
+                .anyMatch(f -> f.rule() == Rule.B8
                         && f.severity() == Severity.WARN
-                        && f.message().contains("A branch ends on a post"));
-        assertThat(all(heavy, main, mid).findings()).noneMatch(f -> f.message().contains("A branch ends on a post"));
+                        && f.text(UnitSystem.METRIC).contains("A branch ends on a post"));
+        assertThat(all(heavy, main, mid).findings())
+                .noneMatch(f -> f.text(UnitSystem.METRIC).contains("A branch ends on a post"));
     }
 
     @Test
@@ -537,12 +544,19 @@ class DepthTest {
                         new StandingPost(at(lay(straight(), SPEC).posts().get(10)), 0.2, "rock"))));
         Site site = Fences.site(0, -4, low);
         Finding open = LayoutPlanner.layOut(site, SPEC).findings().stream()
-                .filter(f -> f.rule().equals("P14"))
+                .filter(f -> f.rule() == Rule.P14)
                 .findFirst()
                 .orElseThrow();
         GeoPoint place = Fences.at(open.stationM().orElseThrow(), 0);
         Decisions taken = new Decisions(
-                List.of(new Decisions.Accepted("P14", open.lineId(), Optional.of(place), "", "braced by the old oak")),
+                List.of(new Decisions.Accepted(
+                        "P14",
+                        open.lineId(),
+                        Optional.of(place),
+                        Optional.of(open.message().key()),
+                        Optional.of(open.message().facts()),
+                        "",
+                        "braced by the old oak")),
                 List.of());
         Plan plan = new Plan(site, SPEC, taken);
         assertThat(LayoutPlanner.layOut(plan, Surroundings.NONE).findings())
@@ -551,12 +565,19 @@ class DepthTest {
                 .satisfies(f -> assertThat(f.accepted()).contains("braced by the old oak"));
         Decisions elsewhere = new Decisions(
                 List.of(new Decisions.Accepted(
-                        "P14", open.lineId(), Optional.of(Fences.at(150, 0)), "", "another post")),
+                        "P14",
+                        open.lineId(),
+                        Optional.of(Fences.at(150, 0)),
+                        Optional.empty(),
+                        Optional.empty(),
+                        "",
+                        "another post")),
                 List.of());
         assertThat(LayoutPlanner.layOut(new Plan(site, SPEC, elsewhere), Surroundings.NONE)
                         .findings())
                 .noneMatch(f -> f.accepted().isPresent());
-        assertThatThrownBy(() -> new Decisions.Accepted("P14", Optional.empty(), Optional.empty(), "", " "))
+        assertThatThrownBy(() -> new Decisions.Accepted(
+                        "P14", Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), "", " "))
                 .hasMessageContaining("reason");
     }
 
@@ -610,10 +631,10 @@ class DepthTest {
         FenceLine far =
                 Fences.line("f", false, 0, 2, 200, 2).withBook(LineBook.EMPTY.withNeighbours(false, Optional.of("l")));
         assertThat(all(SPEC, straight(), outer).findings())
-                .anyMatch(f -> f.rule().equals("W9") && f.severity() == Severity.NOTE)
-                .noneMatch(f -> f.rule().equals("J1") && f.severity() == Severity.WARN);
+                .anyMatch(f -> f.rule() == Rule.W9 && f.severity() == Severity.NOTE)
+                .noneMatch(f -> f.rule() == Rule.J1 && f.severity() == Severity.WARN);
         assertThat(all(SPEC, straight(), far).findings())
-                .anyMatch(f -> f.rule().equals("W9") && f.severity() == Severity.WARN);
+                .anyMatch(f -> f.rule() == Rule.W9 && f.severity() == Severity.WARN);
         FenceLine old = straight().withBook(LineBook.EMPTY.withNeighbours(true, Optional.empty()));
         Map<String, TakeoffLine> t = Design.of(Fences.site(0, -4, old), SPEC).takeoff().stream()
                 .collect(Collectors.toMap(TakeoffLine::item, Function.identity()));
@@ -629,7 +650,7 @@ class DepthTest {
         Pull.PullWire wire = pull.wires().getFirst();
         assertThat(wire.coldN()).isGreaterThan(wire.tensionN());
         assertThat(wire.icedSagM()).isGreaterThan(wire.sagM());
-        assertThat(layout.findings()).anyMatch(f -> f.rule().equals("S6"));
+        assertThat(layout.findings()).anyMatch(f -> f.rule() == Rule.S6);
         assertThat(layout.lines().getFirst().posts().stream()
                         .filter(p -> p.kind().strong()))
                 .allMatch(p -> p.depthM() >= Values.P10_STRONG_DEPTH_M);

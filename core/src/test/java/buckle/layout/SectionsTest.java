@@ -4,11 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.message.LayoutMessage;
+import buckle.rulebook.Rule;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.Site;
 import buckle.site.Tees;
 import buckle.spec.Spec;
+import buckle.units.UnitSystem;
 import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
@@ -61,16 +64,16 @@ class SectionsTest {
         Layout layout =
                 LayoutPlanner.layOut(Fences.site(-2, -2, RING), Spec.usual().withRingClosed(true));
         assertThat(layout.sections()).hasSize(2);
-        assertThat(layout.everyJob())
-                .extracting(Standing::says)
-                .anyMatch(m -> m.contains("two cut-outs must be opened"));
+        assertThat(layout.everyJob()).extracting(Standing::says).anyMatch(m -> m == LayoutMessage.EveryJob.RING_CLOSED);
         assertThat(layout.findings())
-                .anyMatch(f -> f.rule().equals("J7") && f.message().contains("open the cut-outs at both of its ends"));
+                .anyMatch(f -> f.rule() == Rule.J7
+                        && f.text(UnitSystem.METRIC).contains("open the cut-outs at both of its ends"));
         FenceLine one = RING.withCutOuts(List.of(Fences.cutOut("x1", 0, 80)));
         Layout single =
                 LayoutPlanner.layOut(Fences.site(-2, -2, one), Spec.usual().withRingClosed(true));
         assertThat(single.findings())
-                .anyMatch(f -> f.severity() == Severity.WARN && f.message().contains("separates nothing"));
+                .anyMatch(f -> f.severity() == Severity.WARN
+                        && f.text(UnitSystem.METRIC).contains("separates nothing"));
     }
 
     @Test
@@ -92,8 +95,8 @@ class SectionsTest {
         Layout layout = layOut(Fences.site(-5, 0, main, apart));
         assertThat(layout.sections()).extracting(Section::live).containsExactly(true, false);
         assertThat(layout.findings())
-                .anyMatch(f ->
-                        f.lineId().equals(Optional.of("apart")) && f.message().contains("stays dead"));
+                .anyMatch(f -> f.lineId().equals(Optional.of("apart"))
+                        && f.text(UnitSystem.METRIC).contains("stays dead"));
         assertThat(layout.testPoints()).noneMatch(p -> p.lineId().equals("apart"));
     }
 
@@ -107,7 +110,7 @@ class SectionsTest {
         assertThat(layout.testPoints())
                 .extracting(TestPoint::id)
                 .containsExactlyInAnyOrder("energizer", "before:x", "gate:g:a", "gate:g:b", "end:l:finish");
-        assertThat(layout.findings()).extracting(Finding::rule).contains("J2", "J4");
+        assertThat(layout.findings()).extracting(Finding::rule).contains(Rule.J2, Rule.J4);
     }
 
     @Test
@@ -115,6 +118,7 @@ class SectionsTest {
         Layout layout = layOut(new Site(List.of(RING), Optional.empty()));
         assertThat(layout.feed().orElseThrow().assumed()).isTrue();
         assertThat(layout.findings())
-                .anyMatch(f -> f.severity() == Severity.WARN && f.message().contains("No energizer is placed"));
+                .anyMatch(f -> f.severity() == Severity.WARN
+                        && f.text(UnitSystem.METRIC).contains("No energizer is placed"));
     }
 }

@@ -1,5 +1,6 @@
 package buckle.readings;
 
+import static buckle.Told.inFeet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -106,7 +107,7 @@ class AssessorTest {
         assertThat(section(a, "feed").standing()).isEqualTo(Standing.MET);
         assertThat(section(a, "feed").peakV()).hasValue(5000);
         assertThat(section(a, "x").standing()).isEqualTo(Standing.BROKEN);
-        assertThat(section(a, "x").why()).isEqualTo("3.0 kV is under 85 % of 4.5 kV (3.83 kV)");
+        assertThat(inFeet(section(a, "x").why())).isEqualTo("3.0 kV is under 85 % of 4.5 kV (3.83 kV)");
     }
 
     /** X11: nearly nothing on an unpowered wire is good and never decides; 0.2 kV and more is a leak, whatever the hot wires hold. */
@@ -122,11 +123,11 @@ class AssessorTest {
         read("end:l:finish", 2, 600, false, Optional.empty());
         PointStanding leak = point(Assessor.assess(layout, bear, readings), "end:l:finish");
         assertThat(leak.standing()).isEqualTo(Standing.WARN);
-        assertThat(leak.why()).contains("unpowered wire 2 reads 0.6 kV", "leaks");
+        assertThat(inFeet(leak.why())).contains("unpowered wire 2 reads 0.6 kV", "leaks");
         read("energizer", 4, 50, false, Optional.empty());
         PointStanding alone = point(Assessor.assess(layout, bear, readings), "energizer");
         assertThat(alone.standing()).isEqualTo(Standing.OPEN);
-        assertThat(alone.why()).contains("nearly nothing, as it should", "hot wires are not read yet");
+        assertThat(inFeet(alone.why())).contains("nearly nothing, as it should", "hot wires are not read yet");
         // A line without a hot wire: nearly nothing is all that is asked of it.
         Spec bare = Spec.usual()
                 .with(
@@ -154,7 +155,8 @@ class AssessorTest {
         Layout inner = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0)), spec);
         readings.clear();
         read("end:l:finish", 1, 3500, false, Optional.empty());
-        assertThat(point(Assessor.assess(inner, spec, readings), "end:l:finish").why())
+        assertThat(inFeet(point(Assessor.assess(inner, spec, readings), "end:l:finish")
+                        .why()))
                 .contains("not read yet: wire 2");
     }
 
@@ -191,7 +193,7 @@ class AssessorTest {
         read("before:x", 0, 4000, true, Optional.empty());
         PointStanding cannot = point(Assessor.assess(LAYOUT, BOAR, readings), "before:x");
         assertThat(cannot.standing()).isEqualTo(Standing.OPEN);
-        assertThat(cannot.why()).contains("the meter cannot tell");
+        assertThat(inFeet(cannot.why())).contains("the meter cannot tell");
     }
 
     @Test
@@ -200,7 +202,7 @@ class AssessorTest {
         read("energizer", 1, 4000, false, Optional.empty());
         PointStanding half = point(Assessor.assess(LAYOUT, deer, readings), "energizer");
         assertThat(half.standing()).isEqualTo(Standing.OPEN);
-        assertThat(half.why()).contains("not read yet: wire 2");
+        assertThat(inFeet(half.why())).contains("not read yet: wire 2");
         read("energizer", 2, 2900, false, Optional.empty());
         assertThat(point(Assessor.assess(LAYOUT, deer, readings), "energizer").standing())
                 .isEqualTo(Standing.WARN);

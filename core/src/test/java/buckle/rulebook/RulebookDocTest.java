@@ -17,9 +17,9 @@ class RulebookDocTest {
 
     private static String list() {
         StringBuilder rows = new StringBuilder("\n| rule | says | basis |\n|---|---|---|\n");
-        for (Rule r : Rulebook.rules()) {
+        for (Rule r : Rule.values()) {
             rows.append("| ")
-                    .append(r.id())
+                    .append(r.name())
                     .append(r.fromMemory() ? " †" : "")
                     .append(" | ")
                     .append(r.says())
@@ -49,7 +49,7 @@ class RulebookDocTest {
         List<String> strangers = new ArrayList<>();
         for (var field : Values.class.getFields()) {
             String rule = field.getName().substring(0, field.getName().indexOf('_'));
-            if (Rulebook.find(rule).isEmpty()) {
+            if (Rule.find(rule).isEmpty()) {
                 strangers.add(field.getName());
             }
         }

@@ -101,7 +101,8 @@ class SetOutTest {
         FenceLine loose = spur.withTees(Optional.empty(), Optional.empty());
         FenceLine close = Fences.line("s", false, 90, 0.5, 90, 60);
         Layout apart = LayoutPlanner.layOut(Fences.site(0, -3, main, close), METRIC);
-        assertThat(apart.findings()).anyMatch(f -> f.message().contains("stops at Line m without being joined"));
+        assertThat(apart.findings())
+                .anyMatch(f -> f.text(UnitSystem.METRIC).contains("stops at Line m without being joined"));
         assertThat(apart.sections()).anyMatch(s -> !s.live());
         assertThat(Tees.fromCoincidence(Fences.site(0, 0, main, close))
                         .lines()
@@ -131,8 +132,8 @@ class SetOutTest {
                 .withCutOuts(List.of(Fences.cutOut("a", 50, 0), Fences.cutOut("b", 50, 0), Fences.cutOut("c", 100, 0)));
         Layout layout = LayoutPlanner.layOut(Fences.site(0, -3, line), METRIC);
         assertThat(layout.findings())
-                .anyMatch(f -> f.message().startsWith("cut-out a stands at the place of cut-out b"))
-                .anyMatch(f -> f.message().startsWith("cut-out c stands at the very end"));
+                .anyMatch(f -> f.text(UnitSystem.METRIC).startsWith("cut-out a stands at the place of cut-out b"))
+                .anyMatch(f -> f.text(UnitSystem.METRIC).startsWith("cut-out c stands at the very end"));
         assertThat(layout.sections()).hasSize(2);
     }
 

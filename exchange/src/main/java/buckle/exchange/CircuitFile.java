@@ -1,5 +1,7 @@
 package buckle.exchange;
 
+import buckle.message.CircuitMessage;
+import buckle.message.English;
 import buckle.pulse.Circuit;
 import buckle.pulse.Fault;
 import buckle.pulse.LineModel;
@@ -10,6 +12,7 @@ import buckle.pulse.Run;
 import buckle.pulse.Source;
 import buckle.pulse.Strand;
 import buckle.site.BadInput;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -113,14 +116,15 @@ public record CircuitFile(Circuit circuit, List<Place> points, List<String> note
                 Plate.Draw.NOT_SAID,
                 OptionalDouble.empty());
         plate.contradiction().ifPresent(why -> {
-            throw new BadInput("circuit.plate", "energizer.plate", why);
+            throw new BadInput("circuit.plate", "energizer.plate", text(new CircuitMessage.PlateDoubted(why, false)));
         });
-        String energy = plate.energy().how();
-        if (!energy.isEmpty()) {
-            notes.add(energy);
-        }
-        plate.doubt().ifPresent(notes::add);
+        CircuitMessage.OneEnergyComputed.of(plate).ifPresent(m -> notes.add(text(m)));
+        plate.doubt().ifPresent(d -> notes.add(text(new CircuitMessage.PlateDoubted(d, false))));
         return plate.source();
+    }
+
+    private static String text(CircuitMessage message) {
+        return English.text(message, UnitSystem.METRIC);
     }
 
     private static Run run(JsonNode node, String path) {

@@ -7,6 +7,8 @@ import buckle.land.Surroundings;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.PostKind;
+import buckle.message.English;
+import buckle.message.Message;
 import buckle.site.BadInput;
 import buckle.site.CleanLine;
 import buckle.site.Corner;
@@ -20,6 +22,7 @@ import buckle.spec.Spec;
 import buckle.takeoff.Design;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Files;
@@ -92,16 +95,16 @@ public final class Compute {
         if (arguments.out() != null) {
             Files.createDirectories(arguments.out());
             Files.write(arguments.out().resolve("layout.geojson"), LayoutGeoJson.write(site, design.layout()));
-            Files.write(arguments.out().resolve("takeoff.csv"), TakeoffCsv.write(design.takeoff()));
+            Files.write(arguments.out().resolve("takeoff.csv"), TakeoffCsv.write(design.takeoff(), spec.units()));
         }
         ObjectNode summary = summary(site, spec, usual, design, found.survey());
         ElectricsPlanner.of(plan, design.layout(), around, Trial.NONE, ElectricsPlanner.Depth.ALL)
-                .ifPresent(e -> electrics(summary.putObject("electrics"), e));
+                .ifPresent(e -> electrics(summary.putObject("electrics"), e, spec.units()));
         return summary;
     }
 
     /** What the pulse does: each section against the need, the energizer with its reason, the earth and the supply. */
-    private static void electrics(ObjectNode node, Electrics e) {
+    private static void electrics(ObjectNode node, Electrics e, UnitSystem units) {
         e.needV().ifPresentOrElse(v -> node.put("needV", v), () -> node.putNull("needV"));
         ArrayNode sections = node.putArray("sections");
         for (Electrics.SectionPulse s : e.sections()) {
@@ -124,9 +127,9 @@ public final class Compute {
                     c.bodyJ().ifPresent(j -> energizer.put("inAnimalJ", j));
                     c.needJ().ifPresent(j -> energizer.put("needJ", j));
                 });
-        energizer.put("reason", e.recommended());
+        energizer.put("reason", English.text(e.recommended(), units));
         node.putObject("earth")
-                .put("soil", e.earth().soil())
+                .put("soil", e.earth().ground().text())
                 .put("soilOhmM", e.earth().soilOhmM())
                 .put("rodsOhm", e.earth().rodsOhm())
                 .put("testV", e.earth().testV())
@@ -137,8 +140,8 @@ public final class Compute {
                 .put("usedAhPerDay", e.supply().usedAhPerDay())
                 .put("daysToHalf", e.supply().daysToHalf())
                 .put("daysToEmpty", e.supply().daysToEmpty())
-                .put("says", e.supply().says());
-        findings(node.putArray("findings"), e.findings());
+                .put("says", English.text(e.supply().says(), units));
+        findings(node.putArray("findings"), e.findings(), units);
     }
 
     static ObjectNode summary(Site site, Spec spec, boolean usual, Design design, Optional<Survey> survey) {
@@ -151,9 +154,12 @@ public final class Compute {
             posts.put(kind.name().toLowerCase(Locale.ROOT), design.layout().count(kind));
         }
         root.set("sections", Json.MAPPER.valueToTree(design.layout().sections()));
-        takeoff(root.putArray("takeoff"), design.takeoff());
-        findings(root.putArray("findings"), design.layout().findings());
-        root.set("onEveryJob", Json.MAPPER.valueToTree(design.layout().everyJob()));
+        takeoff(root.putArray("takeoff"), design.takeoff(), spec.units());
+        findings(root.putArray("findings"), design.layout().findings(), spec.units());
+        root.set(
+                "onEveryJob",
+                Json.MAPPER.valueToTree(
+                        new InUnits<>(spec.units(), design.layout().everyJob())));
         survey.ifPresent(s -> {
             root.set("taken", Json.MAPPER.valueToTree(s.taken()));
             root.set("leftOut", Json.MAPPER.valueToTree(s.leftOut()));
@@ -191,11 +197,13 @@ public final class Compute {
         }
     }
 
-    private static void takeoff(ArrayNode takeoff, List<TakeoffLine> lines) {
-        for (TakeoffLine line : lines) {
+    private static void takeoff(ArrayNode takeoff, List<TakeoffLine> lines, UnitSystem units) {
+        for (DesignView.TakeoffItem line :
+                lines.stream().map(l -> DesignView.TakeoffItem.of(l, units)).toList()) {
             ObjectNode node = takeoff.addObject();
             node.put("group", line.group());
             node.put("item", line.item());
+            node.put("product", line.product());
             node.put("name", line.name());
             node.put("quantity", line.quantity());
             node.put("unit", line.unit());
@@ -205,10 +213,11 @@ public final class Compute {
         }
     }
 
-    private static void findings(ArrayNode findings, List<Finding> all) {
+    private static void findings(ArrayNode findings, List<Finding> all, UnitSystem units) {
         for (Finding finding : all) {
             ObjectNode node = findings.addObject();
-            node.put("rule", finding.rule());
+            node.put("rule", finding.rule().name());
+            node.put("key", finding.message().key());
             node.put("severity", finding.severity().name().toLowerCase(Locale.ROOT));
             node.put("lineId", finding.lineId().orElse(null));
             if (finding.stationM().isPresent()) {
@@ -216,10 +225,9 @@ public final class Compute {
             } else {
                 node.putNull("stationM");
             }
-            node.put("message", finding.message());
-            if (finding.places().size() > 1
-                    || finding.places().stream().anyMatch(p -> !p.what().isEmpty())) {
-                node.set("places", Json.MAPPER.valueToTree(finding.places()));
+            node.put("message", finding.text(units));
+            if (finding.places().size() > 1 || finding.places().stream().anyMatch(p -> p.what() != Message.NONE)) {
+                node.set("places", Json.MAPPER.valueToTree(new InUnits<>(units, finding.places())));
             }
         }
     }

@@ -1,6 +1,9 @@
 package buckle.exchange;
 
 import buckle.circuit.Electrics;
+import buckle.message.English;
+import buckle.message.Message;
+import buckle.units.UnitSystem;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -16,15 +19,17 @@ public final class ElectricsCsv {
             .get();
 
     private final CSVPrinter csv;
+    private final UnitSystem units;
 
-    private ElectricsCsv(CSVPrinter csv) {
+    private ElectricsCsv(CSVPrinter csv, UnitSystem units) {
         this.csv = csv;
+        this.units = units;
     }
 
-    public static byte[] write(Electrics e) {
+    public static byte[] write(Electrics e, UnitSystem units) {
         StringBuilder out = new StringBuilder();
         try (CSVPrinter printer = new CSVPrinter(out, FORMAT)) {
-            new ElectricsCsv(printer).all(e);
+            new ElectricsCsv(printer, units).all(e);
         } catch (IOException io) {
             throw new UncheckedIOException(io);
         }
@@ -69,12 +74,12 @@ public final class ElectricsCsv {
             }
         }
         for (Electrics.WhatIf w : e.whatIfs()) {
-            row("what if", w.name(), "", "", "weakest", w.weakestV(), "V");
-            row("what if", w.name(), "", "", "weakest, heavy growth", w.heavyV(), "V");
+            row("what if", text(w.name()), "", "", "weakest", w.weakestV(), "V");
+            row("what if", text(w.name()), "", "", "weakest, heavy growth", w.heavyV(), "V");
         }
         for (Electrics.Assumed a : e.assumed()) {
-            row("assumed", a.name(), "", "", "weakest, at least", a.lowestV(), "V");
-            row("assumed", a.name(), "", "", "weakest, at most", a.highestV(), "V");
+            row("assumed", text(a.name()), "", "", "weakest, at least", a.lowestV(), "V");
+            row("assumed", text(a.name()), "", "", "weakest, at most", a.highestV(), "V");
         }
         earth(e.earth());
         for (var m : e.supply().year()) {
@@ -92,18 +97,22 @@ public final class ElectricsCsv {
         row("earth", "rods as planned", "", "", "last rod in the earth test", earth.testV(), "V");
         for (var list : java.util.List.of(earth.schools(), earth.improvements(), earth.seasons())) {
             for (Electrics.EarthCase c : list) {
-                row("earth", c.name(), "", "", "resistance", c.ohm(), "ohm");
-                row("earth", c.name(), "", "", "last rod in the earth test", c.testV(), "V");
+                row("earth", text(c.name()), "", "", "resistance", c.ohm(), "ohm");
+                row("earth", text(c.name()), "", "", "last rod in the earth test", c.testV(), "V");
             }
         }
         for (Electrics.Shock s : earth.shocks()) {
-            row("shock", s.contact(), "", "", ("energy in the body " + s.who()).trim(), s.bodyJ(), "J");
+            row("shock", text(s.contact()), "", "", ("energy in the body " + text(s.who())).trim(), s.bodyJ(), "J");
         }
     }
 
     private void row(String table, String name, String line, String station, String quantity, double value, String unit)
             throws IOException {
         csv.printRecord(table, name, line, station, quantity, number(value), unit);
+    }
+
+    private String text(Message message) {
+        return English.text(message, units);
     }
 
     private static String number(double value) {

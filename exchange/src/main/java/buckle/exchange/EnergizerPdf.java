@@ -5,6 +5,8 @@ import buckle.circuit.Electrics.Candidate;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
+import buckle.message.English;
+import buckle.message.Message;
 import buckle.pulse.Plate;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
@@ -49,7 +51,7 @@ public final class EnergizerPdf {
         chosen.ifPresent(c -> paragraph("Chosen for this job: " + c.plate().name() + ", " + kv(c.cleanV())
                 + " clean and " + kv(c.heavyV()) + " in heavy growth at the weakest point."));
         if (chosen.filter(Candidate::recommended).isEmpty()) {
-            paragraph((e.chosen() ? "Recommended otherwise. " : "") + e.recommended());
+            paragraph((e.chosen() ? "Recommended otherwise. " : "") + text(e.recommended()));
         }
         e.weakest()
                 .ifPresent(w -> paragraph(String.format(
@@ -70,7 +72,7 @@ public final class EnergizerPdf {
                                         "; the animals need %.1f kV",
                                         e.needV().getAsDouble() / 1000)
                                 : "",
-                        e.reserveSays())));
+                        text(e.reserveSays()))));
         html.append(
                 "<h2>Compared on this fence</h2><table><tr><th>Energizer</th><th>Into 500 Ω, J</th><th>Clean, kV</th><th>As planned, kV</th><th>Heavy growth, kV</th><th>Draws, W</th><th>Price</th><th>Rods for G9</th></tr>");
         e.candidates().forEach(c -> candidate(c, e.chosen() ? c.plate().equals(e.energizer()) : c.recommended()));
@@ -80,34 +82,38 @@ public final class EnergizerPdf {
         paragraph(String.format(
                 Locale.ROOT,
                 "In %s ground of %.0f Ω·m the rods come to %.0f Ω and the last rod to about %.0f V in the earth test. %s %s",
-                e.earth().soil(),
+                e.earth().ground().text(),
                 e.earth().soilOhmM(),
                 e.earth().rodsOhm(),
                 e.earth().testV(),
-                e.earth().moist(),
-                e.earth().wires()));
+                text(e.earth().moist()),
+                text(e.earth().wires())));
         html.append("<h2>Power</h2>");
-        paragraph(e.supply().says());
+        paragraph(text(e.supply().says()));
         html.append(
                 "<h2>What is assumed</h2><table><tr><th>Assumption</th><th>Likely</th><th>From</th><th>To</th><th>Weakest point, kV</th></tr>");
         for (Electrics.Assumed a : e.assumed()) {
             html.append(String.format(
                     Locale.ROOT,
                     "<tr><td>%s</td><td>%s</td><td>%s</td><td>%s</td><td>%.1f to %.1f</td></tr>",
-                    Pdf.text(a.name()),
-                    Pdf.text(a.likely()),
-                    Pdf.text(a.low()),
-                    Pdf.text(a.high()),
+                    Pdf.text(text(a.name())),
+                    Pdf.text(text(a.likely())),
+                    Pdf.text(text(a.low())),
+                    Pdf.text(text(a.high())),
                     a.lowestV() / 1000,
                     a.highestV() / 1000));
         }
         html.append("</table><h2>To mind</h2>");
         for (Finding f : e.findings()) {
-            paragraph(f.message() + " (" + f.rule() + ")");
+            paragraph(f.text(units) + " (" + f.rule() + ")");
         }
         paragraph(
                 "Feed the fence from a certified energizer only (C1). Local code and licensed people have the last word; children, wearers of pacemakers and pets are to be kept in mind (C12).");
         html.append("</body></html>");
+    }
+
+    private String text(Message message) {
+        return English.text(message, units);
     }
 
     private static String kv(double volts) {

@@ -3,7 +3,7 @@ package buckle.exchange;
 import buckle.land.GridTerrain;
 import buckle.land.Land;
 import buckle.land.LandFeature;
-import buckle.rulebook.Rulebook;
+import buckle.rulebook.Rule;
 import buckle.site.Corner;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
@@ -27,7 +27,7 @@ public final class JobFileWriter {
         root.put("type", "FeatureCollection");
         ObjectNode buckle = root.putObject("buckle");
         buckle.put("schema", JobFile.SCHEMA);
-        buckle.put("rulebook", Rulebook.REVISION);
+        buckle.put("rulebook", Rule.REVISION);
         ObjectNode about = buckle.putObject("job");
         about.put("name", job.name());
         about.put("client", job.client());

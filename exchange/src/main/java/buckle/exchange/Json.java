@@ -27,6 +27,7 @@ public final class Json {
 
     public static JsonMapper.Builder configure(JsonMapper.Builder builder) {
         return builder.addModule(places())
+                .addModule(Messages.module())
                 .addModule(Defaults.module())
                 .disable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
                 .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)

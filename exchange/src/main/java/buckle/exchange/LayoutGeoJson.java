@@ -8,11 +8,13 @@ import buckle.layout.LineLayout;
 import buckle.layout.Post;
 import buckle.layout.Sign;
 import buckle.layout.TestPoint;
+import buckle.message.English;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.Site;
 import buckle.site.Stationing;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.List;
@@ -144,7 +146,7 @@ public final class LayoutGeoJson {
                 .put("pieces", joint.parts().pieces())
                 .put("clamps", joint.parts().clamps())
                 .put("cables", joint.parts().cables())
-                .put("says", joint.says());
+                .put("says", English.text(joint.says(), UnitSystem.METRIC));
         joint.hot().forEach(node.withArray("hot")::add);
         joint.earth().forEach(node.withArray("earth")::add);
         if (joint.parts().cables() > 0) {

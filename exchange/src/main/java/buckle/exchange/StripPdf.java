@@ -9,6 +9,7 @@ import buckle.layout.LineLayout;
 import buckle.layout.Post;
 import buckle.layout.PostKind;
 import buckle.layout.ProfilePoint;
+import buckle.message.JointKind;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.units.Lengths;
@@ -109,7 +110,7 @@ public final class StripPdf {
             }
         }
         for (Joint j : joints) {
-            if (f.shows(j.stationM()) && j.kind() == Joint.Kind.JUMPER) {
+            if (f.shows(j.stationM()) && j.kind() == JointKind.JUMPER) {
                 double x = f.x(j.stationM()) + 1.5;
                 g.setStroke(new BasicStroke(1.6f));
                 g.draw(new Line2D.Double(

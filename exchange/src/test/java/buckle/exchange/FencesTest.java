@@ -12,6 +12,10 @@ import buckle.layout.PostKind;
 import buckle.layout.Severity;
 import buckle.layout.Sign;
 import buckle.mechanics.Hold;
+import buckle.message.English;
+import buckle.message.JointKind;
+import buckle.message.LandMessage;
+import buckle.rulebook.Rule;
 import buckle.spec.Build;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
@@ -19,10 +23,10 @@ import buckle.takeoff.Design;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Forces;
 import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
-import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.function.Consumer;
@@ -69,14 +73,14 @@ class FencesTest {
         String derivation(String item) {
             return design.takeoff().stream()
                     .filter(t -> t.item().equals(item))
-                    .map(TakeoffLine::derivation)
+                    .map(t -> English.text(t.derivation(), UnitSystem.METRIC))
                     .findFirst()
                     .orElse("");
         }
 
-        List<Finding> findings(String rule, Severity severity) {
+        List<Finding> findings(Rule rule, Severity severity) {
             return layout().findings().stream()
-                    .filter(f -> f.rule().equals(rule) && f.severity() == severity)
+                    .filter(f -> f.rule() == rule && f.severity() == severity)
                     .toList();
         }
 
@@ -123,9 +127,13 @@ class FencesTest {
                     assertThat(f.design().ledger())
                             .filteredOn(l -> l.key().equals("uplift"))
                             .singleElement()
-                            .satisfies(l -> assertThat(l.value()).isEqualTo("281 lbf"));
+                            .satisfies(l -> assertThat(English.figure(l.figure(), UnitSystem.FT_IN)
+                                            .value())
+                                    .isEqualTo("281 lbf"));
                     assertThat(f.layout().findings()).hasSizeLessThanOrEqualTo(8);
-                    assertThat(f.layout().everyJob()).extracting("rule").contains("C1", "C6", "B7", "I8", "J7");
+                    assertThat(f.layout().everyJob())
+                            .extracting("rule")
+                            .contains(Rule.C1, Rule.C6, Rule.B7, Rule.I8, Rule.J7);
                     assertThat(f.quantity("sign"))
                             .as("400.00001 m in parts of 50 m")
                             .isEqualTo(8);
@@ -152,31 +160,31 @@ class FencesTest {
                     assertThat(corner.load().hold()).isNotEqualTo(Hold.MOVES);
                 }),
                 fence("buried", f -> {
-                    assertThat(f.findings("C6", Severity.WARN))
-                            .extracting(Finding::message)
+                    assertThat(f.findings(Rule.C6, Severity.WARN))
+                            .extracting(x -> x.text(UnitSystem.METRIC))
                             .anyMatch(m -> m.contains("gas main") && m.contains("1500 mm deep"))
                             .anyMatch(m -> m.contains("water") && m.contains("1200 mm deep"));
                 }),
                 fence(
                         "buried2",
-                        f -> assertThat(f.findings("C6", Severity.WARN)).isEmpty()),
+                        f -> assertThat(f.findings(Rule.C6, Severity.WARN)).isEmpty()),
                 fence(
                         "rodservice",
-                        f -> assertThat(f.findings("C6", Severity.WARN))
-                                .extracting(Finding::message)
+                        f -> assertThat(f.findings(Rule.C6, Severity.WARN))
+                                .extracting(x -> x.text(UnitSystem.METRIC))
                                 .anyMatch(m -> m.contains("ground rods") && m.contains("no place on the plan yet"))),
                 fence("leadx", f -> {
-                    assertThat(f.findings("C6", Severity.WARN))
-                            .extracting(Finding::message)
+                    assertThat(f.findings(Rule.C6, Severity.WARN))
+                            .extracting(x -> x.text(UnitSystem.METRIC))
                             .anyMatch(m -> m.contains("lead-out"));
-                    assertThat(f.findings("C9", Severity.WARN))
-                            .extracting(Finding::message)
+                    assertThat(f.findings(Rule.C9, Severity.WARN))
+                            .extracting(x -> x.text(UnitSystem.METRIC))
                             .anyMatch(m -> m.contains("lane"));
                 }),
                 fence(
                         "oh",
-                        f -> assertThat(f.findings("C5", Severity.WARN))
-                                .extracting(Finding::message)
+                        f -> assertThat(f.findings(Rule.C5, Severity.WARN))
+                                .extracting(x -> x.text(UnitSystem.METRIC))
                                 .anyMatch(m -> m.contains("lie 2.9 m; 4.0 m are needed"))
                                 .anyMatch(m -> m.contains("3.1 m high") && m.contains("under 3.0 m"))),
                 fence("ice", f -> {
@@ -214,13 +222,10 @@ class FencesTest {
                                     assertThat(f.quantity("joiner")).isZero();
                                 })),
                 fence("hazards", f -> {
-                    String said = f.findings("C4", Severity.CAUTION).getFirst().message();
-                    long drawn = Arrays.stream(said.split("[ ,]"))
-                            .filter(w -> w.matches("\\d+"))
-                            .mapToLong(Long::parseLong)
-                            .filter(n -> said.contains(n + " are drawn"))
-                            .findFirst()
-                            .orElse(0);
+                    long drawn = ((LandMessage.PublicWayNear) f.findings(Rule.C4, Severity.CAUTION)
+                                    .getFirst()
+                                    .message())
+                            .signs();
                     LineLayout line = f.line();
                     var path = line.land().stream()
                             .filter(s -> s.title().equals("path"))
@@ -234,24 +239,24 @@ class FencesTest {
                 fence(
                         "creek",
                         f -> assertThat(f.layout().findings())
-                                .noneMatch(x -> x.rule().equals("J4") && x.severity() == Severity.WARN)),
+                                .noneMatch(x -> x.rule() == Rule.J4 && x.severity() == Severity.WARN)),
                 fence("many", f -> {
-                    Map<Joint.Kind, Long> drawn = f.layout().joints().stream()
+                    Map<JointKind, Long> drawn = f.layout().joints().stream()
                             .collect(Collectors.groupingBy(Joint::kind, Collectors.counting()));
                     assertThat(f.quantity("jumper"))
-                            .isEqualTo(drawn.get(Joint.Kind.JUMPER).doubleValue());
+                            .isEqualTo(drawn.get(JointKind.JUMPER).doubleValue());
                     // By hand, two hot wires: feed 2; set 2; link 4; gate cable 2; branch 4; switch 6 clamps.
                     long clamps = 2
-                            + 2 * drawn.get(Joint.Kind.JUMPER)
-                            + 4 * drawn.get(Joint.Kind.LINK)
-                            + 2 * drawn.get(Joint.Kind.CABLE)
-                            + 4 * drawn.get(Joint.Kind.TEE)
-                            + 6 * drawn.get(Joint.Kind.CUT_OUT);
+                            + 2 * drawn.get(JointKind.JUMPER)
+                            + 4 * drawn.get(JointKind.LINK)
+                            + 2 * drawn.get(JointKind.CABLE)
+                            + 4 * drawn.get(JointKind.TEE)
+                            + 6 * drawn.get(JointKind.CUT_OUT);
                     assertThat(f.quantity("clamp")).isEqualTo(clamps);
-                    assertThat(drawn.get(Joint.Kind.CABLE)).isEqualTo(8);
+                    assertThat(drawn.get(JointKind.CABLE)).isEqualTo(8);
                     double each = 5.0292 + 2 * 0.45 + 2 * Lengths.in(20) + 2 * 0.5;
                     assertThat(f.quantity("cable.gate")).isCloseTo(8 * each, within(0.1));
-                    assertThat(f.findings("J7", Severity.WARN))
+                    assertThat(f.findings(Rule.J7, Severity.WARN))
                             .singleElement()
                             .satisfies(x -> assertThat(x.places()).hasSize(7));
                 }),
@@ -268,7 +273,8 @@ class FencesTest {
                                 .filteredOn(p -> p.kind() == PostKind.LINE)
                                 .hasSize(30);
                     }
-                    assertThat(f.layout().findings()).noneMatch(x -> x.message().contains("its own energizer"));
+                    assertThat(f.layout().findings())
+                            .noneMatch(x -> x.text(UnitSystem.METRIC).contains("its own energizer"));
                 }),
                 fence(
                         "deer2area",
@@ -293,9 +299,10 @@ class FencesTest {
                 fence("qmile", f -> assertThat(f.posts(PostKind.INLINE)).isEmpty()),
                 fence(
                         "stone2",
-                        f -> assertThat(f.findings("G7", Severity.WARN))
+                        f -> assertThat(f.findings(Rule.G7, Severity.WARN))
                                 .singleElement()
-                                .satisfies(x -> assertThat(x.message()).contains("stubs", "earth wires"))),
+                                .satisfies(x ->
+                                        assertThat(x.text(UnitSystem.METRIC)).contains("stubs", "earth wires"))),
                 fence("w2", f -> assertThat(f.design().takeoff()).isNotEmpty()));
     }
 

@@ -3,8 +3,8 @@ package buckle.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
-import buckle.layout.Joint;
 import buckle.layout.PostKind;
+import buckle.message.JointKind;
 import buckle.site.BadInput;
 import buckle.site.GateKind;
 import buckle.site.LineBook;
@@ -196,7 +196,7 @@ class JobFileTest {
         var posts = EnumSet.noneOf(PostKind.class);
         var braces = EnumSet.noneOf(BraceKind.class);
         var gates = EnumSet.noneOf(GateKind.class);
-        var joints = EnumSet.noneOf(Joint.Kind.class);
+        var joints = EnumSet.noneOf(JointKind.class);
         int bends = 0;
         long accepted = 0;
         for (String name : List.of("orchard-ring", "alpaca-paddocks", "donkey-winter-track")) {
@@ -215,7 +215,7 @@ class JobFileTest {
         }
         assertThat(posts).containsExactlyInAnyOrder(PostKind.values());
         assertThat(gates).containsExactlyInAnyOrder(GateKind.values());
-        assertThat(joints).containsExactlyInAnyOrder(Joint.Kind.values());
+        assertThat(joints).containsExactlyInAnyOrder(JointKind.values());
         assertThat(braces)
                 .contains(
                         BraceKind.SINGLE_H,

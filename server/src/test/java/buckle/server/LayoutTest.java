@@ -51,7 +51,7 @@ class LayoutTest {
                 .path("id")
                 .asString();
         JsonNode plan = server.get("/api/jobs/" + id + "/plan").json();
-        assertThat(plan.path("rulebook").asInt()).isEqualTo(buckle.rulebook.Rulebook.REVISION);
+        assertThat(plan.path("rulebook").asInt()).isEqualTo(buckle.rulebook.Rule.REVISION);
         JsonNode build = plan.path("plan").path("spec").path("build");
         assertThat(build.path("braces").path("kind").asString()).isEqualTo("DOUBLE_H");
         assertThat(build.path("wires").path("tension").asString()).isEqualTo("LIGHT");

@@ -3,7 +3,9 @@ package buckle.server.design;
 import buckle.circuit.Electrics;
 import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.Trial;
+import buckle.exchange.DesignView;
 import buckle.exchange.Importer;
+import buckle.exchange.InUnits;
 import buckle.exchange.Limits;
 import buckle.exchange.Picture;
 import buckle.exchange.PointTable;
@@ -16,8 +18,8 @@ import buckle.pulse.Plate;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
 import buckle.readings.Reading;
+import buckle.rulebook.Basis;
 import buckle.rulebook.Rule;
-import buckle.rulebook.Rulebook;
 import buckle.rulebook.Values;
 import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
@@ -77,7 +79,7 @@ class DesignController {
     record DesignOrder(Plan plan, Land land, List<Reading> readings) {}
 
     /** All that follows from a plan, and what its readings say. */
-    record DesignAnswer(Design design, Assessment assessment) {}
+    record DesignAnswer(DesignView design, Assessment assessment) {}
 
     /**
      * What a dropped file was: a job that was opened, or something to look at before it is taken.
@@ -142,9 +144,11 @@ class DesignController {
 
     @PostMapping("/compare")
     @Operation(operationId = "compare", summary = "Two plans side by side")
-    Comparison compare(@RequestBody CompareOrder order) {
+    DesignView.Difference compare(@RequestBody CompareOrder order) {
         Surroundings around = lands.around(order.land());
-        return Comparison.of(Design.of(order.before(), around), Design.of(order.after(), around));
+        return DesignView.Difference.of(
+                Comparison.of(Design.of(order.before(), around), Design.of(order.after(), around)),
+                order.after().spec().units());
     }
 
     @PostMapping("/set-out")
@@ -162,12 +166,15 @@ class DesignController {
     }
 
     /** An animal and what it needs. */
-    record AnimalInfo(Animal id, String name, OptionalDouble needV, String rule) {}
+    record AnimalInfo(Animal id, String name, OptionalDouble needV, Rule rule) {}
+
+    /** A rule and what stands behind it. */
+    record RuleInfo(Rule id, String says, Basis basis, boolean fromMemory) {}
 
     /** What a spec can be made of, and the rules behind it. */
     record Catalogue(
             int rulebook,
-            List<Rule> rules,
+            List<RuleInfo> rules,
             List<Preset> presets,
             List<AnimalInfo> animals,
             double gateOpeningM,
@@ -175,10 +182,13 @@ class DesignController {
 
     @PostMapping("/design")
     @Operation(operationId = "design", summary = "Layout, takeoff, ledger and assessment of a plan")
-    DesignAnswer design(@RequestBody DesignOrder order) {
+    InUnits<DesignAnswer> design(@RequestBody DesignOrder order) {
         Design design = designs.of(order.plan(), order.land()).design();
-        return new DesignAnswer(
-                design, Assessor.assess(design.layout(), order.plan().spec(), order.readings()));
+        Spec spec = order.plan().spec();
+        return new InUnits<>(
+                spec.units(),
+                new DesignAnswer(
+                        DesignView.of(design, spec.units()), Assessor.assess(design.layout(), spec, order.readings())));
     }
 
     /** What is tried out on the pulse, and the energizer that is held to. */
@@ -197,28 +207,31 @@ class DesignController {
      *
      * @param electrics the pulse along the lines, when it was asked for: one picture shows both
      */
-    record MovingAnswer(Design design, List<Rows> rows, Assessment assessment, Optional<Electrics> electrics) {}
+    record MovingAnswer(DesignView design, List<Rows> rows, Assessment assessment, Optional<Electrics> electrics) {}
 
     @PostMapping("/design/moving")
     @Operation(
             operationId = "designMoving",
             summary =
                     "The same while something is dragged: posts, braces and joints as rows of numbers, the pulse with it if wanted")
-    MovingAnswer moving(@RequestBody MovingOrder order) {
+    InUnits<MovingAnswer> moving(@RequestBody MovingOrder order) {
         Designs.Worked worked = designs.of(order.plan(), order.land());
         Design design = worked.design();
         Rows.Packed packed = Rows.of(design.layout());
-        return new MovingAnswer(
-                new Design(packed.layout(), design.takeoff(), design.ledger()),
-                packed.rows(),
-                Assessor.assess(design.layout(), order.plan().spec(), order.readings()),
-                order.pulse()
-                        .flatMap(p -> ElectricsPlanner.of(
-                                ElectricsController.holding(order.plan(), p.held()),
-                                design.layout(),
-                                worked.around(),
-                                p.trial(),
-                                ElectricsPlanner.Depth.CURVE)));
+        Spec spec = order.plan().spec();
+        return new InUnits<>(
+                spec.units(),
+                new MovingAnswer(
+                        DesignView.of(packed.layout(), design, spec.units()),
+                        packed.rows(),
+                        Assessor.assess(design.layout(), spec, order.readings()),
+                        order.pulse()
+                                .flatMap(p -> ElectricsPlanner.of(
+                                        ElectricsController.holding(order.plan(), p.held()),
+                                        design.layout(),
+                                        worked.around(),
+                                        p.trial(),
+                                        ElectricsPlanner.Depth.CURVE))));
     }
 
     @PostMapping(value = "/imports", consumes = "application/octet-stream")
@@ -246,7 +259,14 @@ class DesignController {
                 .map(a -> new AnimalInfo(a, a.text(), a.needV(), a.rule()))
                 .toList();
         return new Catalogue(
-                Rulebook.REVISION, Rulebook.rules(), Preset.all(), animals, Values.J5_OPENING_M, Spec.usual());
+                Rule.REVISION,
+                Arrays.stream(Rule.values())
+                        .map(r -> new RuleInfo(r, r.says(), r.basis(), r.fromMemory()))
+                        .toList(),
+                Preset.all(),
+                animals,
+                Values.J5_OPENING_M,
+                Spec.usual());
     }
 
     @GetMapping("/health")

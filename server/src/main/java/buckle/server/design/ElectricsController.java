@@ -4,6 +4,7 @@ import buckle.circuit.AtPoint;
 import buckle.circuit.Electrics;
 import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.Trial;
+import buckle.exchange.InUnits;
 import buckle.land.Land;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
@@ -64,19 +65,21 @@ class ElectricsController {
 
     @PostMapping("/electrics")
     @Operation(operationId = "electrics", summary = "Voltage everywhere, the energizer, the earth and the battery")
-    ElectricsAnswer electrics(@RequestBody ElectricsOrder order) {
+    InUnits<ElectricsAnswer> electrics(@RequestBody ElectricsOrder order) {
         Designs.Worked worked = designs.of(order.plan(), order.land());
-        return new ElectricsAnswer(ElectricsPlanner.of(
-                holding(order.plan(), order.held()),
-                worked.design().layout(),
-                worked.around(),
-                order.trial(),
-                order.depth()));
+        return new InUnits<>(
+                order.plan().spec().units(),
+                new ElectricsAnswer(ElectricsPlanner.of(
+                        holding(order.plan(), order.held()),
+                        worked.design().layout(),
+                        worked.around(),
+                        order.trial(),
+                        order.depth())));
     }
 
     @PostMapping("/electrics/at")
     @Operation(operationId = "electricsAt", summary = "The pulse in time at one place, and what an animal there gets")
-    PlaceAnswer at(@RequestBody PlaceOrder order) {
+    InUnits<PlaceAnswer> at(@RequestBody PlaceOrder order) {
         Designs.Worked worked = designs.of(order.plan(), order.land());
         boolean known = worked.design().layout().lines().stream()
                 .anyMatch(l -> l.lineId().equals(order.lineId())
@@ -88,13 +91,15 @@ class ElectricsController {
                     "stationM",
                     "There is no station " + order.stationM() + " m on a line “" + order.lineId() + "”.");
         }
-        return new PlaceAnswer(AtPoint.of(
-                holding(order.plan(), order.held()),
-                worked.design().layout(),
-                worked.around(),
-                order.trial(),
-                order.lineId(),
-                order.stationM()));
+        return new InUnits<>(
+                order.plan().spec().units(),
+                new PlaceAnswer(AtPoint.of(
+                        holding(order.plan(), order.held()),
+                        worked.design().layout(),
+                        worked.around(),
+                        order.trial(),
+                        order.lineId(),
+                        order.stationM())));
     }
 
     static Plan holding(Plan plan, Optional<Plate> held) {

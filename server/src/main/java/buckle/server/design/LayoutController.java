@@ -1,15 +1,17 @@
 package buckle.server.design;
 
+import buckle.exchange.DesignView;
 import buckle.land.Land;
 import buckle.layout.CutOutAdvisor;
 import buckle.material.Conductor;
+import buckle.material.Hazard;
 import buckle.material.PostStock;
+import buckle.rulebook.Rule;
 import buckle.server.land.LandService;
 import buckle.site.BadInput;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.spec.BraceKind;
-import buckle.spec.Build;
 import buckle.spec.Mixed;
 import buckle.spec.Plan;
 import buckle.spec.Preset;
@@ -61,7 +63,7 @@ class LayoutController {
     record Choice(String id, String text) {}
 
     /** A school with its words. */
-    record SchoolInfo(School id, Topic topic, String rule, String text) {}
+    record SchoolInfo(School id, Topic topic, Rule rule, String text) {}
 
     /** A conductor with what it is. */
     record ConductorInfo(
@@ -89,10 +91,48 @@ class LayoutController {
             List<Choice> topics,
             List<SchoolInfo> schools) {}
 
+    /**
+     * What a school does to this very job.
+     *
+     * @param items what would change of what is loaded
+     */
+    record SchoolAnswer(
+            School school,
+            boolean chosen,
+            long strongPosts,
+            long linePosts,
+            double upliftN,
+            double safety,
+            double pullN,
+            double wireM,
+            long insulators,
+            int rods,
+            long toMend,
+            List<DesignView.Row> items) {
+        static SchoolAnswer of(SchoolEffect e, UnitSystem units) {
+            return new SchoolAnswer(
+                    e.school(),
+                    e.chosen(),
+                    e.strongPosts(),
+                    e.linePosts(),
+                    e.upliftN(),
+                    e.safety(),
+                    e.pullN(),
+                    e.wireM(),
+                    e.insulators(),
+                    e.rods(),
+                    e.toMend(),
+                    e.items().stream().map(i -> DesignView.Row.of(i, units)).toList());
+        }
+    }
+
     @PostMapping("/schools")
     @Operation(operationId = "schools", summary = "What each school would do to this plan")
-    List<SchoolEffect> schools(@RequestBody PlanOrder order) {
-        return SchoolEffect.of(order.plan(), lands.around(order.land()));
+    List<SchoolAnswer> schools(@RequestBody PlanOrder order) {
+        UnitSystem units = order.plan().spec().units();
+        return SchoolEffect.of(order.plan(), lands.around(order.land())).stream()
+                .map(e -> SchoolAnswer.of(e, units))
+                .toList();
     }
 
     @PostMapping("/school")
@@ -165,7 +205,7 @@ class LayoutController {
                 Arrays.stream(GateKind.values())
                         .map(g -> new Choice(g.name(), g.text()))
                         .toList(),
-                Arrays.stream(Build.Hazard.values())
+                Arrays.stream(Hazard.values())
                         .map(h -> new Choice(h.name(), h.text()))
                         .toList(),
                 Arrays.stream(Topic.values())

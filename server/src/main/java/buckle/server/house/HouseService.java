@@ -1,7 +1,7 @@
 package buckle.server.house;
 
 import buckle.exchange.Json;
-import buckle.rulebook.Rulebook;
+import buckle.rulebook.Rule;
 import buckle.server.house.HouseMapper.HouseRow;
 import buckle.server.web.Trouble;
 import buckle.spec.School.House;
@@ -27,7 +27,7 @@ public class HouseService {
     public HouseState state() {
         List<HouseRow> rows = mapper.all();
         if (rows.isEmpty()) {
-            return new HouseState(0, House.OPEN, Rulebook.REVISION, Optional.empty(), List.of());
+            return new HouseState(0, House.OPEN, Rule.REVISION, Optional.empty(), List.of());
         }
         HouseRow head = rows.getFirst();
         List<HouseState.Earlier> earlier = rows.stream()
@@ -44,9 +44,7 @@ public class HouseService {
         HouseState now = state();
         boolean stale = now.revision() != baseRevision;
         int next = baseRevision + 1;
-        if (stale
-                || mapper.insert(next, Json.MAPPER.writeValueAsString(house), Rulebook.REVISION, clock.instant())
-                        == 0) {
+        if (stale || mapper.insert(next, Json.MAPPER.writeValueAsString(house), Rule.REVISION, clock.instant()) == 0) {
             throw new Trouble(
                     409,
                     "house.stale",

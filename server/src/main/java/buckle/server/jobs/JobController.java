@@ -179,7 +179,7 @@ class JobController {
                 job.row(),
                 "takeoff.csv",
                 "text/csv;charset=UTF-8",
-                TakeoffCsv.write(job.design().takeoff()));
+                TakeoffCsv.write(job.design().takeoff(), job.units()));
     }
 
     @GetMapping(value = "/{id}/posts.csv", produces = "text/csv")
@@ -269,7 +269,8 @@ class JobController {
     @Operation(operationId = "exportElectrics", summary = "All numbers of the pulse, the earth and the battery as CSV")
     ResponseEntity<byte[]> electricsCsv(@PathVariable UUID id) {
         Whole job = laidOut(id);
-        return file(job.row(), "electrics.csv", "text/csv;charset=UTF-8", ElectricsCsv.write(electrics(job)));
+        return file(
+                job.row(), "electrics.csv", "text/csv;charset=UTF-8", ElectricsCsv.write(electrics(job), job.units()));
     }
 
     @GetMapping(value = "/{id}/energizer.pdf", produces = "application/pdf")
@@ -306,7 +307,11 @@ class JobController {
     }
 
     /** A job with all that follows from it. */
-    private record Whole(JobRow row, Plan plan, Surroundings around, Design design) {}
+    private record Whole(JobRow row, Plan plan, Surroundings around, Design design) {
+        UnitSystem units() {
+            return plan.spec().units();
+        }
+    }
 
     private Whole whole(UUID id) {
         JobRow row = service.find(id);

@@ -2,7 +2,7 @@ package buckle.server.jobs;
 
 import buckle.exchange.JobFile;
 import buckle.exchange.PlanDoc;
-import buckle.rulebook.Rulebook;
+import buckle.rulebook.Rule;
 import buckle.server.BuckleApplication;
 import buckle.server.house.HouseService;
 import buckle.server.land.LandService;
@@ -135,7 +135,7 @@ public class JobService {
             mapper.insertRevision(saved);
         }
         mapper.update(row.saved(revision, row.saveNo() + 1, now));
-        return new PlanState(revision, row.saveNo() + 1, save.plan(), now, Rulebook.REVISION);
+        return new PlanState(revision, row.saveNo() + 1, save.plan(), now, Rule.REVISION);
     }
 
     private PlanState refuseStale(JobRow row, PlanSave save, Instant now) {
@@ -158,7 +158,7 @@ public class JobService {
         Plan plan = read(old);
         mapper.insertRevision(revision(id, next, UUID.randomUUID(), false, "", plan, now));
         mapper.update(row.saved(next, row.saveNo() + 1, now));
-        return new PlanState(next, row.saveNo() + 1, plan, now, Rulebook.REVISION);
+        return new PlanState(next, row.saveNo() + 1, plan, now, Rule.REVISION);
     }
 
     @Transactional(readOnly = true)
@@ -209,8 +209,7 @@ public class JobService {
     private static RevisionRow revision(
             UUID id, int revision, UUID stretch, boolean aside, String label, Plan plan, Instant now) {
         String doc = PlanDoc.write(plan);
-        return new RevisionRow(
-                id, revision, stretch, aside, label, doc, Rulebook.REVISION, BuckleApplication.VERSION, now);
+        return new RevisionRow(id, revision, stretch, aside, label, doc, Rule.REVISION, BuckleApplication.VERSION, now);
     }
 
     private static void check(Plan plan) {

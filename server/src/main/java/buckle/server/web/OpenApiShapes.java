@@ -1,5 +1,10 @@
 package buckle.server.web;
 
+import buckle.exchange.InUnits;
+import buckle.layout.Finding;
+import buckle.mechanics.Weakness;
+import buckle.message.Message;
+import buckle.rulebook.Rule;
 import buckle.site.GeoPoint;
 import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.core.converter.AnnotatedType;
@@ -10,7 +15,9 @@ import io.swagger.v3.oas.models.OpenAPI;
 import io.swagger.v3.oas.models.info.Info;
 import io.swagger.v3.oas.models.media.ArraySchema;
 import io.swagger.v3.oas.models.media.NumberSchema;
+import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
+import io.swagger.v3.oas.models.media.StringSchema;
 import java.lang.reflect.RecordComponent;
 import java.util.Iterator;
 import java.util.LinkedHashSet;
@@ -48,15 +55,38 @@ class OpenApiShapes {
                         .maxItems(3)
                         .description("longitude, latitude in degrees, height in metres when known");
             }
+            if (java != null && java.getRawClass() == InUnits.class) {
+                return context.resolve(new AnnotatedType(java.containedType(0)).resolveAsRef(type.isResolveAsRef()));
+            }
+            if (java != null && Message.class.isAssignableFrom(java.getRawClass())) {
+                return new StringSchema().description("a sentence in the units of the job");
+            }
+            if (java != null && java.getRawClass() == Weakness.class) {
+                return new StringSchema();
+            }
+            if (java != null && java.getRawClass() == Rule.class) {
+                return new StringSchema().description("id of a rule");
+            }
             Schema<?> schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             if (java != null && java.getRawClass().isRecord()) {
                 Schema<?> model =
                         context.getDefinedModels().get(java.getRawClass().getSimpleName());
                 if (model != null && model.getProperties() != null) {
+                    if (java.getRawClass() == Finding.class) {
+                        finding(model);
+                    }
                     complete(model, java.getRawClass());
                 }
             }
             return schema;
+        }
+
+        /** What a finding has besides its record: what kind of message it is, and its values. */
+        private static void finding(Schema<?> model) {
+            model.getProperties().put("key", new StringSchema());
+            model.getProperties().put("values", new ObjectSchema().additionalProperties(true));
+            model.addRequiredItem("key");
+            model.addRequiredItem("values");
         }
 
         private static void complete(Schema<?> model, Class<?> record) {

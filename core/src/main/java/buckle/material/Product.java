@@ -1,0 +1,70 @@
+package buckle.material;
+
+import java.util.Locale;
+
+/** What can be bought or stands in the yard. */
+public sealed interface Product {
+    /** The same for good: {@code post.timber-140.2400}, lengths in millimetres. */
+    String id();
+
+    /** Wire, tape, rope or net, by the metre. */
+    record WireOf(Conductor conductor) implements Product {
+        @Override
+        public String id() {
+            return "wire." + key(conductor);
+        }
+    }
+
+    /** A post of a stock and the length it is sold in. */
+    record PostOf(PostStock stock, double lengthM) implements Product {
+        @Override
+        public String id() {
+            return "post." + key(stock) + "." + mm(lengthM);
+        }
+    }
+
+    /** A rail of an H brace. */
+    record Rail(double lengthM) implements Product {
+        @Override
+        public String id() {
+            return "rail." + mm(lengthM);
+        }
+    }
+
+    /** An insulator that holds a passing wire on a post of a family. */
+    record LineInsulator(PostStock.Family family, Hazard hazard) implements Product {
+        @Override
+        public String id() {
+            return "insulator." + key(family) + "." + key(hazard);
+        }
+    }
+
+    /** A ground rod. */
+    record GroundRod(double lengthM) implements Product {
+        @Override
+        public String id() {
+            return "ground-rod." + mm(lengthM);
+        }
+    }
+
+    /** Anything of one kind. */
+    record Piece(Fitting fitting) implements Product {
+        @Override
+        public String id() {
+            return "fitting." + fitting.id();
+        }
+    }
+
+    /** Of a fitting of which there is one kind. */
+    static Product of(Fitting fitting) {
+        return new Piece(fitting);
+    }
+
+    private static String key(Enum<?> kind) {
+        return kind.name().toLowerCase(Locale.ROOT).replace('_', '-');
+    }
+
+    private static long mm(double lengthM) {
+        return Math.round(lengthM * 1000);
+    }
+}

@@ -1,0 +1,169 @@
+package buckle.message;
+
+import static buckle.message.English.orElse;
+
+import buckle.message.JointMessage.*;
+import buckle.message.LayoutMessage.*;
+
+/** What lines, gates, switches and joints have to say, in words. */
+final class EnglishLayout {
+    private final English en;
+
+    EnglishLayout(English en) {
+        this.en = en;
+    }
+
+    String text(LayoutMessage message) {
+        return switch (message) {
+            case ChoiceLost m ->
+                "The choice of posts “" + m.choice() + "” is kept but not applied: " + why(m.why())
+                        + ". Move it or take it out.";
+            case HeightsMissing m ->
+                "No height is known from " + en.length(m.along().fromM()) + " to "
+                        + en.length(m.along().toM())
+                        + ": the ground is drawn straight there, and wire for it may be short.";
+            case GateOverlaps m ->
+                m.gate() + " overlaps " + m.other() + " and is left out of the layout. Move one of them.";
+            case GateMoved m ->
+                m.gate() + " was moved along its side by " + en.length(m.byM())
+                        + " to hang on the strong post that stands there.";
+            case GateTooWide m -> m.gate() + " is wider than its side; drawn as wide as the side.";
+            case CutOutMoved m -> m.cutOut() + " stood in the opening of " + m.gate() + " and was moved to its post.";
+            case BranchInGate m -> "Another line branches off in the opening of " + m.gate() + ". Move one of them.";
+            case OneBraceFits m ->
+                "Only one " + brace(m.brace()) + " fits between stations "
+                        + en.length(m.between().fromM()) + " and "
+                        + en.length(m.between().toM()) + ". Set a heavier post or a back-stake at the other end.";
+            case NoBraceFits m ->
+                "No " + brace(m.brace()) + " fits between stations "
+                        + en.length(m.between().fromM()) + " and "
+                        + en.length(m.between().toM()) + ". Both strong posts must hold by themselves.";
+            case RoundedOutline m ->
+                "The outline bends by " + Math.round(m.turnDeg()) + "° over " + m.posts() + " posts to "
+                        + en.length(m.toM()) + ": no corner is braced, each post takes " + en.force(m.sideN())
+                        + " sideways.";
+            case EnergizerNotPlaced m ->
+                "No energizer is placed yet; the start of the first line is taken as its place.";
+            case NoAreaForRods m ->
+                "No line is closed, so there is no area to count rods by; the most rods of this school are taken.";
+            case OneRodOnly m -> "One rod is enough only in soft wet clay. Test the ground under load.";
+            case LooseEnd m ->
+                (m.start() ? "The start of " : "The end of ") + m.line() + " stops at " + m.other()
+                        + " without being joined to it. Join it there, or move it away.";
+            case CutOutIdle m ->
+                m.cutOut() + " "
+                        + switch (m.why()) {
+                            case AT_THE_END -> "stands at the very end of the line";
+                            case SAME_PLACE ->
+                                "stands at the place of " + m.other().orElseThrow();
+                            case WIRES_END -> "stands where the wires end";
+                        }
+                        + " and separates nothing. Move it, or take it out.";
+            case RowsNotBridged m ->
+                "The rows of a double fence are not joined yet: a bridge of an arm's length from corner post to corner post feeds the other row.";
+            case SectionDead m ->
+                m.section()
+                        + " is not connected to the energizer and stays dead. End it on a line that is fed, or feed it by its own energizer as its own job.";
+            case CutOutInRing m ->
+                "A cut-out separates nothing: the pulse goes round the closed ring. A second one makes a section.";
+            case CutOutClosesRing m ->
+                "A cut-out closes a ring: to isolate a section of it, open the cut-outs at both of its ends.";
+            case GateHangs m ->
+                (m.wrong() ? "Drawn the wrong way round. " : "")
+                        + (m.fromHinge()
+                                ? "Spring gate sets are fed from their hinge side."
+                                : "Handle gates hang on their dead side, so that they are dead in the hand when open; what lies beyond is dead then.");
+            case HangingPost m -> m.gate() + " at the post at station " + en.length(m.stationM());
+            case RigidGate m ->
+                "No power passes a rigid gate. What lies beyond is fed from its other side, or stays dead.";
+            case CreekSwitch m ->
+                "The hanging part over a creek has its own switch on dry ground; open it before the flood comes.";
+            case HandlesTooWide m ->
+                m.gate() + " is wider than spring handles hang well (about " + en.length(m.mostM())
+                        + "); one strand closes it better.";
+            case WiresOfLostLine m -> "Wires of their own are kept for a line that is no longer on the plan.";
+            case PoorReturn m ->
+                "From " + en.length(m.along().fromM()) + " to "
+                        + en.length(m.along().toM()) + " the ground ("
+                        + m.ground()
+                        + ") carries the return badly, and all wires are hot. Make some of them earth wires.";
+            case EarthGroundedAlong m ->
+                "Earth wires that are merely grounded along the way are weaker than earth wires tied to the energizer's earth terminal.";
+            case OuterRow m ->
+                m.outer() + " is the outer row of " + m.inner() + ": " + en.length(m.apartM())
+                        + " out, posts opposite (P7)"
+                        + orElse(m.offM(), off -> "; here it is off by " + en.length(off) + ".", ".");
+            case OuterRowAlone m -> m.outer() + " is said to be the outer row of a line that is no longer on the plan.";
+            case EveryJob m -> everyJob(m);
+        };
+    }
+
+    private static String why(LostWhy why) {
+        return switch (why) {
+            case OFF_THE_LINE -> "its place is no longer on the line";
+            case NO_STRETCH -> "nothing is left of its stretch";
+            case ASKS_NOTHING -> "it asks for nothing";
+            case CONTRADICTS -> "it contradicts another choice for the same posts";
+            case NO_POST -> "no post stands there but strong ones and brace posts";
+        };
+    }
+
+    private String brace(BraceName brace) {
+        return orElse(brace.railM(), rail -> en.length(rail) + " brace", brace.name());
+    }
+
+    private static String everyJob(EveryJob what) {
+        return switch (what) {
+            case CERTIFIED_ENERGIZER -> "Feed the fence from a certified energizer only, never from the mains.";
+            case WARNING_SIGNS ->
+                "Warning signs at gates, at public access and along the line, as the local code says.";
+            case LOCATE_SERVICES ->
+                "Have buried water, power, gas and telephone lines located before anything is driven.";
+            case ISOLATE_FIRST ->
+                "Energizer off and isolated before hands go on the wire; a reel hooked to a live wire is live as a whole.";
+            case PROTECT_EYES_AND_HANDS ->
+                "Eye and hand protection when cutting or straining; no ratchet handle that can spin back on a tensioner under load.";
+            case CABLE_RATED -> "Cable under gates is rated for the fence voltage; mains cable is not.";
+            case DIAGONALS_LOOSE ->
+                "Do not over-tighten the diagonals before the wires pull; stand clear of wire under load.";
+            case DIAGONALS_ARC ->
+                "Hot wires pass the diagonal of each brace and can arc to it: tie them off or put the spare insulators there.";
+            case RING_CLOSED ->
+                "The ring is closed at its closing post: to isolate a section, two cut-outs must be opened.";
+            case RING_OPEN ->
+                "Closed line: the hot wires stay open at the closing post, so one cut-out isolates all beyond it.";
+        };
+    }
+
+    static String text(JointMessage message) {
+        return switch (message) {
+            case FeedJoint m ->
+                "lead-out to the hot wires"
+                        + switch (m.earth()) {
+                            case NONE -> ", ground rods to the earth terminal";
+                            case TIED -> ", earth wires to the earth terminal together with the ground rods";
+                            case ALONG ->
+                                "; the earth wires are grounded along the way by rods of their own, the weaker way";
+                        };
+            case BranchJoint m -> "its hot wires to the hot wires of the line it branches from, earth to earth";
+            case JumperSet m ->
+                (m.hot() ? m.earth() ? "hot with hot, earth with earth, " : "hot with hot, " : "earth with earth, ")
+                        + (m.separate()
+                                ? "separate pieces from wire to wire"
+                                : "one continuous piece, its insulation stripped in windows");
+            case CutOutJoint m ->
+                "all hot wires together through the switch; earth wires pass untouched; handle falls to off";
+            case ClosingPost m -> "hot wires end here on both sides, not joined; earth wires are";
+            case RoundThePost m -> "hot on to hot, earth on to earth of the next pull";
+            case CableUnderGate m ->
+                (m.hot() && m.earth() ? "hot and earth cable" : m.hot() ? "hot cable" : "earth cable")
+                        + " in conduit under the gate, both ends marked, elbows down";
+            case CableOverCreek m ->
+                "cable over the creek above the flood; the hanging part through its own switch on dry ground";
+            case SpringHandles m ->
+                "a spring handle for each hot wire" + (m.earth() ? "; earth cable under the opening" : "");
+            case OneStrand m -> "one hot strand across, joined to the hot wires on both sides";
+            case NothingPasses m -> "nothing passes: all wires end at both gate posts";
+        };
+    }
+}

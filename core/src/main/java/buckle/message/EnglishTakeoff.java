@@ -1,0 +1,274 @@
+package buckle.message;
+
+import static buckle.message.English.counted;
+import static buckle.message.English.number;
+import static buckle.message.English.plural;
+import static buckle.message.English.upper;
+
+import buckle.material.Fitting;
+import buckle.material.Hazard;
+import buckle.material.PostStock;
+import buckle.material.Product;
+import buckle.material.Use;
+import buckle.message.TakeoffMessage.*;
+import buckle.rulebook.Values;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.stream.Collectors;
+
+/** What lines of the takeoff are and how they were counted, in words. */
+final class EnglishTakeoff {
+    private final English en;
+
+    EnglishTakeoff(English en) {
+        this.en = en;
+    }
+
+    String text(TakeoffMessage message) {
+        return switch (message) {
+            case Item m -> item(m.use(), m.product());
+            case LeadOutItem m -> m.earth() ? "Lead-out cable, hot and earth" : "Lead-out cable, hot";
+            case Counted m -> counting(m);
+            case LineInsulators m -> lineInsulators(m);
+            case WireLength m ->
+                m.runs().stream()
+                                .map(r -> plural(r.wires(), "wire") + " × " + en.whole(r.slopeM()))
+                                .collect(Collectors.joining(" + "))
+                        + " along the slope in " + plural(m.pulls(), "pull") + " + " + number(m.slackPercent())
+                        + " % slack and tails = " + en.whole(m.totalM()) + "; coils used up pull by pull, a rest under "
+                        + en.whole(m.leastRestM()) + " is not joined on";
+            case Posts m -> posts(m);
+            case TieDowns m -> "one at each of " + counted(m.count(), "post in a hollow", "posts in hollows");
+            case PostCaps m -> "one on each of " + counted(m.count(), "strong timber post", "strong timber posts");
+            case Rails m -> m.singles() + " single and " + m.doubles() + " double H braces, one rail a frame";
+            case Pins m -> plural(m.rails(), "rail") + " × " + plural(m.each(), "pin");
+            case Loops m -> plural(m.frames(), "frame") + " × 1 diagonal, strong post foot to brace post top";
+            case Diagonals m -> plural(m.count(), "diagonal brace");
+            case BackStakes m ->
+                "one behind each of " + plural(m.posts(), "post") + " on which light pulls end, " + en.length(m.outM())
+                        + " out";
+            case Footings m -> "one for each of " + plural(m.posts(), "pipe post");
+            case WhereCoilsEnd m -> "where coils end, " + m.family().joining();
+            case JumperSets m ->
+                "one for each of " + plural(m.pulls(), "pull") + " with wires to join: hot with hot, earth with earth";
+            case JumperPieces m ->
+                at(m.at(), " in ") + " = " + m.total()
+                        + (m.separate() ? ", from wire to wire" : ", one for each role with windows");
+            case Clamps m -> at(m.at(), " at ") + " = " + m.total();
+            case CutOuts m ->
+                "as placed on the line"
+                        + (m.creeks() == 0
+                                ? ""
+                                : ", and one for each of " + counted(m.creeks(), "creek crossing", "creek crossings"));
+            case Gates m ->
+                plural(m.gates(), "gate") + " on the plan" + (m.perHotWire() ? ", one for each hot wire" : "");
+            case GateCables m ->
+                plural(m.cables(), "cable") + " at " + plural(m.gates(), "gate")
+                        + ", one for the hot and one for the earth wires there are, each opening + 2 × "
+                        + en.length(m.burialM()) + " deep + 2 risers to the lowest wire + 2 × " + en.length(m.spareM())
+                        + " spare = " + en.length(m.totalM());
+            case Conduits m ->
+                plural(m.gates(), "gate") + " × (opening + 2 × " + en.length(m.burialM()) + " deep) = "
+                        + en.length(m.totalM());
+            case OneEnergizer m -> "one for each fence; output " + number(m.outputJ()) + " J assumed";
+            case LeadOutCables m ->
+                plural(m.cables(), "cable") + " × (" + en.length(m.wayM())
+                        + " to the fence, round what is in the way, + " + en.length(m.spareM()) + " spare)"
+                        + (m.cables() == 2 ? "" : "; no earth wires lead back to the terminal");
+            case GroundRods m -> rods(m);
+            case RodClamps m -> plural(m.rods(), "rod") + " × 1 clamp";
+            case GroundLead m ->
+                en.length(m.firstM()) + " from the energizer to the first rod"
+                        + (m.gaps() > 0 ? " + " + plural(m.gaps(), "gap") + " of " + en.length(m.apartM()) : "")
+                        + " = " + en.length(m.totalM());
+            case Signs m ->
+                m.gates() + " at gates, the others at most " + en.length(m.everyM()) + " apart along the line and "
+                        + en.length(m.publicEveryM()) + " beside public ways; the local code may ask for more";
+            case Figure m -> new EnglishLedger(en).text(m).derivation();
+        };
+    }
+
+    private static String at(List<AtJoints> at, String word) {
+        return at.stream()
+                .map(a -> a.count() + word + plural(a.joints(), a.kind().text()))
+                .collect(Collectors.joining(" + "));
+    }
+
+    // ---------------------------------------------------------------- names
+
+    private String item(Use use, Product product) {
+        return switch (product) {
+            case Product.WireOf p ->
+                (use == Use.HOT_WIRE ? "Hot wire, " : use == Use.EARTH_WIRE ? "Earth wire, " : "Plain wire, ")
+                        + p.conductor().text();
+            case Product.PostOf p -> upper(postNoun(use)) + ", " + p.stock().text() + ", " + en.length(p.lengthM());
+            case Product.Rail p -> "Brace rail, " + en.length(p.lengthM());
+            case Product.GroundRod p -> "Ground rod, " + en.length(p.lengthM());
+            case Product.LineInsulator p -> insulator(p.family(), p.hazard());
+            case Product.Piece p -> fitting(p.fitting());
+        };
+    }
+
+    private static String postNoun(Use use) {
+        return switch (use) {
+            case END_POST -> "end post";
+            case CORNER_POST -> "corner post";
+            case GATE_POST -> "gate post";
+            case TEE_POST -> "tee post";
+            case INLINE_POST -> "in-line strain post";
+            case BRACE_POST -> "brace post";
+            case TIE_DOWN_POST -> "tie-down post";
+            case LIGHT_POST -> "light post";
+            default -> "line post";
+        };
+    }
+
+    private static String insulator(PostStock.Family family, Hazard hazard) {
+        String made = switch (family) {
+            case TIMBER -> hazard.text() + " for timber";
+            case STEEL_TEE -> "clip-on for tee posts";
+            case ANGLE_STEEL -> "clip-on for angle steel";
+            case FIBREGLASS -> "clip for fibreglass rods";
+            case PIPE -> "clamped to pipe";
+            case STEP_IN -> "the post's own";
+        };
+        return "Line insulator, " + made
+                + (family == PostStock.Family.TIMBER || hazard == Hazard.USUAL ? "" : ", " + hazard.text());
+    }
+
+    private String fitting(Fitting fitting) {
+        return switch (fitting) {
+            case TIE_DOWN_ANCHOR -> "Tie-down anchor";
+            case POST_CAP -> "Post cap";
+            case BRACE_PIN -> "Brace pin, 10 in";
+            case BRACE_LOOP -> "Brace diagonal loop";
+            case DIAGONAL_RAIL -> "Diagonal rail with foot pad";
+            case BACK_STAKE -> "Back-stake with tie, 3 ft";
+            case PIPE_FOOTING -> "Concrete footing for a pipe post";
+            case CORNER_INSULATOR -> "Corner insulator, wire on the outside of the turn";
+            case CORNER_INSULATOR_INSIDE -> "Corner insulator, wire on the inside of the turn, pulling off the post";
+            case OFFSET_BRACKET -> "Offset bracket, " + en.length(Values.I4_OFFSET_M);
+            case STRAIN_INSULATOR -> "Strain insulator";
+            case STAPLE -> "Staple for earth and plain wire";
+            case CLIP -> "Clip for earth and plain wire";
+            case STRAINER -> "Strainer";
+            case SPRING -> "Tension spring";
+            case CRIMP -> "Crimp";
+            case WIRE_JOINT -> "Joint in the wire";
+            case END_TIE -> "End tie for woven wire";
+            case JUMPER_SET -> "Jumper set";
+            case JUMPER_PIECE -> "Piece of jumper wire";
+            case CLAMP -> "Joint clamp";
+            case CUT_OUT -> "Cut-out switch";
+            case SWING_GATE -> "Swing gate with hinges and latch";
+            case GATE_HANDLE -> "Gate handle with spring and anchor";
+            case SPRING_GATE_SET -> "Spring gate set, one spring";
+            case RIGID_GATE -> "Rigid gate with hinges and latch";
+            case STRAND_HANDLE -> "Handle and anchors for one strand";
+            case CREEK_PART -> "Hanging part for a creek";
+            case GATE_CABLE -> "Cable under gates and over creeks";
+            case CONDUIT -> "Conduit under gates";
+            case ENERGIZER -> "Energizer, certified";
+            case LEAD_OUT_CABLE -> "Lead-out cable";
+            case GROUND_CLAMP -> "Ground rod clamp";
+            case GROUND_LEAD -> "Ground lead to and between rods";
+            case SIGN -> "Warning sign";
+        };
+    }
+
+    // ---------------------------------------------------------------- arithmetic
+
+    private static String noun(Noun noun, long count) {
+        return switch (noun) {
+            case HOT_WIRE -> counted(count, "hot wire", "hot wires");
+            case EARTH_OR_PLAIN_WIRE -> counted(count, "earth and plain wire", "earth and plain wires");
+            case WIRE -> counted(count, "wire", "wires");
+            case WOVEN_WIRE -> counted(count, "woven wire", "woven wires");
+            case PULL -> counted(count, "pull", "pulls");
+            case BRACED_PULL -> counted(count, "braced pull", "braced pulls");
+            case POST_PASSED -> counted(count, "post passed", "posts passed");
+            case POST_PASSED_IN_TURN -> counted(count, "post passed in a turn", "posts passed in a turn");
+            case POST_PASSED_INSIDE_TURN -> counted(count, "post passed inside a turn", "posts passed inside a turn");
+            case POST_OF_OLD_FENCE -> counted(count, "post of the old fence", "posts of the old fence");
+            case CUT_OUT -> counted(count, "cut-out", "cut-outs");
+        };
+    }
+
+    private static String sum(Sum sum) {
+        return sum.terms().stream()
+                .map(t -> noun(sum.wires(), t.wires()) + " × " + noun(sum.things(), t.things()))
+                .collect(Collectors.joining(" + "));
+    }
+
+    /** As a factor: a sum of several terms stands in brackets. */
+    private static String factor(Sum sum) {
+        return sum.terms().size() > 1 ? "(" + sum(sum) + ")" : sum(sum);
+    }
+
+    private static String counting(Counted c) {
+        String ends = (c.ends() ? " × 2 ends" : "") + (c.each() == 1 ? "" : " × " + c.each());
+        String moreEnds = (c.moreEnds() ? " × 2 ends" : "") + (c.each() == 1 ? "" : " × " + c.each());
+        String text = ends.isEmpty() ? sum(c.sum()) : factor(c.sum()) + ends;
+        return text
+                + (c.more().terms().isEmpty() ? "" : " + " + factor(c.more()) + moreEnds)
+                + (c.total().isPresent() ? " = " + c.total().getAsLong() : "");
+    }
+
+    private static String lineInsulators(LineInsulators m) {
+        long passed = m.passed().total();
+        long spares = m.spares().total() * m.sparesEach();
+        List<String> parts = new ArrayList<>();
+        if (passed > 0) {
+            parts.add(sum(m.passed()) + (spares > 0 ? " = " + passed : ""));
+        }
+        if (spares > 0) {
+            parts.add(factor(m.spares()) + " × " + m.sparesEach() + " spare" + (passed > 0 ? " = " + spares : ""));
+        }
+        return String.join(", and ", parts) + (parts.size() > 1 ? "; together" : "") + " = " + m.total();
+    }
+
+    private String posts(Posts m) {
+        String cut = m.stockM().isPresent()
+                ? en.length(m.stockM().getAsDouble()) + " as gate posts usually are, what is over stands above; needs "
+                : "cut to ";
+        return reason(m) + "; " + cut + en.sawn(m.lengthM()) + ": " + en.length(m.aboveM()) + " above ground, "
+                + en.length(m.depthM()) + " deep"
+                + (m.driverM() > 0 ? ", " + en.length(m.driverM()) + " for the driver" : "");
+    }
+
+    private String reason(Posts m) {
+        return switch (m.use()) {
+            case END_POST -> "one at each end of an open line";
+            case CORNER_POST ->
+                "where the line turns by " + number(m.limit().orElseThrow())
+                        + "° or more, and the closing post of a closed line";
+            case GATE_POST -> "two at each gate that does not hang on a corner post";
+            case TEE_POST -> "one where another line branches off and no strong post stands";
+            case INLINE_POST ->
+                "where a straight pull is longer than " + en.whole(m.limit().orElseThrow());
+            case BRACE_POST -> "one for each rail";
+            case LIGHT_POST -> "between line posts, only to keep the wires apart";
+            case TIE_DOWN_POST -> "line posts that the wires would lift";
+            default ->
+                "evened between strong posts, none wider than "
+                        + en.length(m.limit().orElseThrow())
+                        + (m.widestM().isPresent()
+                                ? "; they stand " + en.length(m.leastM().orElseThrow()) + " to "
+                                        + en.length(m.widestM().getAsDouble()) + " apart"
+                                : "");
+        };
+    }
+
+    private String rods(GroundRods m) {
+        return switch (m.school()) {
+            case THREE_RODS -> "three rods " + en.length(m.apartM()) + " apart";
+            case ONE_LONG_ROD -> "one long rod, soft wet clay only";
+            case BY_AREA ->
+                "one rod for each 2 acres" + (en.metric() ? " (0.81 ha)" : "") + " inside the fence, at most "
+                        + Values.G2_MOST_RODS;
+            case BY_JOULES ->
+                en.length(Values.G4_ROD_M_PER_J) + " for each of " + number(m.outputJ()) + " J ÷ " + en.length(m.rodM())
+                        + " a rod, rounded up";
+        };
+    }
+}

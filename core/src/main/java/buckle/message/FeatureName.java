@@ -1,0 +1,11 @@
+package buckle.message;
+
+import buckle.land.LandFeature;
+import buckle.land.LandKind;
+
+/** A feature of the property, by the name somebody gave it, otherwise by its kind. */
+public record FeatureName(LandKind kind, String name) {
+    public static FeatureName of(LandFeature feature) {
+        return new FeatureName(feature.kind(), feature.name());
+    }
+}

@@ -1,0 +1,132 @@
+package buckle.message;
+
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** What the layout of a line, its gates, switches and wires has to say. */
+public sealed interface LayoutMessage extends Message {
+    /** Why a choice of posts no longer counts. */
+    enum LostWhy {
+        OFF_THE_LINE,
+        NO_STRETCH,
+        ASKS_NOTHING,
+        CONTRADICTS,
+        NO_POST
+    }
+
+    /** @param choice the reason somebody gave for it */
+    record ChoiceLost(String choice, LostWhy why) implements LayoutMessage {}
+
+    /** No height of the ground is known along a stretch. */
+    record HeightsMissing(Span along) implements LayoutMessage {}
+
+    /** Two gates at one place. */
+    record GateOverlaps(String gate, String other) implements LayoutMessage {}
+
+    /** A gate near a strong post hangs on it. */
+    record GateMoved(String gate, double byM) implements LayoutMessage {}
+
+    /** A gate wider than its side. */
+    record GateTooWide(String gate) implements LayoutMessage {}
+
+    /** A switch in an opening stands on its post. */
+    record CutOutMoved(String cutOut, String gate) implements LayoutMessage {}
+
+    /** A branch in an opening. */
+    record BranchInGate(String gate) implements LayoutMessage {}
+
+    /** What is missing at the ends of a pull: the brace by name, or the length of its rail. */
+    record BraceName(String name, OptionalDouble railM) {}
+
+    /** Room for one brace only. */
+    record OneBraceFits(BraceName brace, Span between) implements LayoutMessage {}
+
+    /** Room for no brace. */
+    record NoBraceFits(BraceName brace, Span between) implements LayoutMessage {}
+
+    /** @param sideN what each post is pushed by */
+    record RoundedOutline(double turnDeg, int posts, double toM, double sideN) implements LayoutMessage {}
+
+    /** The energizer has no place yet. */
+    record EnergizerNotPlaced() implements LayoutMessage {}
+
+    /** Rods by area without an area. */
+    record NoAreaForRods() implements LayoutMessage {}
+
+    /** One rod only. */
+    record OneRodOnly() implements LayoutMessage {}
+
+    /** An end that stops at another line without being joined. */
+    record LooseEnd(boolean start, String line, String other) implements LayoutMessage {}
+
+    /** @param other the cut-out that stands there too */
+    record CutOutIdle(String cutOut, IdleWhy why, Optional<String> other) implements LayoutMessage {}
+
+    /** Why a switch separates nothing. */
+    enum IdleWhy {
+        AT_THE_END,
+        SAME_PLACE,
+        WIRES_END
+    }
+
+    /** The rows of a double fence have no bridge. */
+    record RowsNotBridged() implements LayoutMessage {}
+
+    /** A section that nothing feeds. */
+    record SectionDead(String section) implements LayoutMessage {}
+
+    /** A single switch in a closed ring. */
+    record CutOutInRing() implements LayoutMessage {}
+
+    /** A switch that closes a ring. */
+    record CutOutClosesRing() implements LayoutMessage {}
+
+    /** @param fromHinge spring gate sets are fed from their hinges; handles hang on their dead side */
+    record GateHangs(boolean wrong, boolean fromHinge) implements LayoutMessage {}
+
+    /** The post a gate should hang on. */
+    record HangingPost(String gate, double stationM) implements LayoutMessage {}
+
+    /** Nothing passes a rigid gate. */
+    record RigidGate() implements LayoutMessage {}
+
+    /** The hanging part over a creek has its own switch. */
+    record CreekSwitch() implements LayoutMessage {}
+
+    /** Too wide for spring handles. */
+    record HandlesTooWide(String gate, double mostM) implements LayoutMessage {}
+
+    /** A line's own wires, kept for a line that is gone. */
+    record WiresOfLostLine() implements LayoutMessage {}
+
+    /** @param ground name of the soil zone */
+    record PoorReturn(Span along, String ground) implements LayoutMessage {}
+
+    /** Earth wires that no wire ties to the terminal. */
+    record EarthGroundedAlong() implements LayoutMessage {}
+
+    /** @param offM how much the distance is off, when that is too much */
+    record OuterRow(String outer, String inner, double apartM, OptionalDouble offM) implements LayoutMessage {}
+
+    /** The row this one runs beside is gone. */
+    record OuterRowAlone(String outer) implements LayoutMessage {}
+
+    /** What is so on every job of this kind. */
+    enum EveryJob implements LayoutMessage {
+        CERTIFIED_ENERGIZER,
+        WARNING_SIGNS,
+        LOCATE_SERVICES,
+        ISOLATE_FIRST,
+        PROTECT_EYES_AND_HANDS,
+        CABLE_RATED,
+        DIAGONALS_LOOSE,
+        DIAGONALS_ARC,
+        RING_CLOSED,
+        RING_OPEN;
+
+        @Override
+        public String key() {
+            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+        }
+    }
+}

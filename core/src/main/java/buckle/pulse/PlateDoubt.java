@@ -1,0 +1,19 @@
+package buckle.pulse;
+
+import java.util.OptionalDouble;
+
+/** What is wrong with a plate. */
+public sealed interface PlateDoubt {
+    /** More voltage under load than open. */
+    record MoreUnderLoad(double v500, double openV) implements PlateDoubt {}
+
+    /** More comes out than is stored. */
+    record MoreOutThanStored(double outJ, double storedJ) implements PlateDoubt {}
+
+    /** No capacitor, coil and resistance give these numbers; the energies only where the plate has both. */
+    record NothingGivesIt(OptionalDouble storedJ, OptionalDouble outJ, double openV, double v500)
+            implements PlateDoubt {}
+
+    /** The voltage at 100 ohm lies off what the rest of the plate gives. */
+    record OffAt100(double v100, double fittedV) implements PlateDoubt {}
+}

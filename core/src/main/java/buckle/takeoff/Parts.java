@@ -1,0 +1,555 @@
+package buckle.takeoff;
+
+import buckle.layout.Brace;
+import buckle.layout.CutOutPlace;
+import buckle.layout.FeedPlace;
+import buckle.layout.GatePlace;
+import buckle.layout.Joint;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
+import buckle.layout.Post;
+import buckle.layout.PostKind;
+import buckle.layout.Pull;
+import buckle.layout.Sign;
+import buckle.material.Conductor;
+import buckle.material.Fitting;
+import buckle.material.PostStock;
+import buckle.material.Product;
+import buckle.material.Use;
+import buckle.message.JointKind;
+import buckle.message.TakeoffMessage.Noun;
+import buckle.rulebook.Values;
+import buckle.site.GateKind;
+import buckle.spec.BraceKind;
+import buckle.spec.Build;
+import buckle.spec.Spec;
+import buckle.spec.WireRole;
+import buckle.takeoff.Part.Terms;
+import buckle.units.Lengths;
+import java.util.ArrayList;
+import java.util.EnumMap;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.function.Predicate;
+
+/** Every element of a layout as parts, line by line since lines differ in wires. */
+public final class Parts {
+    /** A cut-out this near a strong post is mounted on it, where the wires end anyway. */
+    private static final double AT_POST_M = 1;
+
+    private final Layout layout;
+    private final Spec spec;
+    private final List<Part> parts = new ArrayList<>();
+
+    private Parts(Layout layout, Spec spec) {
+        this.layout = layout;
+        this.spec = spec;
+    }
+
+    /** All parts of a layout; none where nothing is laid out. */
+    public static List<Part> of(Layout layout, Spec spec) {
+        if (layout.lines().isEmpty()) {
+            return List.of();
+        }
+        Parts all = new Parts(layout, spec);
+        for (LineLayout line : layout.lines()) {
+            all.posts(line);
+            all.braces(line);
+            all.wires(new Wired(line, spec));
+            all.gates(line);
+            all.cutOuts(line);
+        }
+        all.joints();
+        all.feed();
+        all.signs();
+        return List.copyOf(all.parts);
+    }
+
+    /** Written down where there is any. */
+    private void add(Use use, Product product, Place place, double quantity, Terms terms) {
+        if (quantity > 0) {
+            parts.add(new Part(use, product, place, quantity, terms));
+        }
+    }
+
+    private void pieces(Use use, Fitting fitting, String lineId, List<Double> stationsM, double each) {
+        add(
+                use,
+                Product.of(fitting),
+                new Place.Stations(lineId, stationsM),
+                each * stationsM.size(),
+                new Terms.Plain());
+    }
+
+    // ---------------------------------------------------------------- posts and braces
+
+    private static Use use(PostKind kind) {
+        return switch (kind) {
+            case END -> Use.END_POST;
+            case CORNER -> Use.CORNER_POST;
+            case GATE -> Use.GATE_POST;
+            case TEE -> Use.TEE_POST;
+            case INLINE -> Use.INLINE_POST;
+            case BRACE -> Use.BRACE_POST;
+            case LINE -> Use.LINE_POST;
+            case TIE_DOWN -> Use.TIE_DOWN_POST;
+            case LIGHT -> Use.LIGHT_POST;
+        };
+    }
+
+    private record Cut(PostKind kind, PostStock stock, double stockM) {}
+
+    private static final class CutPosts {
+        private final List<Double> stationsM = new ArrayList<>();
+        private double lengthM;
+        private double depthM;
+    }
+
+    private void posts(LineLayout line) {
+        Map<Cut, CutPosts> cuts = new LinkedHashMap<>();
+        List<Double> tied = new ArrayList<>();
+        List<Double> capped = new ArrayList<>();
+        for (Post p : line.posts()) {
+            if (p.shared()) {
+                continue;
+            }
+            CutPosts cut = cuts.computeIfAbsent(new Cut(p.kind(), p.stock(), p.stockM()), c -> new CutPosts());
+            cut.stationsM.add(p.stationM());
+            cut.lengthM = Math.max(cut.lengthM, p.lengthM());
+            cut.depthM = Math.max(cut.depthM, p.depthM());
+            if (p.kind() == PostKind.TIE_DOWN) {
+                tied.add(p.stationM());
+            }
+            if (p.kind().strong() && p.stock().family() == PostStock.Family.TIMBER) {
+                capped.add(p.stationM());
+            }
+        }
+        cuts.forEach((cut, posts) -> add(
+                use(cut.kind()),
+                new Product.PostOf(cut.stock(), cut.stockM()),
+                new Place.Stations(line.lineId(), posts.stationsM),
+                posts.stationsM.size(),
+                new Terms.Cut(posts.lengthM, posts.depthM)));
+        pieces(Use.TIE_DOWN, Fitting.TIE_DOWN_ANCHOR, line.lineId(), tied, 1);
+        pieces(Use.POST_CAP, Fitting.POST_CAP, line.lineId(), capped, 1);
+    }
+
+    private void braces(LineLayout line) {
+        Map<Double, List<Double>> rails = new LinkedHashMap<>();
+        List<Double> diagonals = new ArrayList<>();
+        for (Brace b : line.braces()) {
+            if (b.kind().framed()) {
+                for (int k = 0; k < b.kind().rails(); k++) {
+                    rails.computeIfAbsent(b.railM(), r -> new ArrayList<>()).add(b.strongStationM());
+                }
+            } else if (b.kind() == BraceKind.DIAGONAL) {
+                diagonals.add(b.strongStationM());
+            }
+        }
+        List<Double> frames = new ArrayList<>();
+        rails.forEach((railM, stations) -> {
+            frames.addAll(stations);
+            add(
+                    Use.RAIL,
+                    new Product.Rail(railM),
+                    new Place.Stations(line.lineId(), stations),
+                    stations.size(),
+                    new Terms.Plain());
+        });
+        pieces(Use.BRACE_PIN, Fitting.BRACE_PIN, line.lineId(), frames, Values.B4_PINS_PER_RAIL);
+        pieces(Use.BRACE_LOOP, Fitting.BRACE_LOOP, line.lineId(), frames, 1);
+        pieces(Use.DIAGONAL, Fitting.DIAGONAL_RAIL, line.lineId(), diagonals, 1);
+        pieces(Use.BACK_STAKE, Fitting.BACK_STAKE, line.lineId(), held(line, BraceKind.BACK_STAKE), 1);
+        pieces(Use.FOOTING, Fitting.PIPE_FOOTING, line.lineId(), held(line, BraceKind.PIPE_CONCRETE), 1);
+    }
+
+    /** Strong posts held by a kind of brace; one holds both pulls of a corner. */
+    private static List<Double> held(LineLayout line, BraceKind kind) {
+        Map<Long, Double> stations = new LinkedHashMap<>();
+        for (Brace b : line.braces()) {
+            if (b.kind() == kind) {
+                boolean seam = line.closed() && b.strongStationM() > line.lengthM() - Lengths.TAPE_M;
+                double at = seam ? 0 : b.strongStationM();
+                stations.putIfAbsent(Math.round(at / Lengths.TAPE_M), at);
+            }
+        }
+        return List.copyOf(stations.values());
+    }
+
+    // ---------------------------------------------------------------- wires
+
+    /** A line's wires, and where they pass, turn, end and are cut. */
+    private static final class Wired {
+        final LineLayout line;
+        final Build.WirePlan plan;
+        final Map<PostStock.Family, List<Double>> passed = new EnumMap<>(PostStock.Family.class);
+        final List<Double> turning = new ArrayList<>();
+        final List<Double> inside = new ArrayList<>();
+        final List<Double> brackets = new ArrayList<>();
+        final List<Double> braced = new ArrayList<>();
+        final List<Double> cutThrough = new ArrayList<>();
+        final List<Double> pulls = new ArrayList<>();
+        final List<Double> pullEnds = new ArrayList<>();
+
+        Wired(LineLayout line, Spec spec) {
+            this.line = line;
+            this.plan = spec.forLine(line.lineId()).build().wires();
+            for (Post b : line.posts()) {
+                if (!b.ends()) {
+                    passes(b, spec).add(b.stationM());
+                }
+            }
+            for (int k = 0; k < line.pulls().size(); k++) {
+                Pull pull = line.pulls().get(k);
+                pulls.add(pull.strainerStationM());
+                pullEnds.add(pull.fromM());
+                pullEnds.add(pull.toM());
+                boolean one = line.braces().get(2 * k).load().railM() > 0;
+                boolean other = line.braces().get(2 * k + 1).load().railM() > 0;
+                if (one || other) {
+                    braced.add(one ? pull.fromM() : pull.toM());
+                }
+            }
+            for (CutOutPlace c : line.cutOuts()) {
+                if (line.posts().stream()
+                        .noneMatch(b -> b.ends() && Math.abs(b.stationM() - c.stationM()) <= AT_POST_M)) {
+                    cutThrough.add(c.stationM());
+                }
+            }
+        }
+
+        private List<Double> passes(Post b, Spec spec) {
+            if (b.shared() && (b.kind().spaced() || b.kind() == PostKind.LIGHT)) {
+                return brackets;
+            }
+            if (Math.abs(b.deflectionDeg()) >= spec.braces().strongerFromDeg()) {
+                return b.wiresInside() ? inside : turning;
+            }
+            return passed.computeIfAbsent(b.stock().family(), f -> new ArrayList<>());
+        }
+
+        int count(WireRole role) {
+            return line.schedule().count(role);
+        }
+
+        int hot() {
+            return count(WireRole.HOT);
+        }
+
+        /** Wires that hang on insulators: nets hang on their own posts. */
+        int insulated() {
+            return plan.hot().family() == Conductor.Family.NET ? 0 : hot();
+        }
+
+        int held() {
+            return count(WireRole.EARTH) + count(WireRole.PLAIN);
+        }
+
+        int wires() {
+            return hot() + held();
+        }
+
+        int number(Predicate<Conductor> which) {
+            int count = 0;
+            for (WireRole role : WireRole.values()) {
+                count += which.test(plan.of(role)) ? count(role) : 0;
+            }
+            return count;
+        }
+
+        /** Where earth and plain wires are fastened, by whether they are stapled there. */
+        List<Double> fastened(boolean stapled) {
+            List<Double> all = new ArrayList<>();
+            passed.forEach((family, stations) -> {
+                if (!family.holdsWires() && family.stapled() == stapled) {
+                    all.addAll(stations);
+                }
+            });
+            if (stapled) {
+                all.addAll(turning);
+                all.addAll(inside);
+                all.addAll(brackets);
+            }
+            return all;
+        }
+    }
+
+    private void counted(
+            Use use, Product product, Wired w, Noun wireNoun, int wires, Noun thingNoun, List<Double> at, long each) {
+        counted(use, product, w, wireNoun, wires, thingNoun, at.size(), at, each);
+    }
+
+    private void counted(
+            Use use,
+            Product product,
+            Wired w,
+            Noun wireNoun,
+            int wires,
+            Noun thingNoun,
+            int things,
+            List<Double> at,
+            long each) {
+        add(
+                use,
+                product,
+                new Place.Stations(w.line.lineId(), at),
+                (double) wires * things * each,
+                new Terms.Count(wireNoun, thingNoun, wires, things, each));
+    }
+
+    private void wires(Wired w) {
+        for (WireRole role : WireRole.values()) {
+            wire(w, role);
+        }
+        insulators(w);
+        straining(w);
+    }
+
+    private void wire(Wired w, WireRole role) {
+        Use use = switch (role) {
+            case HOT -> Use.HOT_WIRE;
+            case EARTH -> Use.EARTH_WIRE;
+            case PLAIN -> Use.PLAIN_WIRE;
+        };
+        double slack = 1 + spec.takeoff().wireSlackPercent() / 100;
+        for (Pull pull : w.line.pulls()) {
+            int coils = pull.wires().stream()
+                    .filter(x -> x.role() == role)
+                    .mapToInt(Pull.PullWire::coils)
+                    .sum();
+            add(
+                    use,
+                    new Product.WireOf(w.plan.of(role)),
+                    new Place.Stretch(w.line.lineId(), pull.fromM(), pull.toM()),
+                    w.count(role) * pull.slopeLengthM() * slack,
+                    new Terms.Metres(w.count(role), pull.slopeLengthM(), coils));
+        }
+    }
+
+    /** I1: one for each hot wire and post passed, of the kind that fits the post; spares at the braces, of the kind of strong posts. */
+    private void insulators(Wired w) {
+        var hazard = spec.build().fittings().hazard();
+        PostStock.Family strong = spec.build().posts().strong().family();
+        w.passed.forEach((family, at) -> {
+            if (!family.holdsWires()) {
+                counted(
+                        Use.LINE_INSULATOR,
+                        new Product.LineInsulator(family, hazard),
+                        w,
+                        Noun.HOT_WIRE,
+                        w.insulated(),
+                        Noun.POST_PASSED,
+                        at,
+                        1);
+            }
+        });
+        if (!strong.holdsWires()) {
+            counted(
+                    Use.LINE_INSULATOR,
+                    new Product.LineInsulator(strong, hazard),
+                    w,
+                    Noun.HOT_WIRE,
+                    w.insulated(),
+                    Noun.BRACED_PULL,
+                    w.braced,
+                    Values.I1_SPARES_PER_WIRE_AND_PULL);
+        }
+        insulator(Use.CORNER_INSULATOR, Fitting.CORNER_INSULATOR, w, Noun.POST_PASSED_IN_TURN, w.turning);
+        insulator(
+                Use.CORNER_INSULATOR_INSIDE,
+                Fitting.CORNER_INSULATOR_INSIDE,
+                w,
+                Noun.POST_PASSED_INSIDE_TURN,
+                w.inside);
+        insulator(Use.OFFSET_BRACKET, Fitting.OFFSET_BRACKET, w, Noun.POST_OF_OLD_FENCE, w.brackets);
+        counted(
+                Use.STRAIN_INSULATOR,
+                Product.of(Fitting.STRAIN_INSULATOR),
+                w,
+                Noun.HOT_WIRE,
+                w.insulated(),
+                Noun.PULL,
+                w.pulls.size(),
+                w.pullEnds,
+                2);
+        insulator(Use.STRAIN_INSULATOR, Fitting.STRAIN_INSULATOR, w, Noun.CUT_OUT, w.cutThrough);
+        fasteners(Use.STAPLE, Fitting.STAPLE, w, w.fastened(true));
+        fasteners(Use.CLIP, Fitting.CLIP, w, w.fastened(false));
+    }
+
+    private void insulator(Use use, Fitting fitting, Wired w, Noun things, List<Double> at) {
+        counted(use, Product.of(fitting), w, Noun.HOT_WIRE, w.insulated(), things, at, 1);
+    }
+
+    private void fasteners(Use use, Fitting fitting, Wired w, List<Double> at) {
+        counted(use, Product.of(fitting), w, Noun.EARTH_OR_PLAIN_WIRE, w.held(), Noun.POST_PASSED, at, 1);
+    }
+
+    private void straining(Wired w) {
+        int strained = w.number(c -> c.strained() || c.family() == Conductor.Family.SOFT_WIRE);
+        int crimped = w.number(Conductor::crimped);
+        int sprung = w.plan.springs() && w.plan.hot().strained() ? w.hot() : 0;
+        counted(Use.STRAINER, Product.of(Fitting.STRAINER), w, Noun.WIRE, strained, Noun.PULL, w.pulls, 1);
+        counted(Use.SPRING, Product.of(Fitting.SPRING), w, Noun.HOT_WIRE, sprung, Noun.PULL, w.pulls, 1);
+        long crimps = 2L * Values.S5_CRIMPS_PER_END;
+        counted(
+                Use.CRIMP,
+                Product.of(Fitting.CRIMP),
+                w,
+                Noun.WIRE,
+                crimped,
+                Noun.PULL,
+                w.pulls.size(),
+                w.pullEnds,
+                crimps);
+        counted(
+                Use.CRIMP,
+                Product.of(Fitting.CRIMP),
+                w,
+                Noun.HOT_WIRE,
+                w.plan.hot().crimped() ? w.insulated() : 0,
+                Noun.CUT_OUT,
+                w.cutThrough,
+                crimps);
+        List<Double> joints = w.line.pulls().stream()
+                .flatMap(p -> p.wires().stream())
+                .flatMap(x -> x.joinersM().stream())
+                .toList();
+        pieces(Use.WIRE_JOINT, Fitting.WIRE_JOINT, w.line.lineId(), joints, 1);
+        counted(
+                Use.END_TIE,
+                Product.of(Fitting.END_TIE),
+                w,
+                Noun.WOVEN_WIRE,
+                w.wires() - crimped,
+                Noun.PULL,
+                w.pulls.size(),
+                w.pullEnds,
+                2);
+    }
+
+    // ---------------------------------------------------------------- joints, gates, switches
+
+    private record Jointed(String lineId, JointKind kind, int each) {}
+
+    /** Counted from the joints as they are drawn. */
+    private void joints() {
+        Map<Jointed, List<Double>> jumpers = new LinkedHashMap<>();
+        Map<Jointed, List<Double>> pieces = new LinkedHashMap<>();
+        Map<Jointed, List<Double>> clamps = new LinkedHashMap<>();
+        for (Joint j : layout.joints()) {
+            if (j.kind() == JointKind.JUMPER) {
+                at(jumpers, j, 1);
+            }
+            at(pieces, j, j.parts().pieces());
+            at(clamps, j, j.parts().clamps());
+        }
+        jumpers.forEach((joint, at) -> joint(Use.JUMPER_SET, Fitting.JUMPER_SET, joint, at));
+        pieces.forEach((joint, at) -> joint(Use.JUMPER_PIECE, Fitting.JUMPER_PIECE, joint, at));
+        clamps.forEach((joint, at) -> joint(Use.CLAMP, Fitting.CLAMP, joint, at));
+    }
+
+    private static void at(Map<Jointed, List<Double>> all, Joint j, int each) {
+        all.computeIfAbsent(new Jointed(j.lineId(), j.kind(), each), k -> new ArrayList<>())
+                .add(j.stationM());
+    }
+
+    private void joint(Use use, Fitting fitting, Jointed joint, List<Double> at) {
+        add(
+                use,
+                Product.of(fitting),
+                new Place.Stations(joint.lineId(), at),
+                (double) joint.each() * at.size(),
+                new Terms.AtJoint(joint.kind(), at.size()));
+    }
+
+    private void gates(LineLayout line) {
+        int hot = line.schedule().count(WireRole.HOT);
+        for (GatePlace gate : line.gates()) {
+            switch (gate.kind()) {
+                case SWING -> gate(Use.SWING_GATE, Fitting.SWING_GATE, line, gate, 1);
+                case HANDLE -> gate(Use.GATE_HANDLE, Fitting.GATE_HANDLE, line, gate, hot);
+                case SPRING_SET -> gate(Use.SPRING_GATE, Fitting.SPRING_GATE_SET, line, gate, hot);
+                case RIGID -> gate(Use.RIGID_GATE, Fitting.RIGID_GATE, line, gate, 1);
+                case STRAND -> gate(Use.STRAND_GATE, Fitting.STRAND_HANDLE, line, gate, 1);
+                case CREEK -> gate(Use.CREEK_PART, Fitting.CREEK_PART, line, gate, 1);
+            }
+            cables(line, gate);
+        }
+    }
+
+    private void gate(Use use, Fitting fitting, LineLayout line, GatePlace gate, int each) {
+        pieces(use, fitting, line.lineId(), List.of(gate.fromM()), each);
+    }
+
+    /** As many cables across an opening as its joint has. */
+    private void cables(LineLayout line, GatePlace gate) {
+        int cables = layout.joints().stream()
+                .filter(j -> j.lineId().equals(line.lineId())
+                        && j.name().equals(gate.name())
+                        && Math.abs(j.stationM() - gate.fromM()) < Lengths.TAPE_M)
+                .mapToInt(j -> j.parts().cables())
+                .sum();
+        if (cables == 0) {
+            return;
+        }
+        Spec.UnderGate under = spec.underGate();
+        double riser = line.schedule().wires().getFirst().heightM();
+        double each = gate.openingM() + 2 * under.burialM() + 2 * riser + 2 * under.spareLoopM();
+        Place across = new Place.Stretch(line.lineId(), gate.fromM(), gate.toM());
+        add(Use.GATE_CABLE, Product.of(Fitting.GATE_CABLE), across, cables * each, new Terms.Metres(cables, each, 0));
+        if (gate.kind() != GateKind.CREEK) {
+            add(
+                    Use.CONDUIT,
+                    Product.of(Fitting.CONDUIT),
+                    across,
+                    gate.openingM() + 2 * under.burialM(),
+                    new Terms.Plain());
+        }
+    }
+
+    private void cutOuts(LineLayout line) {
+        pieces(
+                Use.CUT_OUT,
+                Fitting.CUT_OUT,
+                line.lineId(),
+                line.cutOuts().stream().map(CutOutPlace::stationM).toList(),
+                1);
+        List<Double> creeks = line.gates().stream()
+                .filter(g -> g.kind() == GateKind.CREEK)
+                .map(GatePlace::fromM)
+                .toList();
+        pieces(Use.CUT_OUT, Fitting.CUT_OUT, line.lineId(), creeks, 1);
+    }
+
+    // ---------------------------------------------------------------- energizer, ground, signs
+
+    private void feed() {
+        FeedPlace feed = layout.feed().orElseThrow();
+        Place at = new Place.Stations(feed.lineId(), List.of(feed.stationM()));
+        add(Use.ENERGIZER, Product.of(Fitting.ENERGIZER), at, 1, new Terms.Plain());
+        double leadOut = feed.leadOutM() + spec.feed().leadOutSpareM();
+        boolean earth = layout.lines().stream()
+                .filter(l -> l.lineId().equals(feed.lineId()))
+                .anyMatch(l -> l.schedule().count(WireRole.EARTH) > 0);
+        int cables = earth && spec.build().wires().earthTied() ? 2 : 1;
+        add(
+                Use.LEAD_OUT,
+                Product.of(Fitting.LEAD_OUT_CABLE),
+                at,
+                cables * leadOut,
+                new Terms.Metres(cables, leadOut, 0));
+        add(Use.GROUND_ROD, new Product.GroundRod(feed.rodM()), at, feed.rods(), new Terms.Plain());
+        add(Use.GROUND_CLAMP, Product.of(Fitting.GROUND_CLAMP), at, feed.rods(), new Terms.Plain());
+        add(Use.GROUND_LEAD, Product.of(Fitting.GROUND_LEAD), at, feed.groundLeadM(), new Terms.Plain());
+    }
+
+    private void signs() {
+        Map<String, List<Double>> byLine = new LinkedHashMap<>();
+        for (Sign sign : layout.signs()) {
+            byLine.computeIfAbsent(sign.lineId(), l -> new ArrayList<>()).add(sign.stationM());
+        }
+        byLine.forEach((line, at) -> pieces(Use.SIGN, Fitting.SIGN, line, at, 1));
+    }
+}

@@ -1,0 +1,100 @@
+package buckle.exchange;
+
+import buckle.layout.Layout;
+import buckle.message.English;
+import buckle.message.Message;
+import buckle.rulebook.Rule;
+import buckle.takeoff.Comparison;
+import buckle.takeoff.Design;
+import buckle.takeoff.LedgerFigure;
+import buckle.takeoff.TakeoffLine;
+import buckle.units.UnitSystem;
+import java.util.List;
+import java.util.Optional;
+
+/** A design as it is told outside: takeoff and ledger in words and in the units of the job. */
+public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEntry> ledger) {
+    /**
+     * A line of the takeoff.
+     *
+     * @param group heading it stands under
+     * @param item stable key of use and kind, {@code strainer}
+     * @param product stable id of what is bought
+     */
+    public record TakeoffItem(
+            String group,
+            String item,
+            String product,
+            String name,
+            double quantity,
+            String unit,
+            Optional<TakeoffLine.Pack> pack,
+            String derivation,
+            List<Rule> rules) {
+        /** A line in words. */
+        public static TakeoffItem of(TakeoffLine line, UnitSystem units) {
+            return new TakeoffItem(
+                    line.use().group().text(),
+                    line.item(),
+                    line.product().id(),
+                    English.text(line.name(), units),
+                    line.quantity(),
+                    line.unit(),
+                    line.pack(),
+                    English.text(line.derivation(), units),
+                    line.rules());
+        }
+    }
+
+    /** A figure of the ledger. */
+    public record LedgerEntry(String key, String label, String value, String note, String derivation, List<Rule> rules) {
+        static LedgerEntry of(LedgerFigure figure, UnitSystem units) {
+            English.FigureText text = English.figure(figure.figure(), units);
+            return new LedgerEntry(figure.key(), text.label(), text.value(), text.note(), text.derivation(), figure.rules());
+        }
+    }
+
+    /** One figure in two designs, in {@code unit}. */
+    public record Row(String key, String name, double before, double after, String unit) {
+        /** What is loaded. */
+        public static Row of(Comparison.ItemRow row, UnitSystem units) {
+            return new Row(
+                    row.key(),
+                    English.text(row.name(), units),
+                    row.before(),
+                    row.after(),
+                    row.use().byMetre() ? "m" : "pcs");
+        }
+    }
+
+    /** Two designs side by side. */
+    public record Difference(List<Row> lines, List<Row> items, List<String> gone, List<String> come) {
+        /** In words. */
+        public static Difference of(Comparison c, UnitSystem units) {
+            return new Difference(
+                    c.lines().stream()
+                            .map(l -> new Row(l.key(), l.name(), l.before(), l.after(), "m"))
+                            .toList(),
+                    c.items().stream().map(i -> Row.of(i, units)).toList(),
+                    texts(c.gone(), units),
+                    texts(c.come(), units));
+        }
+
+        private static List<String> texts(List<Message> messages, UnitSystem units) {
+            return messages.stream().map(m -> English.text(m, units)).distinct().toList();
+        }
+    }
+
+    /** In words; the layout's own messages are told when it is written. */
+    public static DesignView of(Design design, UnitSystem units) {
+        return of(design.layout(), design, units);
+    }
+
+    /** With another layout than the design's own. */
+    public static DesignView of(Layout layout, Design design, UnitSystem units) {
+        return new DesignView(
+                layout,
+                design.takeoff().stream().map(l -> TakeoffItem.of(l, units)).toList(),
+                design.ledger().stream().map(f -> LedgerEntry.of(f, units)).toList());
+    }
+}
