@@ -139,7 +139,15 @@ describe('the sheets of the layout', () => {
     await wrapper.find('[data-test=accept-reason]').setValue('the oak holds it')
     await wrapper.find('form').trigger('submit')
     expect(job.plan!.decisions.accepted).toEqual([
-      { rule: 'B1', lineId: 'line-1', at: [1, 44], message: 'No brace fits.', reason: 'the oak holds it' },
+      {
+        rule: 'B1',
+        key: 'no-brace-fits',
+        values: {},
+        lineId: 'line-1',
+        at: [1, 44],
+        message: 'No brace fits.',
+        reason: 'the oak holds it',
+      },
     ])
   })
 

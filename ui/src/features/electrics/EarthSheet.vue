@@ -21,8 +21,7 @@ const volts = (v: number) => `${Math.round(v)} V`
   <div>
     <h2>Earth: half of the circuit</h2>
     <p class="why" :class="{ bad: !earth.good }" data-test="earth-verdict">
-      The rods come to {{ ohmText(earth.rodsOhm) }} in
-      {{ earth.ground.toLowerCase() }} ground of
+      The rods come to {{ ohmText(earth.rodsOhm) }} in {{ earth.ground.toLowerCase() }} ground of
       {{ ohmText(earth.soilOhmM) }}·m;
       <template v-if="earth.schools.length === 0">the earth test is being worked out …</template
       ><template v-else

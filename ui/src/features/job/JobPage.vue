@@ -26,6 +26,7 @@ const SurveyStage = defineAsyncComponent(() => import('@/features/survey/SurveyS
 const LayoutStage = defineAsyncComponent(() => import('@/features/layout/LayoutStage.vue'))
 const ElectricsStage = defineAsyncComponent(() => import('@/features/electrics/ElectricsStage.vue'))
 const TakeoffStage = defineAsyncComponent(() => import('@/features/takeoff/TakeoffStage.vue'))
+const PlanView = defineAsyncComponent(() => import('@/features/plan/PlanView.vue'))
 const TestStage = defineAsyncComponent(() => import('@/features/test/TestStage.vue'))
 const stages = {
   survey: SurveyStage,
@@ -120,9 +121,17 @@ onUnmounted(() => {
     <template v-else-if="job.plan && job.catalogue">
       <div class="middle">
         <main class="workspace"><component :is="current" /></main>
-        <LedgerPanel class="ledger" />
+        <div class="beside">
+          <div v-if="stage === 'takeoff'" class="inset no-print"><PlanView :editable="false" /></div>
+          <LedgerPanel class="ledger" />
+        </div>
       </div>
-      <RibbonView class="ribbon" :readings="stage === 'test'" :pulse="stage === 'electrics'" />
+      <RibbonView
+        class="ribbon"
+        :readings="stage === 'test'"
+        :pulse="stage === 'electrics'"
+        :select="stage === 'takeoff'"
+      />
     </template>
     <p v-else class="failure">Opening the job …</p>
     <CommandPalette v-model="palette" :commands="commands" />
@@ -149,8 +158,21 @@ onUnmounted(() => {
   overflow: auto;
   contain: strict;
 }
-.ledger {
+.beside {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
   border-left: 1px solid var(--rule);
+}
+.inset {
+  flex: none;
+  height: 236px;
+  position: relative;
+  border-bottom: 1px solid var(--rule);
+}
+.ledger {
+  flex: 1;
+  min-height: 0;
   overflow: auto;
   contain: strict;
 }
@@ -177,7 +199,7 @@ onUnmounted(() => {
   .job.survey .ribbon {
     display: none;
   }
-  .middle > .ledger {
+  .middle > .beside {
     display: none;
   }
 }

@@ -3,6 +3,7 @@ import 'ol/ol.css'
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import type { Electrics, Position } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
+import { useParts } from '@/features/job/useParts'
 import { useKeys } from '@/shared/keys'
 import { useLook } from '@/shared/look'
 import { areaText, tapedText } from '@/shared/units'
@@ -12,11 +13,12 @@ import LegField from './LegField.vue'
 import { createPlanMap } from './planMap'
 import PulseLegend from './PulseLegend.vue'
 import type { Live } from './planPointer'
-import { tools, useTool } from './tool'
+import { hints, tools, useTool } from './tool'
 import { usePlanKeys } from './usePlanKeys'
 
 const props = defineProps<{ editable: boolean; preview?: Position[][]; pulse?: Electrics | null }>()
 const job = useJob()
+const parts = useParts()
 const plan = useTool()
 const { tool, drawFor, choose, fits, fit } = plan
 /** Beside the pulse only what bears on it. */
@@ -30,15 +32,6 @@ const scale = ref({ px: 0, text: '' })
 const covers = createCovers(() => host.value)
 let map: ReturnType<typeof createPlanMap> | undefined
 
-const hints = {
-  select: 'Drag a corner, gate, cut-out, feature or the energizer. Click a post to go there.',
-  draw: 'Click corner by corner, or type a side below. Click the first again to close, Enter to end, Backspace for one back, Escape to drop. Alt: no snapping.',
-  corner: 'Click a side to put a corner into it.',
-  split: 'Click where the line shall be parted.',
-  gate: 'Click a side where the gate shall be, or press Enter at the cursor.',
-  cutOut: 'Click the line where the cut-out shall be, or press Enter at the cursor.',
-  energizer: 'Click where the energizer stands, or press Enter at the cursor.',
-}
 watch(
   [tool, drawFor],
   ([t, d]) => {
@@ -67,6 +60,7 @@ onMounted(() => {
   map = createPlanMap(
     host.value!,
     job,
+    parts,
     plan,
     () => props.editable,
     (s) => (scale.value = s),
@@ -91,6 +85,10 @@ watch(
 watch(
   () => [job.cursorM, job.lineId],
   () => map?.drawCursor(true),
+)
+watch(
+  () => [parts.lit, parts.stretch],
+  () => map?.drawCursor(false),
 )
 watch(
   () => props.pulse,

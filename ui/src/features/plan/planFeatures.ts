@@ -6,7 +6,7 @@ import Polygon from 'ol/geom/Polygon'
 import { Fill, Stroke, Style } from 'ol/style'
 import CircleStyle from 'ol/style/Circle'
 import RegularShape from 'ol/style/RegularShape'
-import type { FenceLine, LineLayout, Position, Section } from '@/api/types'
+import type { FenceLine, LineLayout, PartPlace, Position, Section, Stretch as Along } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
 import { stationText } from '@/shared/units'
 import { placeAt } from './geometry'
@@ -229,6 +229,40 @@ function feed(job: Job, project: Project, colors: Palette, into: Drawing<Feature
   }
   if (job.selected?.kind === 'energizer') styles.push(symbol.ring(colors))
   into.features.push(styled(new Point(at), ...styles))
+}
+
+/** Where the parts are that are pointed at in the takeoff, and the stretch that is chosen there. */
+export function litFeatures(
+  job: Job,
+  places: PartPlace[],
+  stretch: Along | null,
+  project: Project,
+): Feature[] {
+  const colors = palette()
+  const ring = new Style({
+    image: new CircleStyle({ radius: 6, stroke: new Stroke({ color: colors.accent, width: 2.5 }) }),
+  })
+  const wide = new Style({ stroke: new Stroke({ color: colors.accent, width: 6 }) })
+  const features: Feature[] = []
+  const drawn = (lineId: string) => {
+    const line = job.plan?.site.lines.find((l) => l.id === lineId)
+    const laid = job.design?.layout.lines.find((l) => l.lineId === lineId)
+    return line && laid ? (m: number) => project(placeAt(line, laid, Math.min(m, laid.lengthM)).at) : null
+  }
+  const along = (lineId: string, fromM: number, toM: number) => {
+    const at = drawn(lineId)
+    const laid = job.design?.layout.lines.find((l) => l.lineId === lineId)
+    if (!at || !laid) return
+    const inner = laid.cornerStationsM.filter((c) => c > fromM && c < toM)
+    features.push(styled(new LineString([fromM, ...inner, toM].map(at)), wide))
+  }
+  for (const p of places) {
+    const at = drawn(p.lineId)
+    if (p.along) along(p.lineId, p.along.fromM, p.along.toM)
+    else if (at) features.push(styled(new MultiPoint(p.stationsM.map(at)), ring))
+  }
+  if (stretch) along(stretch.lineId, stretch.fromM, stretch.toM)
+  return features
 }
 
 /** The shared cursor: where on the plan the station is that lights up everywhere. */

@@ -9,11 +9,12 @@ import VectorSource from 'ol/source/Vector'
 import { computed } from 'vue'
 import type { Electrics, Position } from '@/api/types'
 import type { useJob } from '@/features/job/jobStore'
+import type { useParts } from '@/features/job/useParts'
 import { lengthText, unitM } from '@/shared/units'
 import { roundStep, unwrap } from './geometry'
 import type { createCovers } from './covers'
 import { gridLayer } from './gridLayer'
-import { cursorFeatures, draftFeatures, fenceDrawing, landDrawing } from './planFeatures'
+import { cursorFeatures, draftFeatures, fenceDrawing, landDrawing, litFeatures } from './planFeatures'
 import { createPointer } from './planPointer'
 import { pulseDrawing, pulseText } from './pulseFeatures'
 import { postLayer } from './postLayer'
@@ -33,6 +34,7 @@ const STILL_MS = 160
 export function createPlanMap(
   target: HTMLElement,
   job: Job,
+  parts: ReturnType<typeof useParts>,
   tools: ReturnType<typeof useTool>,
   editable: () => boolean,
   onScale: (scale: { px: number; text: string }) => void,
@@ -170,7 +172,7 @@ export function createPlanMap(
 
   function drawCursor(follow: boolean) {
     const { features, at } = cursorFeatures(job, project)
-    refill(over, features)
+    refill(over, [...litFeatures(job, parts.lit, parts.stretch, project), ...features])
     if (follow && at && !pointer.hovering()) {
       const [left, low, right, high] = view.calculateExtent(map.getSize()) as [number, number, number, number]
       if (at[0]! < left || at[0]! > right || at[1]! < low || at[1]! > high) view.setCenter(at)

@@ -44,3 +44,14 @@ export function useTool() {
     fit: () => (fits.value += 1),
   }
 }
+
+/** What each tool asks for. */
+export const hints = {
+  select: 'Drag a corner, gate, cut-out, feature or the energizer. Click a post to go there.',
+  draw: 'Click corner by corner, or type a side below. Click the first again to close, Enter to end, Backspace for one back, Escape to drop. Alt: no snapping.',
+  corner: 'Click a side to put a corner into it.',
+  split: 'Click where the line shall be parted.',
+  gate: 'Click a side where the gate shall be, or press Enter at the cursor.',
+  cutOut: 'Click the line where the cut-out shall be, or press Enter at the cursor.',
+  energizer: 'Click where the energizer stands, or press Enter at the cursor.',
+}

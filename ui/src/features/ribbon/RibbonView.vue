@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, toRef } from 'vue'
 import { useJob } from '@/features/job/jobStore'
+import { useParts } from '@/features/job/useParts'
 import { lengthText, stationText, unitM } from '@/shared/units'
 import { gatesNamed } from './gatesNamed'
 import RibbonDetail from './RibbonDetail.vue'
@@ -14,8 +15,9 @@ import { useLandLane } from './useLandLane'
 import { usePulseLane } from './usePulseLane'
 import { useReadingLane } from './useReadingLane'
 
-const props = defineProps<{ readings: boolean; pulse?: boolean }>()
+const props = defineProps<{ readings: boolean; pulse?: boolean; select?: boolean }>()
 const job = useJob()
+const parts = useParts()
 const host = ref<HTMLElement>()
 const width = ref(1000)
 const loads = ref(false)
@@ -104,7 +106,34 @@ const said = computed(() =>
       : null,
 )
 const cursor = computed(() => (job.cursorM === null || !scale.value ? null : scale.value.x(job.cursorM)))
+/** What is pointed at in the takeoff: marks at single places, bars along stretches. */
+const lit = computed(() => {
+  const s = scale.value
+  if (!s || !line.value) return null
+  const here = parts.lit.filter((p) => p.lineId === line.value!.lineId)
+  const marks = here.flatMap((p) => p.stationsM).filter(inPart)
+  return {
+    marks: marks.map((m) => `M${s.x(m)} ${baseY.value - 1}v7`).join(''),
+    bars: here.flatMap((p) => (p.along ? [{ x: s.x(p.along.fromM), to: s.x(p.along.toM) }] : [])),
+  }
+})
+const chosen = computed(() => {
+  const s = parts.stretch
+  if (!props.select || !s || !scale.value || s.lineId !== line.value?.lineId) return null
+  const x = Math.max(0, scale.value.x(s.fromM))
+  return { x, width: Math.max(2, Math.min(width.value, scale.value.x(s.toM)) - x) }
+})
 const words = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'not told yet' }
+
+let begunM: number | null = null
+function begin(e: PointerEvent) {
+  point(e)
+  begunM = props.select ? job.cursorM : null
+  if (props.select) parts.stretch = null
+}
+function end() {
+  begunM = null
+}
 
 function point(e: PointerEvent) {
   if (e.pointerType !== 'mouse' && e.type === 'pointermove' && e.buttons === 0) return
@@ -117,6 +146,10 @@ function point(e: PointerEvent) {
   )
   const snapPx = Math.abs(scale.value.x(near.stationM) - scale.value.x(station))
   job.cursorM = snapPx < 5 ? near.stationM : station
+  if (begunM !== null && e.buttons === 1) {
+    const [fromM, toM] = [Math.min(begunM, job.cursorM), Math.max(begunM, job.cursorM)]
+    if (toM - fromM > 0.5) parts.stretch = { lineId: line.value.lineId, fromM, toM }
+  }
 }
 
 function wheel(e: WheelEvent) {
@@ -145,7 +178,14 @@ onUnmounted(() => observer?.disconnect())
       :ground-times="scale?.groundTimes ?? 0"
       :lane="said"
     />
-    <div ref="host" class="strip" @pointermove="point" @pointerdown="point" @wheel.prevent="wheel">
+    <div
+      ref="host"
+      class="strip"
+      @pointermove="point"
+      @pointerdown="begin"
+      @pointerup="end"
+      @wheel.prevent="wheel"
+    >
       <svg
         v-if="line && scale"
         :width="width"
@@ -268,6 +308,18 @@ onUnmounted(() => observer?.disconnect())
             <path v-else d="M-5 -5L5 5M5 -5L-5 5" />
             <text :x="d.shift" :y="-8" :text-anchor="d.anchor">{{ d.text }}</text>
           </g>
+        </g>
+        <rect v-if="chosen" :x="chosen.x" :width="chosen.width" y="0" :height="height - 14" class="chosen" />
+        <g v-if="lit" class="lit" data-test="lit">
+          <rect
+            v-for="(b, i) in lit.bars"
+            :key="i"
+            :x="b.x"
+            :width="Math.max(2, b.to - b.x)"
+            :y="baseY - 2"
+            height="4"
+          />
+          <path :d="lit.marks" />
         </g>
         <line v-if="cursor !== null" :x1="cursor" :x2="cursor" y1="0" :y2="height - 14" class="cursor" />
       </svg>

@@ -1,14 +1,16 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, onUnmounted } from 'vue'
 import type { TakeoffLine } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
-import { countText, lengthText } from '@/shared/units'
+import { useParts } from '@/features/job/useParts'
+import { countText, lengthText, stationText } from '@/shared/units'
 
 const job = useJob()
+const parts = useParts()
 /** Under the headings that the core gives, so that nothing it counts is left out. */
 const sheets = computed(() => {
-  const lines = job.design?.takeoff ?? []
+  const lines = (parts.stretch ? parts.along : job.design?.takeoff) ?? []
   return [...new Set(lines.map((l) => l.group))].map((title) => ({
     title,
     lines: lines.filter((l) => l.group === title),
@@ -21,6 +23,16 @@ const load = (l: TakeoffLine) => {
   const size = l.unit === 'm' ? lengthText(l.pack.size, job.units) : countText(l.pack.size)
   return `${l.pack.count} ${l.pack.name}${l.pack.count === 1 ? '' : 's'} of ${size}`
 }
+const whole = computed(() => {
+  const s = parts.stretch
+  if (!s) return ''
+  const name = job.design?.layout.lines.find((l) => l.lineId === s.lineId)?.name ?? s.lineId
+  return `${name} from ${stationText(s.fromM, job.units)} to ${stationText(s.toM, job.units)}`
+})
+onUnmounted(() => {
+  void parts.point(null)
+  parts.stretch = null
+})
 const print = () => window.print()
 </script>
 
@@ -40,6 +52,13 @@ const print = () => window.print()
         <button class="link" @click="print">Print</button>
       </nav>
     </header>
+    <p v-if="parts.stretch" class="stretch" data-test="stretch">
+      Only what lies on <b>{{ whole }}</b>: counted where it stands, without packs.
+      <button class="link" data-test="whole-fence" @click="parts.stretch = null">the whole fence</button>
+    </p>
+    <p v-else class="quiet-text no-print hint">
+      Point at a line and its parts light up; drag along the ribbon to see what a stretch takes.
+    </p>
     <p v-if="sheets.length === 0" class="empty">Nothing to load yet: lay out a line first.</p>
     <table v-else class="sheet">
       <template v-for="g in sheets" :key="g.title">
@@ -53,7 +72,16 @@ const print = () => window.print()
           </tr>
         </thead>
         <tbody>
-          <tr v-for="l in g.lines" :key="l.item" :data-test="`item-${l.item}`">
+          <tr
+            v-for="l in g.lines"
+            :key="l.item"
+            :data-test="`item-${l.item}`"
+            tabindex="0"
+            @pointerenter="parts.point(l)"
+            @pointerleave="parts.point(null)"
+            @focus="parts.point(l)"
+            @blur="parts.point(null)"
+          >
             <td class="name">{{ l.name }}</td>
             <td class="right number big">{{ quantity(l) }}</td>
             <td class="load">{{ load(l) }}</td>
@@ -94,6 +122,14 @@ nav {
 }
 thead th {
   padding-top: 16px !important;
+}
+.stretch,
+.hint {
+  margin: 2px 0 6px;
+}
+tbody tr:hover,
+tbody tr:focus {
+  background: var(--band);
 }
 .name {
   font-weight: 700;

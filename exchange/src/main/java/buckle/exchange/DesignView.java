@@ -19,11 +19,12 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
      *
      * @param group heading it stands under
      * @param item stable key of use and kind, {@code strainer}
-     * @param product stable id of what is bought
+     * @param use stable id of what it is for, {@code product} of what is bought
      */
     public record TakeoffItem(
             String group,
             String item,
+            String use,
             String product,
             String name,
             double quantity,
@@ -36,6 +37,7 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
             return new TakeoffItem(
                     line.use().group().text(),
                     line.item(),
+                    line.use().id(),
                     line.product().id(),
                     English.text(line.name(), units),
                     line.quantity(),
