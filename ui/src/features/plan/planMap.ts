@@ -190,7 +190,7 @@ export function createPlanMap(
     }
     const extent = shown.getExtent()
     if (extent && !isEmpty(extent) && !wellInView(extent))
-      view.fit(extent, { padding: [56, 60, 50, 170], maxZoom: 21 })
+      view.fit(extent, { padding: margins(), maxZoom: 21 })
     scaleBar()
   }
 
@@ -200,11 +200,14 @@ export function createPlanMap(
     return containsExtent(seen, extent) && getWidth(extent) + getHeight(extent) > 0.2 * getWidth(seen)
   }
 
+  /** Beside the tools, or all of a small picture. */
+  const margins = () => ((map.getSize()?.[0] ?? 1000) < 400 ? [22, 26, 42, 26] : [56, 60, 50, 170])
+
   function fit() {
     const lines = (job.plan?.site.lines ?? []).flatMap((l) => l.corners.map((c) => project(c.at)))
     const extent = lines.length > 0 ? boundingExtent(lines) : fence.getExtent()
     if (!extent || isEmpty(extent)) return
-    view.fit(extent, { padding: [56, 60, 50, 170], maxZoom: 21 })
+    view.fit(extent, { padding: margins(), maxZoom: 21 })
     fitted = seen()
     if (view.getResolution() !== drawnAt) scaled()
   }

@@ -113,7 +113,7 @@ const lit = computed(() => {
   const here = parts.lit.filter((p) => p.lineId === line.value!.lineId)
   const marks = here.flatMap((p) => p.stationsM).filter(inPart)
   return {
-    marks: marks.map((m) => `M${s.x(m)} ${baseY.value - 1}v7`).join(''),
+    marks: marks.map((m) => `M${s.x(m)} ${baseY.value + 2}v-12`).join(''),
     bars: here.flatMap((p) => (p.along ? [{ x: s.x(p.along.fromM), to: s.x(p.along.toM) }] : [])),
   }
 })

@@ -66,8 +66,10 @@ const print = () => window.print()
           <tr>
             <th>{{ g.title }}</th>
             <th class="right">Takes</th>
-            <th>Load</th>
-            <th>How it came about</th>
+            <template v-if="!parts.stretch">
+              <th>Load</th>
+              <th>How it came about</th>
+            </template>
             <th>Rules</th>
           </tr>
         </thead>
@@ -84,8 +86,10 @@ const print = () => window.print()
           >
             <td class="name">{{ l.name }}</td>
             <td class="right number big">{{ quantity(l) }}</td>
-            <td class="load">{{ load(l) }}</td>
-            <td class="why">{{ l.derivation }}</td>
+            <template v-if="!parts.stretch">
+              <td class="load">{{ load(l) }}</td>
+              <td class="why">{{ l.derivation }}</td>
+            </template>
             <td><RuleChips :rules="l.rules" /></td>
           </tr>
         </tbody>
