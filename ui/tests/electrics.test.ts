@@ -163,7 +163,7 @@ describe('the pulse sheet', () => {
     const { trial } = useElectrics()
     const select = wrapper.find('[data-test=jumpers]')
     const id = select.findAll('option')[1]!.attributes('value')!
-    expect(id).toBe('jumper:line-1:0')
+    expect(id).toBe('jumper:line-1:a')
     await select.setValue(id)
     expect(trial.value.open).toEqual([id])
     expect(wrapper.find('[data-test=left-out]').text()).toContain('pull 1 from 0 ft')

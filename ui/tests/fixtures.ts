@@ -73,6 +73,7 @@ const pull = (fromM: number, toM: number, slopeLengthM: number): Pull => ({
 })
 
 const joint = (kind: Joint['kind'], stationM: number, name: string): Joint => ({
+  id: `${kind.toLowerCase()}:line-1:a`,
   lineId: 'line-1',
   stationM,
   kind,

@@ -95,15 +95,18 @@ const switches = computed(() =>
       .map((g) => ({ id: g.id, text: `${g.name} (handles)` })),
   ]),
 )
-/** Jumper sets that are not left out yet: pulls are counted from 0 in ids, from 1 in words. */
+/** Jumper sets in hot wires, each with the pull it is in. */
 const jumpers = computed(() =>
   (job.design?.layout.lines ?? []).flatMap((l) =>
     l.schedule.wires.filter((w) => w.role === 'HOT').length < 2
       ? []
-      : l.pulls.map((pull, i) => ({
-          id: `jumper:${l.lineId}:${i}`,
-          text: `${l.name}, pull ${i + 1} from ${stationText(pull.fromM, job.units)}`,
-        })),
+      : (job.design?.layout.joints ?? [])
+          .filter((j) => j.kind === 'JUMPER' && j.lineId === l.lineId && j.id !== '')
+          .map((j) => {
+            const i = l.pulls.findIndex((p) => p.fromM <= j.stationM && j.stationM <= p.toM)
+            const from = stationText(l.pulls[i]?.fromM ?? j.stationM, job.units)
+            return { id: j.id, text: `${l.name}, pull ${i + 1} from ${from}` }
+          }),
   ),
 )
 const leftOut = computed(() => jumpers.value.filter((j) => trial.value.open.includes(j.id)))

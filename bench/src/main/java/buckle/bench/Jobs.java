@@ -4,7 +4,7 @@ import buckle.land.GridTerrain;
 import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
+import buckle.review.LayoutPlanner;
 import buckle.site.Corner;
 import buckle.site.EnergizerPlace;
 import buckle.site.FenceLine;

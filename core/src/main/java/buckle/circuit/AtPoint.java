@@ -3,12 +3,12 @@ package buckle.circuit;
 import buckle.circuit.Electrics.Shock;
 import buckle.circuit.Solver.Spot;
 import buckle.land.Surroundings;
-import buckle.layout.Layout;
 import buckle.power.Energizers;
 import buckle.pulse.Place;
 import buckle.pulse.Plate;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Waveform;
+import buckle.review.Laid;
 import buckle.spec.Plan;
 import java.util.ArrayList;
 import java.util.List;
@@ -29,16 +29,16 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
 
     /** Empty where nothing is fed. */
     public static Optional<AtPoint> of(
-            Plan plan, Layout layout, Surroundings around, Trial trial, String lineId, double stationM) {
-        if (layout.feed().isEmpty()) {
+            Plan plan, Laid laid, Surroundings around, Trial trial, String lineId, double stationM) {
+        if (laid.network().isEmpty()) {
             return Optional.empty();
         }
         Plate plate = plan.spec()
                 .power()
                 .energizer()
                 .filter(p -> p.contradiction().isEmpty())
-                .orElseGet(() -> recommended(plan, layout, around));
-        Solver solver = new Solver(plan, layout, around);
+                .orElseGet(() -> recommended(plan, laid, around));
+        Solver solver = new Solver(plan, laid, around);
         Conditions likely = Conditions.likely(plate, plan.spec().power());
         FenceCircuit fence = solver.fence(likely, trial);
         Optional<Place> place = fence.place(lineId, stationM);
@@ -62,8 +62,8 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
                 shocks));
     }
 
-    private static Plate recommended(Plan plan, Layout layout, Surroundings around) {
-        return ElectricsPlanner.of(plan, layout, around, Trial.NONE, ElectricsPlanner.Depth.CURVE)
+    private static Plate recommended(Plan plan, Laid laid, Surroundings around) {
+        return ElectricsPlanner.of(plan, laid, around, Trial.NONE, ElectricsPlanner.Depth.CURVE)
                 .map(Electrics::energizer)
                 .orElse(Energizers.GENERIC.getFirst());
     }

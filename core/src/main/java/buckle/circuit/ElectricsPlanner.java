@@ -22,6 +22,7 @@ import buckle.power.Energizers;
 import buckle.pulse.Plate;
 import buckle.pulse.Solution;
 import buckle.pulse.Supply;
+import buckle.review.Laid;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
@@ -47,6 +48,7 @@ public final class ElectricsPlanner {
     private final Plan plan;
     private final Surroundings around;
     private final Layout layout;
+    private final Laid laid;
     private final Trial trial;
     private final Solver solver;
     private final OptionalDouble needV;
@@ -62,21 +64,22 @@ public final class ElectricsPlanner {
         ALL
     }
 
-    private ElectricsPlanner(Plan plan, Layout layout, Surroundings around, Trial trial) {
+    private ElectricsPlanner(Plan plan, Laid laid, Surroundings around, Trial trial) {
         this.plan = plan;
         this.around = around;
-        this.layout = layout;
+        this.layout = laid.layout();
+        this.laid = laid;
         this.trial = trial;
-        this.solver = new Solver(plan, layout, around);
+        this.solver = new Solver(plan, laid, around);
         this.needV = plan.spec().needV();
     }
 
     /** Empty when there is no fence yet. */
-    public static Optional<Electrics> of(Plan plan, Layout layout, Surroundings around, Trial trial, Depth depth) {
-        if (layout.feed().isEmpty()) {
+    public static Optional<Electrics> of(Plan plan, Laid laid, Surroundings around, Trial trial, Depth depth) {
+        if (laid.network().isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(new ElectricsPlanner(plan, layout, around, trial).judge(depth));
+        return Optional.of(new ElectricsPlanner(plan, laid, around, trial).judge(depth));
     }
 
     private Electrics judge(Depth depth) {
@@ -145,7 +148,7 @@ public final class ElectricsPlanner {
                         .judge(findings),
                 candidates,
                 recommended.map(this::why).orElse(Message.NONE),
-                depth == Depth.ALL ? new WhatIfs(plan, layout, around, trial, likely, spots).all() : List.of(),
+                depth == Depth.ALL ? new WhatIfs(plan, laid, around, trial, likely, spots).all() : List.of(),
                 assumed(spots, range, weakest),
                 middle.fence().dead(),
                 findings,

@@ -4,14 +4,15 @@ import buckle.land.Surroundings;
 import buckle.layout.FeedPlace;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
+import buckle.network.FenceNetwork;
+import buckle.network.LiveWires;
 import buckle.power.Rods;
 import buckle.pulse.Place;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Solution;
 import buckle.pulse.Supply;
 import buckle.pulse.Terminal;
-import buckle.site.Site;
-import buckle.site.Tees;
+import buckle.review.Laid;
 import buckle.spec.Plan;
 import buckle.spec.Power;
 import buckle.spec.Spec;
@@ -32,20 +33,19 @@ final class Solver {
     final Layout layout;
     final Spec spec;
     final Soils soils;
-    final List<Tees.Tee> tees;
+    final FenceNetwork network;
     /** What hangs together does not depend on conditions. */
-    private final Map<Trial, Continuity> continuities = new ConcurrentHashMap<>();
+    private final Map<Trial, LiveWires> liveWires = new ConcurrentHashMap<>();
     /** Several judges look at the same fence. */
     private final Map<Asks, FenceCircuit> fences = new ConcurrentHashMap<>();
 
     private record Asks(Conditions conditions, Trial trial) {}
 
-    Solver(Plan plan, Layout layout, Surroundings around) {
-        this.layout = layout;
+    Solver(Plan plan, Laid laid, Surroundings around) {
+        this.layout = laid.layout();
+        this.network = laid.network().orElseThrow();
         this.spec = plan.spec();
         this.soils = new Soils(around);
-        Site site = Tees.settled(plan.site());
-        this.tees = Tees.of(site, site.plane());
     }
 
     /** A place on a line. */
@@ -97,13 +97,13 @@ final class Solver {
     private FenceCircuit plan(Asks asked) {
         return FenceCircuitPlanner.plan(
                 layout,
-                tees,
+                network,
                 spec,
                 soils,
                 asked.conditions(),
                 rodsOhm(asked.conditions().ground()),
                 asked.trial(),
-                continuities.computeIfAbsent(asked.trial(), t -> new Continuity(layout, tees, t)));
+                liveWires.computeIfAbsent(asked.trial(), t -> network.live(t.open())));
     }
 
     Solved withCurrents(Conditions conditions, Trial trial, List<Spot> spots) {

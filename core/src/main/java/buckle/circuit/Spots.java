@@ -5,6 +5,7 @@ import buckle.layout.GatePlace;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
 import buckle.layout.TestPoint;
+import buckle.network.LiveWires;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.TreeSet;
@@ -26,7 +27,7 @@ final class Spots {
         double step = Math.max(5, total / ABOUT);
         List<Spot> spots = new ArrayList<>();
         for (LineLayout line : layout.lines()) {
-            if (Continuity.hot(line).isEmpty()) {
+            if (LiveWires.hot(line).isEmpty()) {
                 continue;
             }
             TreeSet<Double> at = new TreeSet<>(List.of(0.0, line.lengthM()));

@@ -6,8 +6,7 @@ import java.util.Set;
 /**
  * What is tried out without being planned.
  *
- * @param open ids of cut-outs, of gates that open the circuit, and of jumper sets left out, {@code jumper:LINE:PULL} with pulls
- *     counted from 0
+ * @param open ids of cut-outs, of gates that open the circuit, and of the joints of jumper sets left out
  * @param loads to earth, grass or a branch on the wire
  */
 public record Trial(Set<String> open, List<TestLoad> loads) {

@@ -4,16 +4,17 @@ import buckle.circuit.Electrics.WhatIf;
 import buckle.circuit.Solver.Solved;
 import buckle.circuit.Solver.Spot;
 import buckle.land.Surroundings;
-import buckle.layout.CutOutAdvisor;
 import buckle.layout.FeedPlace;
 import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
 import buckle.material.Conductor;
 import buckle.message.CircuitMessage;
 import buckle.message.CircuitMessage.Change;
 import buckle.message.Message;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
+import buckle.review.CutOutAdvisor;
+import buckle.review.Laid;
+import buckle.review.LayoutPlanner;
 import buckle.site.GeoPoint;
 import buckle.spec.Build;
 import buckle.spec.Overgrowth;
@@ -32,6 +33,7 @@ final class WhatIfs {
     private static final double NEAR_END_M = 1;
 
     private final Plan plan;
+    private final Laid laid;
     private final Layout layout;
     private final Surroundings around;
     private final Trial trial;
@@ -39,9 +41,10 @@ final class WhatIfs {
     private final List<Spot> spots;
     private final List<WhatIf> all = new ArrayList<>();
 
-    WhatIfs(Plan plan, Layout layout, Surroundings around, Trial trial, Conditions likely, List<Spot> spots) {
+    WhatIfs(Plan plan, Laid laid, Surroundings around, Trial trial, Conditions likely, List<Spot> spots) {
         this.plan = plan;
-        this.layout = layout;
+        this.laid = laid;
+        this.layout = laid.layout();
         this.around = around;
         this.trial = trial;
         this.likely = likely;
@@ -94,9 +97,9 @@ final class WhatIfs {
 
     private void with(Change change, String of, Spec spec) {
         Plan other = plan.with(spec);
-        Layout laid = LayoutPlanner.layOut(other, around);
-        Solver solver = new Solver(other, laid, around);
-        List<Spot> own = Spots.along(laid);
+        Laid tried = LayoutPlanner.laid(other, around);
+        Solver solver = new Solver(other, tried, around);
+        List<Spot> own = Spots.along(tried.layout());
         add(
                 new CircuitMessage.Instead(change, of),
                 solver.volts(likely, trial, own),
@@ -114,7 +117,7 @@ final class WhatIfs {
 
     /** A cable straight to the weakest end, gate or switch: one energizer still, fed at two places. */
     private void secondLeadOut() {
-        Solver solver = new Solver(plan, layout, around);
+        Solver solver = new Solver(plan, laid, around);
         Solved now = solver.volts(likely, trial, spots);
         int weakest = -1;
         for (int i = 0; i < spots.size(); i++) {

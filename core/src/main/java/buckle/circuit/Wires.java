@@ -4,6 +4,7 @@ import buckle.land.Traits.Soil;
 import buckle.layout.GatePlace;
 import buckle.layout.LineLayout;
 import buckle.material.Conductor;
+import buckle.network.LiveWires;
 import buckle.pulse.LineType;
 import buckle.pulse.Strand;
 import buckle.rulebook.Values;
@@ -25,11 +26,11 @@ final class Wires {
     static final double CABLE_HENRY_PER_M = 0.5e-6;
 
     private final Conditions conditions;
-    private final Continuity continuity;
+    private final LiveWires live;
 
-    Wires(Conditions conditions, Continuity continuity) {
+    Wires(Conditions conditions, LiveWires live) {
         this.conditions = conditions;
-        this.continuity = continuity;
+        this.live = live;
     }
 
     static LineType cable() {
@@ -39,17 +40,17 @@ final class Wires {
 
     /** A run of fence; empty where no joint leads the pulse to any of its hot wires. */
     Optional<LineType> type(LineLayout line, Build.WirePlan plan, double stationM, Soil soil) {
-        List<Integer> hot = continuity.live(line, stationM);
+        List<Integer> hot = live.at(line, stationM);
         return hot.isEmpty() ? Optional.empty() : Optional.of(type(line, plan, hot, soil));
     }
 
     /** The strands across an opening: those that are fed on the side they hang from; empty when none is. */
     Optional<LineType> across(LineLayout line, GatePlace gate, Build.WirePlan plan, Soil soil) {
-        List<Integer> hot = Continuity.hot(line);
+        List<Integer> hot = LiveWires.hot(line);
         List<Integer> hung =
                 gate.kind() == GateKind.STRAND ? hot.subList(Math.max(0, hot.size() - 1), hot.size()) : hot;
-        List<Integer> before = continuity.live(line, gate.fromM() - 1e-3);
-        List<Integer> after = continuity.live(line, gate.toM() + 1e-3);
+        List<Integer> before = live.at(line, gate.fromM() - 1e-3);
+        List<Integer> after = live.at(line, gate.toM() + 1e-3);
         List<Integer> fed = hung.stream()
                 .filter(w -> before.contains(w) && after.contains(w))
                 .toList();

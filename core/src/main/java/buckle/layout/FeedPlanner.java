@@ -27,9 +27,8 @@ final class FeedPlanner {
 
     private FeedPlanner() {}
 
-    static FeedPlace plan(
-            Site site, Spec spec, LocalPlane plane, Land land, List<LineLayer> layers, List<LineLayout> lines) {
-        double areaM2 = areaM2(lines, plane);
+    static FeedPlace plan(Site site, Spec spec, LocalPlane plane, Land land, List<LaidLine> lines) {
+        double areaM2 = areaM2(lines.stream().map(LaidLine::layout).toList(), plane);
         EnergizerPlace energizer = site.energizer().orElse(null);
         List<RodCount> schools = Arrays.stream(GroundSchool.values())
                 .map(s -> rods(s, spec, areaM2))
@@ -42,7 +41,7 @@ final class FeedPlanner {
                     "energizer (not placed)",
                     start.lonDeg(),
                     start.latDeg(),
-                    lines.getFirst().lineId(),
+                    lines.getFirst().id(),
                     0,
                     0,
                     List.of(),
@@ -56,10 +55,10 @@ final class FeedPlanner {
         PlanePoint at = plane.toPlane(energizer.at());
         LeadOut leadOut = new LeadOut(land, plane);
         int nearest = 0;
-        Stationing.Place best = layers.getFirst().stationing().nearest(at);
-        LeadOut.Way way = leadOut.way(at, layers.getFirst().stationing().at(best.stationM()));
-        for (int i = 0; i < layers.size(); i++) {
-            Stationing stationing = layers.get(i).stationing();
+        Stationing.Place best = lines.getFirst().stationing().nearest(at);
+        LeadOut.Way way = leadOut.way(at, lines.getFirst().stationing().at(best.stationM()));
+        for (int i = 0; i < lines.size(); i++) {
+            Stationing stationing = lines.get(i).stationing();
             List<Double> stations =
                     new ArrayList<>(way.points().size() == 2 ? List.of() : stationing.cornerStationsM());
             stations.addFirst(stationing.nearest(at).stationM());
@@ -74,7 +73,7 @@ final class FeedPlanner {
                 }
             }
         }
-        LineLayout line = lines.get(nearest);
+        LineLayout line = lines.get(nearest).layout();
         return new FeedPlace(
                 false,
                 energizer.name(),

@@ -35,12 +35,13 @@ public record Finding(
     }
 
     /** @param what stands there, since the message does not say it */
-    static Finding at(Rule rule, Severity severity, String lineId, double stationM, Message message, Message what) {
+    public static Finding at(
+            Rule rule, Severity severity, String lineId, double stationM, Message message, Message what) {
         return of(rule, severity, message, List.of(new At(lineId, stationM, what)));
     }
 
     /** @param places at least one, the worst first */
-    static Finding of(Rule rule, Severity severity, Message message, List<At> places) {
+    public static Finding of(Rule rule, Severity severity, Message message, List<At> places) {
         At first = places.getFirst();
         return new Finding(
                 rule,
@@ -57,7 +58,7 @@ public record Finding(
                 rule, severity, Optional.empty(), OptionalDouble.empty(), message, List.of(), Optional.empty());
     }
 
-    Finding acceptedFor(String reason) {
+    public Finding acceptedFor(String reason) {
         return new Finding(rule, severity, lineId, stationM, message, places, Optional.of(reason));
     }
 

@@ -7,12 +7,14 @@ import java.util.List;
 /**
  * A place where wires are joined, for the crew to follow. Wires are numbered from the ground up, from 1.
  *
+ * @param id the same while other things move
  * @param hot numbers of the hot wires joined here
  * @param earth numbers of the earth wires joined here
  * @param parts what it takes
  * @param says how
  */
 public record Joint(
+        String id,
         String lineId,
         double stationM,
         JointKind kind,
@@ -27,7 +29,7 @@ public record Joint(
     }
 
     Joint at(double otherM) {
-        return new Joint(lineId, otherM, kind, name, hot, earth, parts, says);
+        return new Joint("", lineId, otherM, kind, name, hot, earth, parts, says);
     }
 
     /**

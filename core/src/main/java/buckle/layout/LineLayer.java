@@ -86,23 +86,11 @@ final class LineLayer {
         this.soil = new SoilAlong(contacts);
     }
 
-    Stationing stationing() {
-        return stationing;
+    LaidLine layOut() {
+        return new LaidLine(line, layout(), stationing, contacts, soil);
     }
 
-    FenceLine line() {
-        return line;
-    }
-
-    SoilAlong soil() {
-        return soil;
-    }
-
-    List<Contact> contacts() {
-        return contacts;
-    }
-
-    LineLayout layOut() {
+    private LineLayout layout() {
         List<GatePlace> gates = gates();
         List<CutOutPlace> cutOuts = cutOuts(gates);
         Profile profile = Profile.along(stationing, line.closed(), line.ground(), plane, terrain);

@@ -11,5 +11,5 @@ record Mark(double stationM, PostKind kind, String label, double deflectionDeg, 
     }
 
     /** Two posts nearer than this are one. */
-    static final double SAME_PLACE_M = 0.05;
+    static final double SAME_PLACE_M = Post.SAME_PLACE_M;
 }

@@ -32,6 +32,9 @@ public record Post(
         double stockM,
         PostLoad load,
         boolean wiresInside) {
+    /** Two posts, or things on posts, nearer than this stand at one place. */
+    public static final double SAME_PLACE_M = 0.05;
+
     Post numbered(int newNumber) {
         return new Post(
                 newNumber,

@@ -10,26 +10,25 @@ import java.util.Comparator;
 import java.util.List;
 
 /** C4: signs at gates, closer together beside public ways, and along the rest of the line. */
-final class Signs {
+public final class Signs {
     /** A sign this near serves both reasons. */
     private static final double SERVES_M = 3;
 
     private Signs() {}
 
-    static List<Sign> of(List<LineLayer> layers, List<LineLayout> lines, Spec spec) {
+    static List<Sign> of(List<LaidLine> lines, Spec spec) {
         List<Sign> signs = new ArrayList<>();
-        for (int i = 0; i < lines.size(); i++) {
-            along(layers.get(i), lines.get(i), spec, signs);
-        }
+        lines.forEach(line -> along(line, spec, signs));
         return signs;
     }
 
-    private static void along(LineLayer layer, LineLayout line, Spec spec, List<Sign> signs) {
+    private static void along(LaidLine laid, Spec spec, List<Sign> signs) {
+        LineLayout line = laid.layout();
         List<Sign> here = new ArrayList<>();
         for (GatePlace gate : line.gates()) {
             here.add(new Sign(line.lineId(), gate.fromM(), gate.name()));
         }
-        for (Contact c : layer.contacts()) {
+        for (Contact c : laid.contacts()) {
             if (c.feature().kind() == LandKind.PUBLIC_WAY) {
                 int n = Lengths.parts(c.toM() - c.fromM(), Values.C4_PUBLIC_EVERY_M);
                 for (int k = 0; k <= n; k++) {
@@ -56,7 +55,7 @@ final class Signs {
     }
 
     /** How many stand along a stretch of a line. */
-    static long between(List<Sign> signs, String lineId, double fromM, double toM) {
+    public static long between(List<Sign> signs, String lineId, double fromM, double toM) {
         return signs.stream()
                 .filter(s ->
                         s.lineId().equals(lineId) && s.stationM() >= fromM - SERVES_M && s.stationM() <= toM + SERVES_M)

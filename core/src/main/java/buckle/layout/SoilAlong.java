@@ -9,16 +9,16 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** The ground along a line: the soil zones it passes, loam where none is drawn. */
-final class SoilAlong {
+public final class SoilAlong {
     private final List<Contact> zones;
 
-    SoilAlong(List<Contact> contacts) {
+    public SoilAlong(List<Contact> contacts) {
         zones = contacts.stream()
                 .filter(c -> c.feature().kind() == LandKind.SOIL && c.nearestM() == 0)
                 .toList();
     }
 
-    Optional<Soil> at(double stationM) {
+    public Optional<Soil> at(double stationM) {
         for (Contact zone : zones) {
             if (zone.fromM() <= stationM && stationM <= zone.toM()) {
                 return zone.feature().traits().soil();
@@ -38,7 +38,7 @@ final class SoilAlong {
     }
 
     /** Stone nearer to the surface than a post is deep. */
-    boolean stony(double stationM, double depthM) {
+    public boolean stony(double stationM, double depthM) {
         for (Contact zone : zones) {
             boolean stone =
                     zone.feature().traits().soil().filter(Soil.STONE::equals).isPresent();
@@ -50,7 +50,7 @@ final class SoilAlong {
         return false;
     }
 
-    List<Contact> zones() {
+    public List<Contact> zones() {
         return zones;
     }
 }

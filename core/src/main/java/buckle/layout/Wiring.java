@@ -9,28 +9,34 @@ import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 
 /** Which wires are joined where (J1): once in each pull, on to the next pull, past gates, at branches and at the feed. */
 final class Wiring {
     private final List<LineLayout> lines;
+    private final Map<String, PlaceKeys> keys = new HashMap<>();
     private final Spec spec;
     private final List<Joint> joints = new ArrayList<>();
 
-    private Wiring(List<LineLayout> lines, Spec spec) {
-        this.lines = lines;
+    private Wiring(List<LaidLine> laid, Spec spec) {
+        this.lines = laid.stream().map(LaidLine::layout).toList();
+        laid.forEach(l -> keys.put(l.id(), l.keys()));
         this.spec = spec;
     }
 
-    static List<Joint> of(List<LineLayout> lines, List<Tees.Tee> tees, FeedPlace feed, Spec spec) {
+    static List<Joint> of(List<LaidLine> lines, List<Tees.Tee> tees, FeedPlace feed, Spec spec) {
         Wiring wiring = new Wiring(lines, spec);
-        lines.forEach(wiring::line);
+        wiring.lines.forEach(wiring::line);
         for (Tees.Tee tee : tees) {
             wiring.line(tee.lineId(), l -> wiring.line(tee.onLineId(), on -> wiring.tee(l, on, tee)));
         }
         wiring.line(
                 feed.lineId(),
                 l -> wiring.add(
+                        "feed",
                         l,
                         feed.stationM(),
                         JointKind.FEED,
@@ -55,6 +61,7 @@ final class Wiring {
         int hot = on.schedule().count(WireRole.HOT) > 0 ? line.schedule().count(WireRole.HOT) : 0;
         int earth = on.schedule().count(WireRole.EARTH) > 0 ? line.schedule().count(WireRole.EARTH) : 0;
         add(
+                "branch:" + line.lineId() + (tee.atStart() ? ":start" : ":finish"),
                 line,
                 tee.atStart() ? 0 : line.lengthM(),
                 JointKind.TEE,
@@ -73,6 +80,9 @@ final class Wiring {
             Pull pull = pulls.get(k);
             if (jumper.pieces() > 0) {
                 add(
+                        "jumper:" + line.lineId() + ":"
+                                + Objects.requireNonNull(keys.get(line.lineId()))
+                                        .begin(k),
                         line,
                         inside(line.braces().get(2 * k), pull),
                         JointKind.JUMPER,
@@ -82,11 +92,15 @@ final class Wiring {
             }
             boolean last = k == pulls.size() - 1;
             if (!last || line.closed()) {
-                between(line, pull, last ? pulls.getFirst() : pulls.get(k + 1));
+                between(
+                        line,
+                        pull,
+                        Objects.requireNonNull(keys.get(line.lineId())).end(k));
             }
         }
         for (CutOutPlace c : line.cutOuts()) {
             joints.add(new Joint(
+                    c.id(),
                     line.lineId(),
                     c.stationM(),
                     JointKind.CUT_OUT,
@@ -103,7 +117,7 @@ final class Wiring {
         return first.braceStationM() > pull.fromM() ? Math.min(first.braceStationM() + 0.3, pull.toM()) : pull.fromM();
     }
 
-    private void between(LineLayout line, Pull one, Pull next) {
+    private void between(LineLayout line, Pull one, String key) {
         double at = one.toM();
         GatePlace gate = line.gates().stream()
                 .filter(g -> Math.abs(g.fromM() - at) < Mark.SAME_PLACE_M)
@@ -115,6 +129,7 @@ final class Wiring {
                         || line.closingM() == 0 && Math.abs(at - line.lengthM()) < Mark.SAME_PLACE_M);
         if (gate == null && closing) {
             joints.add(new Joint(
+                    "open:" + line.lineId(),
                     line.lineId(),
                     at,
                     JointKind.OPEN,
@@ -125,7 +140,14 @@ final class Wiring {
                     new JointMessage.ClosingPost()));
         } else if (gate == null) {
             int wires = line.schedule().count(WireRole.HOT) + line.schedule().count(WireRole.EARTH);
-            add(line, at, JointKind.LINK, "round the post", Joint.Parts.links(wires), new JointMessage.RoundThePost());
+            add(
+                    "link:" + line.lineId() + ":" + key,
+                    line,
+                    at,
+                    JointKind.LINK,
+                    "round the post",
+                    Joint.Parts.links(wires),
+                    new JointMessage.RoundThePost());
         } else {
             gate(line, gate);
         }
@@ -138,6 +160,7 @@ final class Wiring {
         switch (gate.kind()) {
             case SWING, SPRING_SET ->
                 add(
+                        gate.id(),
                         line,
                         gate.fromM(),
                         JointKind.CABLE,
@@ -145,9 +168,17 @@ final class Wiring {
                         cables,
                         new JointMessage.CableUnderGate(hot, earth));
             case CREEK ->
-                add(line, gate.fromM(), JointKind.CABLE, gate.name(), cables, new JointMessage.CableOverCreek());
+                add(
+                        gate.id(),
+                        line,
+                        gate.fromM(),
+                        JointKind.CABLE,
+                        gate.name(),
+                        cables,
+                        new JointMessage.CableOverCreek());
             case HANDLE ->
                 add(
+                        gate.id(),
                         line,
                         gate.fromM(),
                         JointKind.HANDLE,
@@ -157,6 +188,7 @@ final class Wiring {
             case STRAND -> {
                 List<Integer> strands = numbers(line, WireRole.HOT);
                 joints.add(new Joint(
+                        gate.id(),
                         line.lineId(),
                         gate.fromM(),
                         JointKind.HANDLE,
@@ -168,6 +200,7 @@ final class Wiring {
             }
             case RIGID ->
                 joints.add(new Joint(
+                        gate.id(),
                         line.lineId(),
                         gate.fromM(),
                         JointKind.OPEN,
@@ -180,8 +213,15 @@ final class Wiring {
     }
 
     private void add(
-            LineLayout line, double stationM, JointKind kind, String name, Joint.Parts parts, JointMessage says) {
+            String id,
+            LineLayout line,
+            double stationM,
+            JointKind kind,
+            String name,
+            Joint.Parts parts,
+            JointMessage says) {
         joints.add(new Joint(
+                id,
                 line.lineId(),
                 stationM,
                 kind,

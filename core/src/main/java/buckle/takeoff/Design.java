@@ -3,7 +3,8 @@ package buckle.takeoff;
 import buckle.land.LandCheck;
 import buckle.land.Surroundings;
 import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
+import buckle.review.Laid;
+import buckle.review.LayoutPlanner;
 import buckle.site.BadInput;
 import buckle.site.Problem;
 import buckle.site.Site;
@@ -15,10 +16,14 @@ import java.util.ArrayList;
 import java.util.List;
 
 /** All that follows from a site, what is around it, and a spec. */
-public record Design(Layout layout, List<TakeoffLine> takeoff, List<LedgerFigure> ledger) {
+public record Design(Laid laid, List<TakeoffLine> takeoff, List<LedgerFigure> ledger) {
     public Design {
         takeoff = List.copyOf(takeoff);
         ledger = List.copyOf(ledger);
+    }
+
+    public Layout layout() {
+        return laid.layout();
     }
 
     /** On open ground: nothing is known around the fence. */
@@ -48,8 +53,9 @@ public record Design(Layout layout, List<TakeoffLine> takeoff, List<LedgerFigure
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
         }
-        Layout layout = LayoutPlanner.layOut(plan, around);
+        Laid laid = LayoutPlanner.laid(plan, around);
+        Layout layout = laid.layout();
         List<TakeoffLine> takeoff = Takeoff.of(layout, spec);
-        return new Design(layout, takeoff, Ledger.of(layout, spec, takeoff));
+        return new Design(laid, takeoff, Ledger.of(layout, spec, takeoff));
     }
 }

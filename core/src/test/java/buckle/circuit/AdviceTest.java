@@ -18,13 +18,13 @@ import buckle.land.Surroundings;
 import buckle.land.Terrain;
 import buckle.land.Traits;
 import buckle.land.Traits.Soil;
-import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
 import buckle.material.Conductor;
 import buckle.message.CircuitMessage;
 import buckle.message.Message;
 import buckle.power.Energizers;
 import buckle.power.Rods;
+import buckle.review.Laid;
+import buckle.review.LayoutPlanner;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.Site;
@@ -50,7 +50,7 @@ class AdviceTest {
     private static Electrics of(Spec spec, Surroundings around, FenceLine... lines) {
         Site site = Fences.site(0, -4, lines);
         Plan plan = new Plan(site, spec, Decisions.NONE);
-        Layout layout = LayoutPlanner.layOut(plan, around);
+        Laid layout = LayoutPlanner.laid(plan, around);
         return ElectricsPlanner.of(plan, layout, around, Trial.NONE, Depth.ALL).orElseThrow();
     }
 
@@ -210,13 +210,13 @@ class AdviceTest {
         Spec spec = powered(3);
         Site site = Fences.site(0, -4, Fences.line("l", false, 0, 0, 1500, 0));
         Plan plan = new Plan(site, spec, Decisions.NONE);
-        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         Electrics e = ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Depth.ALL)
                 .orElseThrow();
         double factor = e.reserve().orElseThrow();
         Solver solver = new Solver(plan, layout, Surroundings.NONE);
         Conditions likely = Conditions.likely(e.energizer(), spec.power());
-        double then = solver.volts(likely.withLeak(factor), Trial.NONE, Spots.along(layout))
+        double then = solver.volts(likely.withLeak(factor), Trial.NONE, Spots.along(layout.layout()))
                 .weakestV();
         assertThat(then).isCloseTo(e.needV().orElseThrow(), within(30.0));
         assertThat(inFeet(e.reserveSays())).contains("times that of " + Overgrowth.LIGHT.text());

@@ -17,14 +17,14 @@ import buckle.land.Surroundings;
 import buckle.land.Terrain;
 import buckle.land.Traits;
 import buckle.layout.Finding;
-import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
 import buckle.message.CircuitMessage;
 import buckle.message.English;
 import buckle.message.Message;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
 import buckle.pulse.Run;
+import buckle.review.Laid;
+import buckle.review.LayoutPlanner;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
@@ -72,14 +72,14 @@ class CircuitTest {
 
     private static Electrics electrics(Spec spec, Trial trial, Depth depth, FenceLine... lines) {
         Plan plan = new Plan(Fences.site(0, -4, lines), spec, Decisions.NONE);
-        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         return ElectricsPlanner.of(plan, layout, Surroundings.NONE, trial, depth)
                 .orElseThrow();
     }
 
     private static FenceCircuit circuit(Spec spec, Trial trial, FenceLine... lines) {
         Plan plan = new Plan(Fences.site(0, -4, lines), spec, Decisions.NONE);
-        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         return new Solver(plan, layout, Surroundings.NONE).fence(Conditions.likely(THREE_J, spec.power()), trial);
     }
 
@@ -235,7 +235,7 @@ class CircuitTest {
 
     private static Electrics.Candidate recommended(Spec spec, Surroundings around, FenceLine line) {
         Plan plan = new Plan(Fences.site(0, -4, line), spec, Decisions.NONE);
-        Layout layout = LayoutPlanner.layOut(plan, around);
+        Laid layout = LayoutPlanner.laid(plan, around);
         return ElectricsPlanner.of(plan, layout, around, Trial.NONE, Depth.CURVE).orElseThrow().candidates().stream()
                 .filter(Electrics.Candidate::recommended)
                 .findFirst()
@@ -494,7 +494,7 @@ class CircuitTest {
     @Test
     void onePlaceIsShownInTime() {
         Plan plan = new Plan(Fences.site(0, -4, straight()), spec(), Decisions.NONE);
-        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         AtPoint at = AtPoint.of(plan, layout, Surroundings.NONE, Trial.NONE, "l", 600)
                 .orElseThrow();
         Electrics e = ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Depth.CURVE)

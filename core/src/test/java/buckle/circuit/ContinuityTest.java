@@ -6,15 +6,17 @@ import static org.assertj.core.api.Assertions.within;
 import buckle.Fences;
 import buckle.circuit.FenceCircuit.DeadStretch;
 import buckle.land.Surroundings;
-import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
+import buckle.layout.Joint;
 import buckle.layout.LineLayout;
 import buckle.layout.Pull;
+import buckle.message.JointKind;
+import buckle.network.LiveWires;
 import buckle.pulse.Run;
+import buckle.review.Laid;
+import buckle.review.LayoutPlanner;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.Site;
-import buckle.site.Tees;
 import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Preset;
@@ -32,13 +34,21 @@ class ContinuityTest {
     private static final Spec FIVE =
             Spec.usual().with(Spec.usual().animals(), Preset.of("W16").schedule());
 
-    private static Layout lay(Site site, Spec spec) {
-        return LayoutPlanner.layOut(new Plan(site, spec, Decisions.NONE), Surroundings.NONE);
+    private static Laid lay(Site site, Spec spec) {
+        return LayoutPlanner.laid(new Plan(site, spec, Decisions.NONE), Surroundings.NONE);
     }
 
-    private static Continuity continuity(Site site, Layout layout, Set<String> open) {
-        Site settled = Tees.settled(site);
-        return new Continuity(layout, Tees.of(settled, settled.plane()), new Trial(open, List.of()));
+    private static LiveWires live(Laid laid, Set<String> leftOut) {
+        return laid.network().orElseThrow().live(leftOut);
+    }
+
+    /** Id of the jumper set in the pull that begins at a station. */
+    private static String jumper(Laid laid, double stationM) {
+        return laid.layout().joints().stream()
+                .filter(j -> j.kind() == JointKind.JUMPER && j.stationM() > stationM - 0.1)
+                .findFirst()
+                .orElseThrow()
+                .id();
     }
 
     private static Site gated(GateKind kind) {
@@ -65,22 +75,22 @@ class ContinuityTest {
         Spec spec = Spec.usual()
                 .with(Spec.usual().animals(), Preset.all().get(preset).schedule())
                 .withRingClosed(ring);
-        Layout layout = lay(site, spec);
-        Continuity continuity = continuity(site, layout, Set.of());
-        for (LineLayout laid : layout.lines()) {
+        Laid layout = lay(site, spec);
+        LiveWires live = live(layout, Set.of());
+        for (LineLayout laid : layout.layout().lines()) {
             for (Pull pull : laid.pulls()) {
                 double middle = (pull.fromM() + pull.toM()) / 2;
                 // The feed is beyond the gate; a ring leads round to it, a closed line left open at its post does not.
                 boolean passes = kind != GateKind.RIGID || closed && ring || middle > at;
                 if (laid.lineId().equals("l") && passes) {
-                    assertThat(continuity.live(laid, middle))
+                    assertThat(live.at(laid, middle))
                             .as("%s %s pull at %.0f", kind, laid.lineId(), middle)
-                            .isEqualTo(Continuity.hot(laid));
+                            .isEqualTo(LiveWires.hot(laid));
                 }
             }
         }
         if (kind != GateKind.RIGID) {
-            assertThat(continuity.dead()).isEmpty();
+            assertThat(live.dead()).isEmpty();
         }
     }
 
@@ -88,29 +98,27 @@ class ContinuityTest {
     @Test
     void aWireThatNobodyJumpedIsDeadAndIsSaid() {
         Site site = gated(GateKind.STRAND);
-        Layout layout = lay(site, FIVE);
-        LineLayout line = layout.lines().getFirst();
-        int beyond = pullFrom(line, 152);
-        Continuity whole = continuity(site, layout, Set.of());
-        assertThat(whole.live(line, 200)).containsExactly(1, 2, 3, 4, 5);
-        Set<String> without = Set.of(Continuity.jumperId("l", beyond));
-        Continuity left = continuity(site, layout, without);
+        Laid layout = lay(site, FIVE);
+        LineLayout line = layout.layout().lines().getFirst();
+        LiveWires whole = live(layout, Set.of());
+        assertThat(whole.at(line, 200)).containsExactly(1, 2, 3, 4, 5);
+        Set<String> without = Set.of(jumper(layout, 152));
+        LiveWires left = live(layout, without);
         // The cut-out beyond joins all hot wires through its switch.
-        assertThat(left.live(line, 200)).containsExactly(1, 2, 3, 4, 5);
+        assertThat(left.at(line, 200)).containsExactly(1, 2, 3, 4, 5);
         Site plain = Fences.site(
                 0,
                 -4,
                 Fences.line("l", false, 0, 0, 300, 0).withGates(List.of(Fences.gate("g", GateKind.STRAND, 150, 0, 4))));
-        Layout bare = lay(plain, FIVE);
-        LineLayout laid = bare.lines().getFirst();
-        Set<String> none = Set.of(Continuity.jumperId("l", pullFrom(laid, 152)));
-        Continuity dead = continuity(plain, bare, none);
-        assertThat(dead.live(laid, 200)).containsExactly(5);
-        assertThat(dead.live(laid, 100)).containsExactly(1, 2, 3, 4, 5);
+        Laid bare = lay(plain, FIVE);
+        LineLayout laid = bare.layout().lines().getFirst();
+        Set<String> none = Set.of(jumper(bare, 152));
+        LiveWires dead = live(bare, none);
+        assertThat(dead.at(laid, 200)).containsExactly(5);
+        assertThat(dead.at(laid, 100)).containsExactly(1, 2, 3, 4, 5);
         assertThat(dead.dead()).singleElement().satisfies(d -> {
             assertThat(d.wires()).containsExactly(1, 2, 3, 4);
             assertThat(d.fromM()).isCloseTo(152, within(0.01));
-            assertThat(d.why()).isEqualTo(new buckle.message.CircuitMessage.NoJumper(List.of(1, 2, 3, 4)));
         });
         FenceCircuit circuit = circuit(plain, none);
         List<Integer> hot = new ArrayList<>();
@@ -127,30 +135,22 @@ class ContinuityTest {
     @Test
     void linksFeedAPullWithoutJumpers() {
         Site site = gated(GateKind.HANDLE);
-        Layout layout = lay(site, FIVE);
-        LineLayout line = layout.lines().getFirst();
-        Set<String> all = Set.of(
-                Continuity.jumperId("l", 1),
-                Continuity.jumperId("l", 2),
-                Continuity.jumperId("l", line.pulls().size()));
-        assertThat(continuity(site, layout, all).dead()).isEmpty();
+        Laid layout = lay(site, FIVE);
+        LineLayout line = layout.layout().lines().getFirst();
+        List<String> sets = layout.layout().joints().stream()
+                .filter(x -> x.kind() == JointKind.JUMPER)
+                .map(Joint::id)
+                .toList();
+        assertThat(sets).hasSize(line.pulls().size()).doesNotHaveDuplicates();
+        assertThat(live(layout, Set.copyOf(sets.subList(1, 3))).dead()).isEmpty();
     }
 
     private static FenceCircuit circuit(Site site, Set<String> open) {
         Plan plan = new Plan(site, FIVE, Decisions.NONE);
-        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         return new Solver(plan, layout, Surroundings.NONE)
                 .fence(
                         Conditions.likely(buckle.power.Energizers.GENERIC.get(3), FIVE.power()),
                         new Trial(open, List.of()));
-    }
-
-    private static int pullFrom(LineLayout line, double stationM) {
-        for (int k = 0; k < line.pulls().size(); k++) {
-            if (Math.abs(line.pulls().get(k).fromM() - stationM) < 0.1) {
-                return k;
-            }
-        }
-        throw new AssertionError("no pull begins at " + stationM + " in " + line.pulls());
     }
 }

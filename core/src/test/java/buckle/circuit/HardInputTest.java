@@ -11,12 +11,12 @@ import buckle.circuit.Electrics.PulsePoint;
 import buckle.circuit.ElectricsPlanner.Depth;
 import buckle.land.Surroundings;
 import buckle.layout.Finding;
-import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
 import buckle.message.CircuitMessage;
 import buckle.message.Message;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
+import buckle.review.Laid;
+import buckle.review.LayoutPlanner;
 import buckle.rulebook.Rule;
 import buckle.site.Corner;
 import buckle.site.EnergizerPlace;
@@ -47,7 +47,7 @@ import org.junit.jupiter.params.provider.ValueSource;
 class HardInputTest {
     private static Electrics of(Site site, Spec spec) {
         Plan plan = new Plan(site, spec, Decisions.NONE);
-        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         return ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Depth.ALL)
                 .orElseThrow();
     }
@@ -138,7 +138,7 @@ class HardInputTest {
         assertThat(e.chosen()).isFalse();
         assertThat(ElectricsPlanner.of(
                         new Plan(new Site(List.of(), Optional.empty()), Spec.usual(), Decisions.NONE),
-                        LayoutPlanner.layOut(
+                        LayoutPlanner.laid(
                                 new Plan(new Site(List.of(), Optional.empty()), Spec.usual(), Decisions.NONE),
                                 Surroundings.NONE),
                         Surroundings.NONE,
@@ -195,7 +195,7 @@ class HardInputTest {
         Spec spec = power(Spec.usual(), "energizer", Optional.of(Energizers.GENERIC.get(5)));
         Site site = Fences.site(0, -4, Fences.line("l", false, 0, 0, 900, 0));
         Plan plan = new Plan(site, spec, Decisions.NONE);
-        Layout layout = LayoutPlanner.layOut(plan, Surroundings.NONE);
+        Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         Solver solver = new Solver(plan, layout, Surroundings.NONE);
         Conditions likely = Conditions.likely(Energizers.GENERIC.get(5), spec.power());
         Electrics.EarthNeed need = new EarthJudge(plan, Surroundings.NONE, solver, likely).need();

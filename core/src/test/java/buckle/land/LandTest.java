@@ -6,11 +6,11 @@ import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
 import buckle.land.LandKind.Shape;
-import buckle.layout.CutOutAdvisor;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
 import buckle.layout.Severity;
+import buckle.review.CutOutAdvisor;
+import buckle.review.LayoutPlanner;
 import buckle.rulebook.Rule;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;

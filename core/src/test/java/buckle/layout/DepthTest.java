@@ -16,6 +16,8 @@ import buckle.material.Conductor;
 import buckle.material.PostStock;
 import buckle.mechanics.Hold;
 import buckle.message.JointKind;
+import buckle.review.CutOutAdvisor;
+import buckle.review.LayoutPlanner;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
@@ -717,7 +719,7 @@ class DepthTest {
             for (int k = 0; k < joints.size(); k++) {
                 Joint joint = joints.get(k);
                 Joint like = rows.likeJoints().get(rows.joints().get(2 * k).intValue());
-                assertThat(like.at(joint.stationM())).isEqualTo(joint);
+                assertThat(like.at(joint.stationM())).isEqualTo(joint.at(joint.stationM()));
                 assertThat(rows.joints().get(2 * k + 1) * 1e-4).isCloseTo(joint.stationM(), within(0.5e-4 + 1e-9));
             }
         }

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
 import buckle.message.JointKind;
+import buckle.review.LayoutPlanner;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.Site;

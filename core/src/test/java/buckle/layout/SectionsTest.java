@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
 import buckle.message.LayoutMessage;
+import buckle.review.LayoutPlanner;
 import buckle.rulebook.Rule;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;

@@ -6,9 +6,9 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
 import buckle.Fences;
 import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
 import buckle.readings.Assessment.PointStanding;
 import buckle.readings.Assessment.SectionStanding;
+import buckle.review.LayoutPlanner;
 import buckle.spec.Animal;
 import buckle.spec.Build;
 import buckle.spec.Preset;

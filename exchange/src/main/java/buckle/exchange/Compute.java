@@ -98,7 +98,7 @@ public final class Compute {
             Files.write(arguments.out().resolve("takeoff.csv"), TakeoffCsv.write(design.takeoff(), spec.units()));
         }
         ObjectNode summary = summary(site, spec, usual, design, found.survey());
-        ElectricsPlanner.of(plan, design.layout(), around, Trial.NONE, ElectricsPlanner.Depth.ALL)
+        ElectricsPlanner.of(plan, design.laid(), around, Trial.NONE, ElectricsPlanner.Depth.ALL)
                 .ifPresent(e -> electrics(summary.putObject("electrics"), e, spec.units()));
         return summary;
     }

@@ -49,10 +49,12 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
     }
 
     /** A figure of the ledger. */
-    public record LedgerEntry(String key, String label, String value, String note, String derivation, List<Rule> rules) {
+    public record LedgerEntry(
+            String key, String label, String value, String note, String derivation, List<Rule> rules) {
         static LedgerEntry of(LedgerFigure figure, UnitSystem units) {
             English.FigureText text = English.figure(figure.figure(), units);
-            return new LedgerEntry(figure.key(), text.label(), text.value(), text.note(), text.derivation(), figure.rules());
+            return new LedgerEntry(
+                    figure.key(), text.label(), text.value(), text.note(), text.derivation(), figure.rules());
         }
     }
 

@@ -6,8 +6,6 @@ import buckle.circuit.Electrics;
 import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.Trial;
 import buckle.exchange.FencesTest.Came;
-import buckle.layout.Layout;
-import buckle.layout.LayoutPlanner;
 import buckle.layout.PostKind;
 import buckle.mechanics.Ground;
 import buckle.mechanics.Hold;
@@ -18,6 +16,8 @@ import buckle.power.Rods;
 import buckle.power.Sun;
 import buckle.pulse.Plate;
 import buckle.pulse.PulseSolver;
+import buckle.review.Laid;
+import buckle.review.LayoutPlanner;
 import buckle.rulebook.Values;
 import buckle.spec.Overgrowth;
 import buckle.spec.Plan;
@@ -346,7 +346,7 @@ class ChecksTest {
     private static Electrics electrics(ObjectNode root, Trial trial) {
         JobFile job = JobFileReader.read(root);
         Plan plan = job.plan();
-        Layout layout = LayoutPlanner.layOut(plan, job.around());
+        Laid layout = LayoutPlanner.laid(plan, job.around());
         return ElectricsPlanner.of(plan, layout, job.around(), trial, ElectricsPlanner.Depth.RANGE)
                 .orElseThrow();
     }
@@ -500,7 +500,7 @@ class ChecksTest {
         poultry();
         Electrics plot = ElectricsPlanner.of(
                         Came.of("deer2area").job().plan(),
-                        Came.of("deer2area").layout(),
+                        Came.of("deer2area").design().laid(),
                         Came.of("deer2area").job().around(),
                         Trial.NONE,
                         ElectricsPlanner.Depth.CURVE)

@@ -228,7 +228,7 @@ class DesignController {
                         order.pulse()
                                 .flatMap(p -> ElectricsPlanner.of(
                                         ElectricsController.holding(order.plan(), p.held()),
-                                        design.layout(),
+                                        design.laid(),
                                         worked.around(),
                                         p.trial(),
                                         ElectricsPlanner.Depth.CURVE))));

@@ -71,7 +71,7 @@ class ElectricsController {
                 order.plan().spec().units(),
                 new ElectricsAnswer(ElectricsPlanner.of(
                         holding(order.plan(), order.held()),
-                        worked.design().layout(),
+                        worked.design().laid(),
                         worked.around(),
                         order.trial(),
                         order.depth())));
@@ -95,7 +95,7 @@ class ElectricsController {
                 order.plan().spec().units(),
                 new PlaceAnswer(AtPoint.of(
                         holding(order.plan(), order.held()),
-                        worked.design().layout(),
+                        worked.design().laid(),
                         worked.around(),
                         order.trial(),
                         order.lineId(),

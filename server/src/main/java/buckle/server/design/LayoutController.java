@@ -2,10 +2,10 @@ package buckle.server.design;
 
 import buckle.exchange.DesignView;
 import buckle.land.Land;
-import buckle.layout.CutOutAdvisor;
 import buckle.material.Conductor;
 import buckle.material.Hazard;
 import buckle.material.PostStock;
+import buckle.review.CutOutAdvisor;
 import buckle.rulebook.Rule;
 import buckle.server.land.LandService;
 import buckle.site.BadInput;

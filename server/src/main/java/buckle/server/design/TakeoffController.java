@@ -44,8 +44,7 @@ class TakeoffController {
      * @param use what it is for, {@code product} what it is; a line of the takeoff has both
      * @param stationsM of single ones; empty where it runs along a stretch
      */
-    record PartPlace(
-            String use, String product, String lineId, List<Double> stationsM, Optional<PartStretch> along) {}
+    record PartPlace(String use, String product, String lineId, List<Double> stationsM, Optional<PartStretch> along) {}
 
     @PostMapping("/places")
     @Operation(operationId = "takeoffPlaces", summary = "Where on the lines each part of the takeoff is")

@@ -291,7 +291,7 @@ class JobController {
 
     private static Electrics electrics(Whole job) {
         return ElectricsPlanner.of(
-                        job.plan(), job.design().layout(), job.around(), Trial.NONE, ElectricsPlanner.Depth.ALL)
+                        job.plan(), job.design().laid(), job.around(), Trial.NONE, ElectricsPlanner.Depth.ALL)
                 .orElseThrow(() -> new BadInput(
                         "electrics.empty",
                         "layout",

@@ -1,4 +1,4 @@
-package buckle.layout;
+package buckle.review;
 
 import buckle.land.LandFeature;
 import buckle.land.LandKind;

@@ -1,10 +1,17 @@
-package buckle.layout;
+package buckle.review;
 
 import buckle.land.Contact;
 import buckle.land.Contacts;
 import buckle.land.LandFeature;
 import buckle.land.LandKind;
 import buckle.land.Surroundings;
+import buckle.layout.Brace;
+import buckle.layout.FeedPlace;
+import buckle.layout.Finding;
+import buckle.layout.LineLayout;
+import buckle.layout.Post;
+import buckle.layout.PostKind;
+import buckle.layout.Severity;
 import buckle.message.FeatureName;
 import buckle.message.LandMessage;
 import buckle.message.LandMessage.Dug;

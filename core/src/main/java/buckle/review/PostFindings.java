@@ -1,6 +1,16 @@
-package buckle.layout;
+package buckle.review;
 
+import buckle.layout.Brace;
+import buckle.layout.BraceLoad;
+import buckle.layout.Fence;
+import buckle.layout.Finding;
+import buckle.layout.LaidLine;
+import buckle.layout.LineLayout;
+import buckle.layout.Post;
+import buckle.layout.PostKind;
+import buckle.layout.Pull;
 import buckle.layout.Pull.PullWire;
+import buckle.layout.Severity;
 import buckle.material.PostStock;
 import buckle.mechanics.Hold;
 import buckle.message.Message;
@@ -33,8 +43,8 @@ final class PostFindings {
         this.findings = findings;
     }
 
-    static void of(List<LineLayer> layers, List<LineLayout> lines, Spec spec, List<Finding> findings) {
-        PostFindings all = new PostFindings(lines, spec, findings);
+    static void of(Fence fence, List<Finding> findings) {
+        PostFindings all = new PostFindings(fence.layouts(), fence.spec(), findings);
         all.lifted();
         all.strong();
         all.branches();
@@ -42,10 +52,9 @@ final class PostFindings {
         all.stock();
         all.standing();
         all.wires();
-        for (int i = 0; i < lines.size(); i++) {
-            if (layers.get(i).line().book().onExisting()) {
-                findings.add(
-                        Finding.at(Rule.I4, Severity.NOTE, lines.get(i).lineId(), 0, new PostMessage.OnOldFence()));
+        for (LaidLine laid : fence.lines()) {
+            if (laid.line().book().onExisting()) {
+                findings.add(Finding.at(Rule.I4, Severity.NOTE, laid.id(), 0, new PostMessage.OnOldFence()));
             }
         }
     }
@@ -129,12 +138,12 @@ final class PostFindings {
         for (LineLayout line : lines) {
             List<Double> seen = new ArrayList<>();
             for (Brace b : line.braces()) {
-                double at = line.closed() && b.strongStationM() >= line.lengthM() - Mark.SAME_PLACE_M
+                double at = line.closed() && b.strongStationM() >= line.lengthM() - Post.SAME_PLACE_M
                         ? 0
                         : b.strongStationM();
                 Hold onDay = b.load().day().hold();
                 Hold atWorst = b.load().worst().hold();
-                if (atWorst == Hold.USUAL || seen.stream().anyMatch(s -> Math.abs(s - at) < Mark.SAME_PLACE_M)) {
+                if (atWorst == Hold.USUAL || seen.stream().anyMatch(s -> Math.abs(s - at) < Post.SAME_PLACE_M)) {
                     continue;
                 }
                 seen.add(at);

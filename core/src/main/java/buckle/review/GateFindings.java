@@ -1,12 +1,18 @@
-package buckle.layout;
+package buckle.review;
 
+import buckle.layout.Fence;
+import buckle.layout.Finding;
+import buckle.layout.GatePlace;
+import buckle.layout.LaidLine;
+import buckle.layout.LineLayout;
+import buckle.layout.Severity;
 import buckle.message.LayoutMessage;
+import buckle.network.FenceNetwork;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.Gate;
 import buckle.site.Gate.GateEnd;
 import buckle.site.GateKind;
-import buckle.spec.Spec;
 import java.util.List;
 import java.util.Optional;
 
@@ -14,15 +20,15 @@ import java.util.Optional;
 final class GateFindings {
     private GateFindings() {}
 
-    static void of(List<LineLayer> layers, List<LineLayout> lines, FedSide fed, Spec spec, List<Finding> findings) {
-        for (int i = 0; i < lines.size(); i++) {
-            LineLayout line = lines.get(i);
+    static void of(Fence fence, FenceNetwork network, List<Finding> findings) {
+        for (LaidLine laid : fence.lines()) {
+            LineLayout line = laid.layout();
             for (GatePlace place : line.gates()) {
-                Gate gate = layers.get(i).line().gates().stream()
+                Gate gate = laid.line().gates().stream()
                         .filter(g -> g.id().equals(place.id()))
                         .findFirst()
                         .orElseThrow();
-                Optional<GateEnd> side = fed.of(line, place, spec.ringClosed());
+                Optional<GateEnd> side = network.fedSide(place.id());
                 hanging(line, place, gate, side, findings);
                 said(line, place, findings);
             }

@@ -1,4 +1,4 @@
-package buckle.layout;
+package buckle.review;
 
 import buckle.land.Contact;
 import buckle.land.Contacts;
@@ -7,6 +7,15 @@ import buckle.land.LandKind;
 import buckle.land.Surroundings;
 import buckle.land.Terrain;
 import buckle.land.Traits;
+import buckle.layout.CutOutPlace;
+import buckle.layout.FeedPlace;
+import buckle.layout.Fence;
+import buckle.layout.Finding;
+import buckle.layout.LaidLine;
+import buckle.layout.LineLayout;
+import buckle.layout.Severity;
+import buckle.layout.Sign;
+import buckle.layout.Signs;
 import buckle.message.FeatureName;
 import buckle.message.LandMessage;
 import buckle.message.Span;
@@ -53,33 +62,27 @@ final class LandFindings {
         this.floods = new Floods(around, plane);
     }
 
-    static List<Finding> of(
-            List<LineLayer> layers,
-            List<LineLayout> lines,
-            FeedPlace feed,
-            List<Sign> signs,
-            Surroundings around,
-            Contacts land,
-            Spec spec,
-            LocalPlane plane) {
-        LandFindings all = new LandFindings(lines.size() > 1, signs, around, spec, plane);
-        all.outside(feed, lines);
+    static List<Finding> of(Fence fence, Surroundings around) {
+        LocalPlane plane = fence.plane();
+        FeedPlace feed = fence.feed().orElseThrow();
+        LandFindings all = new LandFindings(fence.lines().size() > 1, fence.signs(), around, fence.spec(), plane);
+        all.outside(feed, fence.layouts());
         if (around.land().features().isEmpty()) {
             return all.findings;
         }
-        for (int i = 0; i < lines.size(); i++) {
-            if (layers.get(i).line().book().onExisting()) {
-                all.onExisting.add(lines.get(i).lineId());
+        for (LaidLine laid : fence.lines()) {
+            if (laid.line().book().onExisting()) {
+                all.onExisting.add(laid.id());
             }
-            for (Contact contact : layers.get(i).contacts()) {
-                all.contact(contact, lines.get(i));
+            for (Contact contact : laid.contacts()) {
+                all.contact(contact, laid.layout());
             }
-            all.floods(layers.get(i), lines.get(i));
+            all.floods(laid, laid.layout());
         }
         all.earth(feed);
-        all.stone(feed, layers, lines);
+        all.stone(feed, fence.line(feed.lineId()));
         all.buried.feed(feed);
-        LeadOutFindings.of(feed, land, all.buried, plane, all.findings);
+        LeadOutFindings.of(feed, new Contacts(around.land(), plane), all.buried, plane, all.findings);
         return all.findings;
     }
 
@@ -239,15 +242,15 @@ final class LandFindings {
     }
 
     /** Stations that lie under the flood of a creek: lower than its bed at the nearest place plus the rise. */
-    private void floods(LineLayer layer, LineLayout line) {
+    private void floods(LaidLine laid, LineLayout line) {
         for (LandFeature creek : floods.creeks()) {
             if (around.terrain().equals(Terrain.NONE)) {
-                if (layer.contacts().stream().anyMatch(c -> c.feature() == creek)) {
+                if (laid.contacts().stream().anyMatch(c -> c.feature() == creek)) {
                     add(Rule.J4, Severity.NOTE, line, 0, new LandMessage.FloodNotKnown(creek.title()));
                 }
                 continue;
             }
-            flooded(layer.stationing(), line, creek);
+            flooded(laid.stationing(), line, creek);
         }
     }
 
@@ -302,19 +305,16 @@ final class LandFindings {
     }
 
     /** G6, G7: where stone lies nearer than a rod is long, rods do not go in. */
-    private void stone(FeedPlace feed, List<LineLayer> layers, List<LineLayout> lines) {
-        for (int i = 0; i < lines.size(); i++) {
-            if (lines.get(i).lineId().equals(feed.lineId())
-                    && layers.get(i).soil().stony(feed.stationM(), feed.rodM() - Values.G5_ABOVE_M)) {
-                boolean earth = lines.get(i).schedule().count(WireRole.EARTH) > 0
-                        && spec.build().wires().earthTied();
-                findings.add(Finding.at(
-                        Rule.G7,
-                        Severity.WARN,
-                        feed.lineId(),
-                        feed.stationM(),
-                        new LandMessage.RodsInStone(feed.rodM(), earth)));
-            }
+    private void stone(FeedPlace feed, LaidLine laid) {
+        if (laid.soil().stony(feed.stationM(), feed.rodM() - Values.G5_ABOVE_M)) {
+            boolean earth = laid.layout().schedule().count(WireRole.EARTH) > 0
+                    && spec.build().wires().earthTied();
+            findings.add(Finding.at(
+                    Rule.G7,
+                    Severity.WARN,
+                    feed.lineId(),
+                    feed.stationM(),
+                    new LandMessage.RodsInStone(feed.rodM(), earth)));
         }
     }
 

@@ -1,7 +1,10 @@
-package buckle.layout;
+package buckle.review;
 
 import buckle.land.Contact;
 import buckle.land.Contacts;
+import buckle.layout.FeedPlace;
+import buckle.layout.Finding;
+import buckle.layout.Severity;
 import buckle.message.FeatureName;
 import buckle.message.LandMessage;
 import buckle.rulebook.Rule;

@@ -1,5 +1,7 @@
-package buckle.layout;
+package buckle.review;
 
+import buckle.layout.Finding;
+import buckle.layout.Severity;
 import buckle.message.Message;
 import buckle.rulebook.Rule;
 import java.util.ArrayList;

@@ -1,7 +1,12 @@
-package buckle.layout;
+package buckle.review;
 
 import buckle.land.LandKind;
 import buckle.land.Surroundings;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
+import buckle.layout.Post;
+import buckle.layout.PostKind;
+import buckle.layout.Section;
 import buckle.site.CutOut;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;

@@ -1,5 +1,7 @@
-package buckle.layout;
+package buckle.review;
 
+import buckle.layout.Finding;
+import buckle.layout.Layout;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.spec.Decisions;

@@ -1,5 +1,7 @@
-package buckle.layout;
+package buckle.review;
 
+import buckle.layout.LineLayout;
+import buckle.layout.Standing;
 import buckle.message.LayoutMessage;
 import buckle.rulebook.Rule;
 import buckle.spec.Spec;

@@ -1,4 +1,4 @@
-package buckle.circuit;
+package buckle.network;
 
 import java.util.HashMap;
 import java.util.HashSet;
@@ -7,10 +7,11 @@ import java.util.Map;
 import java.util.Set;
 
 /** Things that hang together, joined two by two. */
-final class Together<T> {
+public final class DisjointSets<T> {
     private final Map<T, T> up = new HashMap<>();
 
-    void join(T a, T b) {
+    /** Joins the sets of two things. */
+    public void join(T a, T b) {
         T x = root(a);
         T y = root(b);
         if (!x.equals(y)) {
@@ -19,7 +20,7 @@ final class Together<T> {
     }
 
     /** The same for all that hang together; the way there is shortened for those that ask again. */
-    T root(T thing) {
+    public T root(T thing) {
         T root = thing;
         for (T next = up.get(root); next != null; next = up.get(root)) {
             root = next;
@@ -32,7 +33,7 @@ final class Together<T> {
     }
 
     /** All that hang together with one, and itself. */
-    Set<T> with(T one) {
+    public Set<T> with(T one) {
         T root = root(one);
         Set<T> all = new HashSet<>(List.of(one, root));
         for (T thing : List.copyOf(up.keySet())) {

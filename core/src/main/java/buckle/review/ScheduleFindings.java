@@ -1,7 +1,12 @@
-package buckle.layout;
+package buckle.review;
 
 import buckle.land.Contact;
 import buckle.land.Traits.Soil;
+import buckle.layout.Fence;
+import buckle.layout.Finding;
+import buckle.layout.LaidLine;
+import buckle.layout.LineLayout;
+import buckle.layout.Severity;
 import buckle.message.LayoutMessage;
 import buckle.message.Span;
 import buckle.rulebook.Rule;
@@ -19,22 +24,25 @@ import java.util.OptionalDouble;
 final class ScheduleFindings {
     private ScheduleFindings() {}
 
-    static void of(List<LineLayer> layers, List<LineLayout> lines, Spec spec, List<Finding> findings) {
-        for (int i = 0; i < lines.size(); i++) {
-            returns(layers.get(i), lines.get(i), spec, findings);
-            beside(i, layers, lines, findings);
+    static void of(Fence fence, List<Finding> findings) {
+        List<LaidLine> lines = fence.lines();
+        Spec spec = fence.spec();
+        for (LaidLine laid : lines) {
+            returns(laid, spec, findings);
+            beside(laid, lines, findings);
         }
         spec.build().lines().stream()
-                .filter(s -> lines.stream().noneMatch(l -> l.lineId().equals(s.lineId())))
+                .filter(s -> lines.stream().noneMatch(l -> l.id().equals(s.lineId())))
                 .forEach(
                         s -> findings.add(Finding.ofJob(Rule.W18, Severity.NOTE, new LayoutMessage.WiresOfLostLine())));
     }
 
     /** W18: dry, stony and frozen ground carries no return. */
-    private static void returns(LineLayer layer, LineLayout line, Spec spec, List<Finding> findings) {
+    private static void returns(LaidLine laid, Spec spec, List<Finding> findings) {
+        LineLayout line = laid.layout();
         WireSchedule schedule = line.schedule();
         boolean allHot = schedule.count(WireRole.EARTH) == 0;
-        for (Contact zone : layer.soil().zones()) {
+        for (Contact zone : laid.soil().zones()) {
             Soil soil = zone.feature().traits().soil().orElse(Soil.LOAM);
             boolean poor = soil == Soil.SAND || soil == Soil.STONE || soil == Soil.FROZEN_IN_SEASON;
             if (poor && allHot && schedule.wires().size() > 1) {
@@ -56,18 +64,18 @@ final class ScheduleFindings {
     }
 
     /** W9 and P7: the outer row 30 in out, its posts opposite the inner ones. */
-    private static void beside(int i, List<LineLayer> layers, List<LineLayout> lines, List<Finding> findings) {
-        FenceLine outer = layers.get(i).line();
+    private static void beside(LaidLine laid, List<LaidLine> lines, List<Finding> findings) {
+        FenceLine outer = laid.line();
         Optional<String> partner = outer.book().beside();
         if (partner.isEmpty()) {
             return;
         }
-        for (int k = 0; k < lines.size(); k++) {
-            if (lines.get(k).lineId().equals(partner.get())) {
-                Stationing inner = layers.get(k).stationing();
+        for (LaidLine other : lines) {
+            if (other.id().equals(partner.get())) {
+                Stationing inner = other.stationing();
                 double worst = 0;
                 double at = 0;
-                Stationing row = layers.get(i).stationing();
+                Stationing row = laid.stationing();
                 for (int side = 0; side < row.sideCount(); side++) {
                     double middle = (row.cornerStationM(side) + row.cornerStationM(side + 1)) / 2;
                     double off = Math.abs(inner.nearest(row.at(middle, side)).offsetM() - Values.W9_APART_M);
@@ -84,7 +92,7 @@ final class ScheduleFindings {
                         at,
                         new LayoutMessage.OuterRow(
                                 outer.name(),
-                                lines.get(k).name(),
+                                other.line().name(),
                                 Values.W9_APART_M,
                                 far ? OptionalDouble.of(worst) : OptionalDouble.empty())));
                 return;
