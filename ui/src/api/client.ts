@@ -1,5 +1,6 @@
 import createClient from 'openapi-fetch'
 import type { paths } from './generated/schema'
+import { signed } from '@/shared/author'
 import type { Place } from './types'
 
 /** A request that came to nothing: a sentence for people, a stable code, and the places concerned. */
@@ -22,7 +23,7 @@ export class Trouble extends Error {
 
 export const client = createClient<paths>({
   baseUrl: globalThis.location?.origin ?? '',
-  fetch: (request) => globalThis.fetch(request),
+  fetch: (request) => globalThis.fetch(signed(request)),
 })
 
 interface Answer<T> {

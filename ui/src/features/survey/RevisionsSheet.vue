@@ -88,7 +88,7 @@ const title = computed(() => (r: number | null) => {
         <tr v-for="r in all" :key="r.revision">
           <td class="number">{{ r.revision }}<template v-if="r.revision === job.revision"> now</template></td>
           <td>
-            {{ dateText(r.savedAt) }}
+            {{ dateText(r.savedAt) }}<template v-if="r.savedBy"> by {{ r.savedBy }}</template>
             <div v-if="r.aside" class="small quiet-text">kept aside: saved on top of an older one</div>
           </td>
           <td>

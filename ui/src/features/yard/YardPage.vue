@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { author } from '@/shared/author'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client, importFile, Trouble } from '@/api/client'
@@ -117,6 +118,16 @@ onMounted(load)
       <h1>Buckle</h1>
       <span class="quiet-text">the yard: all jobs and where they stand</span>
       <span class="spring" />
+      <label class="author"
+        >You are
+        <input
+          v-model="author"
+          class="field"
+          maxlength="80"
+          placeholder="your name"
+          data-test="author"
+          title="Kept on this device; what you save says who saved it"
+      /></label>
       <router-link to="/rules">Rules</router-link>
       <v-btn class="quiet" :aria-label="`Look: ${look}; change`" @click="next">{{ look }}</v-btn>
       <label class="file">
@@ -227,5 +238,13 @@ onMounted(load)
 .empty {
   padding: 60px 0;
   font-size: 16px;
+}
+.author {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+}
+.author input {
+  width: 130px;
 }
 </style>

@@ -59,8 +59,7 @@ class JobFileTest {
         assertThat(again).isEqualTo(job);
         assertThat(Json.parse(written)).isEqualTo(Json.parse(bytes));
         sameDesign(
-                Design.of(again.site(), again.around(), again.spec()),
-                Design.of(job.site(), job.around(), job.spec()));
+                Design.of(again.site(), again.around(), again.spec()), Design.of(job.site(), job.around(), job.spec()));
     }
 
     private static void sameDesign(Design one, Design other) {

@@ -177,4 +177,47 @@ class JobsTest {
                 .isGreaterThan(90);
         assertThat(server.get("/api/jobs/" + id + "/strong-posts.gpx").text()).contains("<wpt ");
     }
+
+    /** A name typed once on a device goes with each save; another's save is a revision of its own. */
+    @Test
+    void everySaveSaysWhoseItIs() {
+        String id = server.openDemo("donkey-winter-track.geojson");
+        String path = "/api/jobs/" + id + "/plan";
+        String sitting = UUID.randomUUID().toString();
+        for (String name : List.of("Zoë", "Zoë", "Ann")) {
+            JsonNode state = server.get(path).json();
+            Server.Answer answer = server.send(server.request(path)
+                    .header("Content-Type", "application/json")
+                    .header("Buckle-Author", java.net.URLEncoder.encode(name, java.nio.charset.StandardCharsets.UTF_8))
+                    .PUT(java.net.http.HttpRequest.BodyPublishers.ofString(
+                            save(state, sitting, 20 + name.length()).toString())));
+            assertThat(answer.status()).isEqualTo(200);
+            assertThat(answer.json().path("savedBy").asString()).isEqualTo(name);
+        }
+        JsonNode all = server.get("/api/jobs/" + id + "/revisions").json();
+        assertThat(all.size()).isEqualTo(3);
+        assertThat(all.get(0).path("savedBy").asString()).isEqualTo("Ann");
+        assertThat(all.get(1).path("savedBy").asString()).isEqualTo("Zoë");
+        assertThat(all.get(2).path("savedBy").asString()).isEmpty();
+    }
+
+    /** A plan that this program cannot read is one marked row; the others stand in the yard as ever. */
+    @Test
+    void oneUnreadableJobSpoilsNoYard() throws Exception {
+        String id = server.openDemo("donkey-winter-track.geojson");
+        double before = job(id).path("lengthM").asDouble();
+        TestDatabase database = TestDatabase.get();
+        try (var c = java.sql.DriverManager.getConnection(database.url, "buckle", database.password);
+                var s = c.createStatement()) {
+            s.execute("update revision set doc = jsonb_set(doc, '{schema}', '99') where owner = '" + id + "'");
+            s.execute("delete from job_summary where job_id = '" + id + "'");
+            int others = server.get("/api/jobs").json().size();
+            assertThat(others).isGreaterThan(1);
+            assertThat(job(id).path("stage").asString()).isEqualTo("UNREADABLE");
+            assertThat(job(id).path("standing").asString()).contains("kept as it is");
+            s.execute("update revision set doc = jsonb_set(doc, '{schema}', '2') where owner = '" + id + "'");
+        }
+        assertThat(job(id).path("stage").asString()).isNotEqualTo("UNREADABLE");
+        assertThat(job(id).path("lengthM").asDouble()).isEqualTo(before).isPositive();
+    }
 }

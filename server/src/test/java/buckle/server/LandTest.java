@@ -3,7 +3,7 @@ package buckle.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import buckle.exchange.Json;
-import buckle.exchange.PlanDoc;
+import buckle.exchange.document.StoredDocument;
 import buckle.server.Server.Answer;
 import buckle.spec.Plan;
 import java.awt.image.BufferedImage;
@@ -301,10 +301,11 @@ class LandTest {
         Flyway.configure().dataSource(url, "buckle", database.password).load().migrate();
         try (Connection c = DriverManager.getConnection(url, "buckle", database.password);
                 Statement s = c.createStatement()) {
-            ResultSet names =
-                    s.executeQuery("select string_agg(j.name || '/' || c.name || '/' || p.name, ',' order by j.name)"
+            ResultSet names = s.executeQuery(
+                    "select string_agg(j.name || '/' || c.name || '/' || p.name, ',' order by j.name)"
                             + " from job j join property p on p.id = j.property_id join client c on c.id = p.client_id"
-                            + " join land_revision l on l.property_id = p.id and l.revision = p.head_revision");
+                            + " join revision l on l.kind = 'land' and l.owner = p.id"
+                            + " join document d on d.kind = l.kind and d.owner = l.owner and d.head_revision = l.revision");
             names.next();
             assertThat(names.getString(1))
                     .isEqualTo(
@@ -312,11 +313,12 @@ class LandTest {
             ResultSet own = s.executeQuery("select count(distinct property_id) from job");
             own.next();
             assertThat(own.getInt(1)).isEqualTo(4);
-            ResultSet doc = s.executeQuery("select doc from plan_revision limit 1");
+            ResultSet doc = s.executeQuery("select doc from revision where kind = 'plan' limit 1");
             doc.next();
-            Plan read = PlanDoc.read(doc.getString(1));
+            Plan read = StoredDocument.PLAN.read(doc.getString(1));
             assertThat(read.site().lines().get(1).startsOn()).contains("main");
-            assertThat(PlanDoc.read(PlanDoc.write(read))).isEqualTo(read);
+            assertThat(StoredDocument.PLAN.read(StoredDocument.PLAN.write(read)))
+                    .isEqualTo(read);
         }
     }
 

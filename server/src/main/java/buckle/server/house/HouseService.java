@@ -1,60 +1,61 @@
 package buckle.server.house;
 
-import buckle.exchange.Json;
 import buckle.rulebook.Rule;
-import buckle.server.house.HouseMapper.HouseRow;
+import buckle.server.revisions.RevisionStore;
 import buckle.server.web.Trouble;
 import buckle.spec.School.House;
-import java.time.Clock;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
 /** Keeps the house's way; a change on top of an older revision is refused. */
 @Service
 public class HouseService {
-    private final HouseMapper mapper;
-    private final Clock clock;
+    /** There is one house. */
+    private static final UUID HOUSE = new UUID(0, 0);
 
-    HouseService(HouseMapper mapper, Clock clock) {
-        this.mapper = mapper;
-        this.clock = clock;
+    private final RevisionStore<House> houses;
+
+    HouseService(RevisionStore<House> houses) {
+        this.houses = houses;
     }
 
     @Transactional(readOnly = true)
     public HouseState state() {
-        List<HouseRow> rows = mapper.all();
-        if (rows.isEmpty()) {
+        if (!houses.has(HOUSE)) {
             return new HouseState(0, House.OPEN, Rule.REVISION, Optional.empty(), List.of());
         }
-        HouseRow head = rows.getFirst();
-        List<HouseState.Earlier> earlier = rows.stream()
-                .skip(1)
-                .map(r -> new HouseState.Earlier(r.revision(), read(r), r.rulebookRevision(), r.savedAt()))
+        RevisionStore.State<House> now = houses.state(HOUSE);
+        List<HouseState.Earlier> earlier = houses.list(HOUSE).stream()
+                .filter(r -> r.revision() != now.revision() && !r.aside())
+                .map(r -> new HouseState.Earlier(
+                        r.revision(),
+                        houses.content(HOUSE, r.revision()),
+                        r.rulebookRevision(),
+                        r.savedBy(),
+                        r.savedAt()))
                 .toList();
-        return new HouseState(
-                head.revision(), read(head), head.rulebookRevision(), Optional.of(head.savedAt()), earlier);
+        return new HouseState(now.revision(), now.content(), now.rulebook(), Optional.of(now.savedAt()), earlier);
     }
 
     /** Stores another way as the next revision. */
-    @Transactional
+    @Transactional(noRollbackFor = Trouble.class)
     public HouseState save(int baseRevision, House house) {
-        HouseState now = state();
-        boolean stale = now.revision() != baseRevision;
-        int next = baseRevision + 1;
-        if (stale || mapper.insert(next, Json.MAPPER.writeValueAsString(house), Rule.REVISION, clock.instant()) == 0) {
+        if (baseRevision == 0 && houses.open(HOUSE, house)) {
+            return state();
+        }
+        if (houses.headRevision(HOUSE) != baseRevision) {
             throw new Trouble(
                     409,
                     "house.stale",
                     "The house's way was changed elsewhere in the meantime. Look at it and decide again.",
-                    Map.of("currentRevision", now.revision()));
+                    Map.of("currentRevision", houses.headRevision(HOUSE)));
         }
+        houses.save(
+                HOUSE, new RevisionStore.Save<>(houses.saveNo(HOUSE), UUID.randomUUID(), house), "house", r -> false);
         return state();
-    }
-
-    private static House read(HouseRow row) {
-        return Json.MAPPER.readValue(row.doc(), House.class);
     }
 }

@@ -17,5 +17,5 @@ public record HouseState(int revision, House house, int rulebook, Optional<Insta
     }
 
     /** An older revision. */
-    public record Earlier(int revision, House house, int rulebook, Instant savedAt) {}
+    public record Earlier(int revision, House house, int rulebook, String savedBy, Instant savedAt) {}
 }

@@ -23,6 +23,7 @@ import buckle.land.Surroundings;
 import buckle.layout.Layout;
 import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
+import buckle.server.revisions.RevisionMapper.RevisionInfo;
 import buckle.setout.SetOutPlanner;
 import buckle.site.BadInput;
 import buckle.spec.Plan;
@@ -125,7 +126,7 @@ class JobController {
 
     @GetMapping("/{id}/revisions")
     @Operation(operationId = "listRevisions", summary = "History of the plan, newest first")
-    List<JobMapper.RevisionInfo> revisions(@PathVariable UUID id) {
+    List<RevisionInfo> revisions(@PathVariable UUID id) {
         return service.revisions(id);
     }
 

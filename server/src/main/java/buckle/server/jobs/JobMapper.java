@@ -1,6 +1,5 @@
 package buckle.server.jobs;
 
-import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -14,9 +13,8 @@ import org.apache.ibatis.annotations.Update;
 @Mapper
 interface JobMapper {
     String JOB = "select j.id, j.name, j.property_id, c.name as client, p.name as property, j.state, j.state_before,"
-            + " j.head_revision, j.save_no, j.created_at, j.changed_at from job j join property p on p.id = j.property_id"
-            + " join client c on c.id = p.client_id";
-    String REVISION = "job_id, revision, stretch, aside, label, doc, rulebook_revision, program_version, saved_at";
+            + " d.head_revision, d.save_no, j.created_at, j.changed_at from job j join property p on p.id = j.property_id"
+            + " join client c on c.id = p.client_id join document d on d.kind = 'plan' and d.owner = j.id";
 
     @Select(JOB + " order by j.changed_at desc, j.id")
     List<JobRow> all();
@@ -28,47 +26,27 @@ interface JobMapper {
     @Select(JOB + " where j.id = #{id} for update of j")
     Optional<JobRow> lock(@Param("id") UUID id);
 
-    @Insert(
-            "insert into job (id, name, property_id, state, state_before, head_revision, save_no, created_at, changed_at)"
-                    + " values (#{id}, #{name}, #{propertyId}, #{state}, #{stateBefore}, #{headRevision}, #{saveNo}, #{createdAt}, #{changedAt})")
+    @Insert("insert into job (id, name, property_id, state, state_before, created_at, changed_at)"
+            + " values (#{id}, #{name}, #{propertyId}, #{state}, #{stateBefore}, #{createdAt}, #{changedAt})")
     void insert(JobRow row);
 
     @Update("update job set name = #{name}, property_id = #{propertyId}, state = #{state},"
-            + " state_before = #{stateBefore}, head_revision = #{headRevision}, save_no = #{saveNo},"
-            + " changed_at = #{changedAt} where id = #{id}")
+            + " state_before = #{stateBefore}, changed_at = #{changedAt} where id = #{id}")
     void update(JobRow row);
 
-    @Select("select " + REVISION + " from plan_revision where job_id = #{jobId} and revision = #{revision}")
-    Optional<RevisionRow> revision(@Param("jobId") UUID jobId, @Param("revision") int revision);
+    /** What was worked out of a job for the list, and from what. */
+    record StoredSummary(UUID jobId, String madeFrom, String summary) {}
 
-    @Select("select " + REVISION + " from plan_revision r where exists (select 1 from job j where j.id = r.job_id"
-            + " and j.head_revision = r.revision)")
-    List<RevisionRow> heads();
+    @Select("select job_id, made_from, summary from job_summary")
+    List<StoredSummary> summaries();
 
-    @Select("select revision, aside, label, rulebook_revision, program_version, saved_at from plan_revision"
-            + " where job_id = #{jobId} order by revision desc")
-    List<RevisionInfo> revisions(@Param("jobId") UUID jobId);
+    @Select("select count(*) from reading where job_id = #{jobId}")
+    int readings(@Param("jobId") UUID jobId);
 
-    @Select("select coalesce(max(revision), 0) from plan_revision where job_id = #{jobId}")
-    int lastRevision(@Param("jobId") UUID jobId);
-
-    @Insert("insert into plan_revision (" + REVISION
-            + ") values (#{jobId}, #{revision}, #{stretch}, #{aside}, #{label},"
-            + " #{doc}::jsonb, #{rulebookRevision}, #{programVersion}, #{savedAt})")
-    void insertRevision(RevisionRow row);
-
-    @Update("update plan_revision set doc = #{doc}::jsonb, rulebook_revision = #{rulebookRevision},"
-            + " program_version = #{programVersion}, saved_at = #{savedAt}"
-            + " where job_id = #{jobId} and revision = #{revision}")
-    void updateRevision(RevisionRow row);
-
-    @Update("update plan_revision set label = #{label} where job_id = #{jobId} and revision = #{revision}")
-    int label(@Param("jobId") UUID jobId, @Param("revision") int revision, @Param("label") String label);
+    @Insert("insert into job_summary (job_id, made_from, summary) values (#{jobId}, #{madeFrom}, #{summary}::jsonb)"
+            + " on conflict (job_id) do update set made_from = excluded.made_from, summary = excluded.summary")
+    void keepSummary(@Param("jobId") UUID jobId, @Param("madeFrom") String madeFrom, @Param("summary") String summary);
 
     @Select("select exists (select 1 from reading where job_id = #{jobId} and plan_revision = #{revision})")
     boolean hasReadings(@Param("jobId") UUID jobId, @Param("revision") int revision);
-
-    /** A revision in the list of a job's history. */
-    record RevisionInfo(
-            int revision, boolean aside, String label, int rulebookRevision, String programVersion, Instant savedAt) {}
 }

@@ -21,8 +21,8 @@ record JobRow(
         Instant createdAt,
         Instant changedAt) {
 
-    JobRow saved(int head, long newSaveNo, Instant now) {
-        return new JobRow(id, name, propertyId, client, property, state, stateBefore, head, newSaveNo, createdAt, now);
+    JobRow touched(Instant now) {
+        return moved(state, stateBefore, now);
     }
 
     JobRow renamed(String newName, UUID newPropertyId, Instant now) {

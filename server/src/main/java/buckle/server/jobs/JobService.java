@@ -1,12 +1,11 @@
 package buckle.server.jobs;
 
 import buckle.exchange.JobFile;
-import buckle.exchange.PlanDoc;
-import buckle.rulebook.Rule;
-import buckle.server.BuckleApplication;
 import buckle.server.house.HouseService;
 import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
+import buckle.server.revisions.RevisionMapper.RevisionInfo;
+import buckle.server.revisions.RevisionStore;
 import buckle.server.web.Trouble;
 import buckle.site.BadInput;
 import buckle.site.Problem;
@@ -19,7 +18,6 @@ import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
-import java.util.Map;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -30,12 +28,20 @@ public class JobService {
     private static final int LONGEST_NAME = 200;
 
     private final JobMapper mapper;
+    private final RevisionStore<Plan> plans;
     private final ReadingService readings;
     private final LandService land;
     private final HouseService house;
     private final Clock clock;
 
-    JobService(JobMapper mapper, ReadingService readings, LandService land, HouseService house, Clock clock) {
+    JobService(
+            JobMapper mapper,
+            RevisionStore<Plan> plans,
+            ReadingService readings,
+            LandService land,
+            HouseService house,
+            Clock clock) {
+        this.plans = plans;
         this.mapper = mapper;
         this.readings = readings;
         this.land = land;
@@ -73,7 +79,7 @@ public class JobService {
         UUID id = UUID.randomUUID();
         Instant now = now();
         mapper.insert(new JobRow(id, name.strip(), property, "", "", state, state, 1, 1, now, now));
-        mapper.insertRevision(revision(id, 1, UUID.randomUUID(), false, "", plan, now));
+        plans.open(id, plan);
         return id;
     }
 
@@ -102,69 +108,38 @@ public class JobService {
 
     @Transactional(readOnly = true)
     public PlanState plan(UUID id) {
-        JobRow row = find(id);
-        RevisionRow head = mapper.revision(id, row.headRevision()).orElseThrow();
-        return new PlanState(head.revision(), row.saveNo(), read(head), head.savedAt(), head.rulebookRevision());
-    }
-
-    static Plan read(RevisionRow row) {
-        return PlanDoc.read(row.doc());
+        find(id);
+        return PlanState.of(plans.state(id));
     }
 
     /** Saves a plan, or keeps it aside and refuses when somebody saved in between. */
     @Transactional(noRollbackFor = Trouble.class)
     public PlanState save(UUID id, PlanSave save) {
         check(save.plan());
-        JobRow row = lock(id);
-        Instant now = now();
-        if (save.baseSaveNo() != row.saveNo()) {
-            return refuseStale(row, save, now);
-        }
-        RevisionRow head = mapper.revision(id, row.headRevision()).orElseThrow();
         checkText("label", save.label());
-        boolean sameSitting = head.stretch().equals(save.stretch())
-                && head.label().isEmpty()
-                && save.label().isBlank()
-                && !mapper.hasReadings(id, head.revision());
-        int revision = sameSitting ? head.revision() : mapper.lastRevision(id) + 1;
-        RevisionRow saved =
-                revision(id, revision, save.stretch(), false, save.label().strip(), save.plan(), now);
-        if (sameSitting) {
-            mapper.updateRevision(saved);
-        } else {
-            mapper.insertRevision(saved);
-        }
-        mapper.update(row.saved(revision, row.saveNo() + 1, now));
-        return new PlanState(revision, row.saveNo() + 1, save.plan(), now, Rule.REVISION);
-    }
-
-    private PlanState refuseStale(JobRow row, PlanSave save, Instant now) {
-        int kept = mapper.lastRevision(row.id()) + 1;
-        mapper.insertRevision(revision(row.id(), kept, save.stretch(), true, "", save.plan(), now));
-        throw new Trouble(
-                409,
-                "plan.stale",
-                "This plan was saved elsewhere in the meantime. Yours is kept as revision " + kept + ".",
-                Map.of("currentRevision", row.headRevision(), "currentSaveNo", row.saveNo(), "keptRevision", kept));
+        JobRow row = lock(id);
+        PlanState saved = PlanState.of(plans.save(
+                id,
+                new RevisionStore.Save<>(save.baseSaveNo(), save.stretch(), save.plan(), save.label()),
+                "plan",
+                revision -> mapper.hasReadings(id, revision)));
+        mapper.update(row.touched(now()));
+        return saved;
     }
 
     /** Makes an earlier or aside revision the current one, as a new revision. */
     @Transactional
     public PlanState restore(UUID id, int revision) {
         JobRow row = lock(id);
-        RevisionRow old = mapper.revision(id, revision).orElseThrow(() -> Trouble.missing("Revision " + revision));
-        Instant now = now();
-        int next = mapper.lastRevision(id) + 1;
-        Plan plan = read(old);
-        mapper.insertRevision(revision(id, next, UUID.randomUUID(), false, "", plan, now));
-        mapper.update(row.saved(next, row.saveNo() + 1, now));
-        return new PlanState(next, row.saveNo() + 1, plan, now, Rule.REVISION);
+        PlanState restored = PlanState.of(plans.restore(id, revision));
+        mapper.update(row.touched(now()));
+        return restored;
     }
 
     @Transactional(readOnly = true)
-    public List<JobMapper.RevisionInfo> revisions(UUID id) {
+    public List<RevisionInfo> revisions(UUID id) {
         find(id);
-        return mapper.revisions(id);
+        return plans.list(id);
     }
 
     @Transactional
@@ -179,7 +154,7 @@ public class JobService {
     /** One revision of a plan as it was. */
     @Transactional(readOnly = true)
     public Plan revisionPlan(UUID id, int revision) {
-        return read(mapper.revision(id, revision).orElseThrow(() -> Trouble.missing("Revision " + revision)));
+        return plans.content(id, revision);
     }
 
     /** Names a revision, so that it is kept for good; a blank name takes the name off. */
@@ -187,9 +162,7 @@ public class JobService {
     public void label(UUID id, int revision, String label) {
         lock(id);
         checkText("label", label);
-        if (mapper.label(id, revision, label.strip()) == 0) {
-            throw Trouble.missing("Revision " + revision);
-        }
+        plans.label(id, revision, label.strip());
     }
 
     /** Puts a job away or brings it back. Nothing is ever erased here. */
@@ -206,18 +179,12 @@ public class JobService {
         move(id, find(id).stateBefore());
     }
 
-    private static RevisionRow revision(
-            UUID id, int revision, UUID stretch, boolean aside, String label, Plan plan, Instant now) {
-        String doc = PlanDoc.write(plan);
-        return new RevisionRow(id, revision, stretch, aside, label, doc, Rule.REVISION, BuckleApplication.VERSION, now);
-    }
-
-    private static void check(Plan plan) {
+    private void check(Plan plan) {
         List<Problem> problems = SiteCheck.problems(plan.site());
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
         }
-        if (PlanDoc.write(plan).contains("\\u0000")) {
+        if (plans.holdsNul(plan)) {
             throw new BadInput("text.nul", "plan", "A name holds a NUL character. Nothing was stored.");
         }
     }

@@ -31,7 +31,9 @@ public record JobView(
     public enum Stage {
         NEW,
         LAID_OUT,
-        TESTED
+        TESTED,
+        /** Its plan cannot be read; it is kept as it is. */
+        UNREADABLE
     }
 
     /** Sections of a job by standing. */

@@ -1,47 +1,124 @@
 package buckle.server.jobs;
 
+import buckle.exchange.Json;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
 import buckle.readings.Standing;
+import buckle.rulebook.Rule;
+import buckle.server.BuckleApplication;
 import buckle.server.jobs.JobView.SectionCounts;
 import buckle.server.jobs.JobView.Stage;
 import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
+import buckle.server.revisions.Revision;
+import buckle.server.revisions.RevisionStore;
 import buckle.site.Corner;
 import buckle.site.FenceLine;
 import buckle.spec.Animal;
 import buckle.spec.Plan;
 import buckle.takeoff.Design;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
-/** All jobs and where they stand. */
+/**
+ * All jobs and where they stand, from summaries that are stored: a job is laid out anew only when its plan, its land or its readings
+ * changed. One that cannot be read is a marked row among the others.
+ */
 @Service
 class Yard {
+    private static final Logger LOG = LoggerFactory.getLogger(Yard.class);
+
     private final JobMapper mapper;
+    private final RevisionStore<Plan> plans;
     private final ReadingService readings;
     private final LandService land;
 
-    Yard(JobMapper mapper, ReadingService readings, LandService land) {
+    Yard(JobMapper mapper, RevisionStore<Plan> plans, ReadingService readings, LandService land) {
         this.mapper = mapper;
+        this.plans = plans;
         this.land = land;
         this.readings = readings;
     }
 
-    @Transactional(readOnly = true)
+    /** What the list says of a job besides its name. */
+    record Summary(
+            String animals,
+            double lengthM,
+            UnitSystem units,
+            Stage stage,
+            String standing,
+            SectionCounts sections,
+            List<List<Double>> outline) {}
+
+    @Transactional
     public List<JobView> jobs() {
-        Map<UUID, RevisionRow> heads = mapper.heads().stream().collect(Collectors.toMap(RevisionRow::jobId, r -> r));
+        Map<UUID, Revision> heads = plans.heads();
+        Map<UUID, JobMapper.StoredSummary> stored = new HashMap<>();
+        mapper.summaries().forEach(s -> stored.put(s.jobId(), s));
         return mapper.all().stream()
-                .map(job -> view(job, JobService.read(heads.get(job.id()))))
+                .map(job -> view(job, heads.get(job.id()), stored.get(job.id())))
                 .toList();
     }
 
-    private JobView view(JobRow job, Plan plan) {
+    private JobView view(JobRow job, Revision head, JobMapper.StoredSummary stored) {
+        try {
+            String madeFrom = String.join(
+                    ":",
+                    BuckleApplication.VERSION,
+                    String.valueOf(Rule.REVISION),
+                    String.valueOf(job.saveNo()),
+                    String.valueOf(land.saveNo(job.propertyId())),
+                    String.valueOf(mapper.readings(job.id())));
+            if (stored != null && stored.madeFrom().equals(madeFrom)) {
+                return view(job, Json.MAPPER.readValue(stored.summary(), Summary.class));
+            }
+            Summary made = summary(job, plans.read(Objects.requireNonNull(head)));
+            mapper.keepSummary(job.id(), madeFrom, Json.MAPPER.writeValueAsString(made));
+            return view(job, made);
+        } catch (RuntimeException e) {
+            LOG.warn("job {} cannot be read: {}", job.id(), e.toString());
+            return view(
+                    job,
+                    new Summary(
+                            "",
+                            0,
+                            UnitSystem.FT_IN,
+                            Stage.UNREADABLE,
+                            "cannot be read by this Buckle; it is kept as it is",
+                            new SectionCounts(0, 0, 0, 0),
+                            List.of()));
+        }
+    }
+
+    private static JobView view(JobRow job, Summary s) {
+        return new JobView(
+                job.id(),
+                job.name(),
+                job.propertyId(),
+                job.client(),
+                job.property(),
+                job.state(),
+                job.changedAt(),
+                s.animals(),
+                s.lengthM(),
+                s.units(),
+                s.stage(),
+                s.standing(),
+                s.sections(),
+                s.outline());
+    }
+
+    private Summary summary(JobRow job, Plan plan) {
         Design design = Design.of(plan, land.around(job.propertyId()));
         double length =
                 design.layout().lines().stream().mapToDouble(l -> l.lengthM()).sum();
@@ -54,14 +131,7 @@ class Yard {
                 count(assessment, Standing.OPEN));
         Stage stage = plan.site().lines().isEmpty() ? Stage.NEW : taken.isEmpty() ? Stage.LAID_OUT : Stage.TESTED;
         String animals = plan.spec().animals().stream().map(Animal::text).collect(Collectors.joining(", "));
-        return new JobView(
-                job.id(),
-                job.name(),
-                job.propertyId(),
-                job.client(),
-                job.property(),
-                job.state(),
-                job.changedAt(),
+        return new Summary(
                 animals,
                 length,
                 plan.spec().units(),
@@ -82,6 +152,7 @@ class Yard {
             case NEW -> "nothing laid out yet";
             case LAID_OUT -> "laid out, not read yet";
             case TESTED -> tested(counts);
+            case UNREADABLE -> "";
         };
     }
 

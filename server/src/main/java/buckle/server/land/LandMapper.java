@@ -13,14 +13,10 @@ import org.apache.ibatis.annotations.Update;
 /** Clients, properties and the revisions of their land in PostgreSQL. */
 @Mapper
 interface LandMapper {
-    String PROPERTY = "select p.id, c.name as client, p.name, p.head_revision, p.save_no from property p"
-            + " join client c on c.id = p.client_id";
+    String PROPERTY = "select p.id, c.name as client, p.name from property p join client c on c.id = p.client_id";
 
     /** A property as stored. */
-    record PropertyRow(UUID id, String client, String name, int headRevision, long saveNo) {}
-
-    /** A revision of a property's land; the document as JSON text. */
-    record LandRow(UUID propertyId, int revision, UUID stretch, boolean aside, String doc, Instant savedAt) {}
+    record PropertyRow(UUID id, String client, String name) {}
 
     /** A property in the list. */
     record PropertyInfo(UUID id, String client, String name, int jobs) {}
@@ -41,8 +37,8 @@ interface LandMapper {
     @Insert("insert into client (id, name, created_at) values (#{id}, #{name}, #{now}) on conflict (name) do nothing")
     void insertClient(@Param("id") UUID id, @Param("name") String name, @Param("now") Instant now);
 
-    @Insert("insert into property (id, client_id, name, head_revision, save_no, created_at, changed_at)"
-            + " select #{id}, c.id, #{name}, 1, 1, #{now}, #{now} from client c where c.name = #{client}"
+    @Insert("insert into property (id, client_id, name, created_at, changed_at)"
+            + " select #{id}, c.id, #{name}, #{now}, #{now} from client c where c.name = #{client}"
             + " on conflict do nothing")
     int insertProperty(
             @Param("id") UUID id,
@@ -58,24 +54,9 @@ interface LandMapper {
             @Param("name") String name,
             @Param("now") Instant now);
 
-    @Update("update property set head_revision = #{head}, save_no = #{saveNo}, changed_at = #{now} where id = #{id}")
-    void update(@Param("id") UUID id, @Param("head") int head, @Param("saveNo") long saveNo, @Param("now") Instant now);
+    @Update("update property set changed_at = #{now} where id = #{id}")
+    void touch(@Param("id") UUID id, @Param("now") Instant now);
 
     @Select("select count(*) from job where property_id = #{id}")
     int jobs(@Param("id") UUID id);
-
-    @Select("select property_id, revision, stretch, aside, doc, saved_at from land_revision"
-            + " where property_id = #{id} and revision = #{revision}")
-    Optional<LandRow> revision(@Param("id") UUID id, @Param("revision") int revision);
-
-    @Select("select coalesce(max(revision), 0) from land_revision where property_id = #{id}")
-    int lastRevision(@Param("id") UUID id);
-
-    @Insert("insert into land_revision (property_id, revision, stretch, aside, doc, saved_at) values"
-            + " (#{propertyId}, #{revision}, #{stretch}, #{aside}, #{doc}::jsonb, #{savedAt})")
-    void insertRevision(LandRow row);
-
-    @Update("update land_revision set doc = #{doc}::jsonb, saved_at = #{savedAt}"
-            + " where property_id = #{propertyId} and revision = #{revision}")
-    void updateRevision(LandRow row);
 }

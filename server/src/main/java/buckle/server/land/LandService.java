@@ -1,15 +1,14 @@
 package buckle.server.land;
 
 import buckle.exchange.GridWriter;
-import buckle.exchange.Json;
 import buckle.land.GridTerrain;
 import buckle.land.Land;
 import buckle.land.LandCheck;
 import buckle.land.Surroundings;
 import buckle.land.Underlay;
-import buckle.server.land.LandMapper.LandRow;
 import buckle.server.land.LandMapper.PropertyInfo;
 import buckle.server.land.LandMapper.PropertyRow;
+import buckle.server.revisions.RevisionStore;
 import buckle.server.web.Trouble;
 import buckle.site.BadInput;
 import buckle.site.Problem;
@@ -18,7 +17,6 @@ import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -28,10 +26,12 @@ import org.springframework.transaction.annotation.Transactional;
 @Service
 public class LandService {
     private final LandMapper mapper;
+    private final RevisionStore<Land> lands;
     private final Attachments attachments;
     private final Clock clock;
 
-    LandService(LandMapper mapper, Attachments attachments, Clock clock) {
+    LandService(LandMapper mapper, RevisionStore<Land> lands, Attachments attachments, Clock clock) {
+        this.lands = lands;
         this.mapper = mapper;
         this.attachments = attachments;
         this.clock = clock;
@@ -55,7 +55,7 @@ public class LandService {
         if (mapper.insertProperty(id, client, name, now) == 0) {
             return mapper.named(client, name).orElseThrow().id();
         }
-        mapper.insertRevision(new LandRow(id, 1, UUID.randomUUID(), false, write(land), now));
+        lands.open(id, land);
         return id;
     }
 
@@ -75,7 +75,7 @@ public class LandService {
             return there.get().id();
         }
         if (present.saysNothing()) {
-            save(there.get().id(), new LandSave(there.get().saveNo(), UUID.randomUUID(), whole));
+            save(there.get().id(), new LandSave(lands.saveNo(there.get().id()), UUID.randomUUID(), whole));
             return there.get().id();
         }
         for (int n = 2; ; n++) {
@@ -120,21 +120,30 @@ public class LandService {
     @Transactional(readOnly = true)
     public LandState state(UUID id) {
         PropertyRow row = find(id);
-        LandRow head = mapper.revision(id, row.headRevision()).orElseThrow();
+        return state(row, lands.state(id));
+    }
+
+    private LandState state(PropertyRow row, RevisionStore.State<Land> land) {
         return new LandState(
-                id,
+                row.id(),
                 row.client(),
                 row.name(),
-                head.revision(),
-                row.saveNo(),
-                read(head),
-                head.savedAt(),
-                mapper.jobs(id));
+                land.revision(),
+                land.saveNo(),
+                land.content(),
+                land.savedAt(),
+                mapper.jobs(row.id()));
+    }
+
+    /** Number of the last save of its land. */
+    public long saveNo(UUID id) {
+        return lands.saveNo(id);
     }
 
     @Transactional(readOnly = true)
     public Land land(UUID id) {
-        return read(mapper.revision(id, find(id).headRevision()).orElseThrow());
+        find(id);
+        return lands.state(id).content();
     }
 
     @Transactional(readOnly = true)
@@ -152,42 +161,19 @@ public class LandService {
     public LandState save(UUID id, LandSave save) {
         check(save.land());
         PropertyRow row = mapper.lock(id).orElseThrow(() -> Trouble.missing("This property"));
-        Instant now = now();
-        int last = mapper.lastRevision(id);
-        if (save.baseSaveNo() != row.saveNo()) {
-            mapper.insertRevision(new LandRow(id, last + 1, save.stretch(), true, write(save.land()), now));
-            throw new Trouble(
-                    409,
-                    "land.stale",
-                    "This property was changed elsewhere in the meantime. Yours is kept as revision " + (last + 1)
-                            + ".",
-                    Map.of(
-                            "currentRevision", row.headRevision(),
-                            "currentSaveNo", row.saveNo(),
-                            "keptRevision", last + 1));
-        }
-        LandRow head = mapper.revision(id, row.headRevision()).orElseThrow();
-        boolean sameSitting = head.stretch().equals(save.stretch());
-        int revision = sameSitting ? head.revision() : last + 1;
-        LandRow saved = new LandRow(id, revision, save.stretch(), false, write(save.land()), now);
-        if (sameSitting) {
-            mapper.updateRevision(saved);
-        } else {
-            mapper.insertRevision(saved);
-        }
-        mapper.update(id, revision, row.saveNo() + 1, now);
-        return state(id);
+        RevisionStore.State<Land> saved = lands.save(
+                id, new RevisionStore.Save<>(save.baseSaveNo(), save.stretch(), save.land()), "property", r -> false);
+        mapper.touch(id, now());
+        return state(row, saved);
     }
 
     /** Makes an earlier or aside revision the current one, as a new revision. */
     @Transactional
     public LandState restore(UUID id, int revision) {
         PropertyRow row = mapper.lock(id).orElseThrow(() -> Trouble.missing("This property"));
-        LandRow old = mapper.revision(id, revision).orElseThrow(() -> Trouble.missing("Revision " + revision));
-        int next = mapper.lastRevision(id) + 1;
-        mapper.insertRevision(new LandRow(id, next, UUID.randomUUID(), false, old.doc(), now()));
-        mapper.update(id, next, row.saveNo() + 1, now());
-        return state(id);
+        LandState restored = state(row, lands.restore(id, revision));
+        mapper.touch(id, now());
+        return restored;
     }
 
     private void check(Land land) {
@@ -207,17 +193,9 @@ public class LandService {
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
         }
-        if (write(land).contains("\\u0000")) {
+        if (lands.holdsNul(land)) {
             throw new BadInput("text.nul", "land", "A name holds a NUL character. Nothing was stored.");
         }
-    }
-
-    private static String write(Land land) {
-        return Json.MAPPER.writeValueAsString(land);
-    }
-
-    private static Land read(LandRow row) {
-        return Json.MAPPER.readValue(row.doc(), Land.class);
     }
 
     private Instant now() {

@@ -26,6 +26,6 @@ interface ReadingMapper {
             + " on conflict (id) do nothing")
     int insert(ReadingRow row);
 
-    @Select("select head_revision from job where id = #{jobId}")
+    @Select("select head_revision from document where kind = 'plan' and owner = #{jobId}")
     Optional<Integer> headRevision(@Param("jobId") UUID jobId);
 }

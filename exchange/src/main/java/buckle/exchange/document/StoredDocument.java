@@ -1,0 +1,63 @@
+package buckle.exchange.document;
+
+import buckle.exchange.Json;
+import buckle.land.Land;
+import buckle.spec.Plan;
+import buckle.spec.School;
+import java.util.List;
+import java.util.function.Consumer;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * A kind of document: what it is read as, and how one of an older schema is upgraded, one step a version, JSON to JSON. A step is
+ * never changed once it was released; what it fills in is frozen beside it.
+ *
+ * @param upgrades from schema 1 to 2, from 2 to 3, and so on
+ */
+public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<ObjectNode>> upgrades) {
+    private static final String SCHEMA = "schema";
+
+    /** A job's plan. */
+    public static final StoredDocument<Plan> PLAN =
+            new StoredDocument<>("plan", Plan.class, List.of(PlanUpgrades::nameWhatCameLater));
+
+    /** What lies on a property. */
+    public static final StoredDocument<Land> LAND = new StoredDocument<>("land", Land.class, List.of());
+
+    /** The house's way. */
+    public static final StoredDocument<School.House> HOUSE =
+            new StoredDocument<>("house", School.House.class, List.of());
+
+    public StoredDocument {
+        upgrades = List.copyOf(upgrades);
+    }
+
+    /** The schema that is written. */
+    public int schema() {
+        return upgrades.size() + 1;
+    }
+
+    /** As JSON, with the number of its schema first. */
+    public String write(T content) {
+        ObjectNode root = Json.MAPPER.createObjectNode().put(SCHEMA, schema());
+        root.setAll((ObjectNode) Json.MAPPER.valueToTree(content));
+        return Json.MAPPER.writeValueAsString(root);
+    }
+
+    /**
+     * Brought up to date and read.
+     *
+     * @throws IllegalStateException when a newer program wrote it
+     */
+    public T read(String doc) {
+        ObjectNode root = (ObjectNode) Json.MAPPER.readTree(doc);
+        int from = root.path(SCHEMA).asInt(1);
+        if (from > schema()) {
+            throw new IllegalStateException("This " + kind + " follows schema " + from + "; this Buckle reads up to "
+                    + schema() + ". Use the Buckle that wrote it, or a newer one.");
+        }
+        upgrades.subList(from - 1, upgrades.size()).forEach(step -> step.accept(root));
+        root.remove(SCHEMA);
+        return Json.MAPPER.treeToValue(root, type);
+    }
+}

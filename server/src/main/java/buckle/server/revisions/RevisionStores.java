@@ -1,0 +1,28 @@
+package buckle.server.revisions;
+
+import buckle.exchange.document.StoredDocument;
+import buckle.land.Land;
+import buckle.spec.Plan;
+import buckle.spec.School;
+import java.time.Clock;
+import org.springframework.context.annotation.Bean;
+import org.springframework.context.annotation.Configuration;
+
+/** A store for each kind of document. */
+@Configuration
+class RevisionStores {
+    @Bean
+    RevisionStore<Plan> plans(RevisionMapper mapper, Author author, Clock clock) {
+        return new RevisionStore<>(StoredDocument.PLAN, mapper, author, clock);
+    }
+
+    @Bean
+    RevisionStore<Land> lands(RevisionMapper mapper, Author author, Clock clock) {
+        return new RevisionStore<>(StoredDocument.LAND, mapper, author, clock);
+    }
+
+    @Bean
+    RevisionStore<School.House> houses(RevisionMapper mapper, Author author, Clock clock) {
+        return new RevisionStore<>(StoredDocument.HOUSE, mapper, author, clock);
+    }
+}
