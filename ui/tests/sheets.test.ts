@@ -60,8 +60,12 @@ describe('two plans side by side', () => {
       items: [{ key: 'post.line', name: 'Line post', before: 90, after: 88, unit: 'pcs' }],
       come: ['new one'],
       gone: ['old one'],
+      fields: [{ path: 'build.posts.lineDepthM', before: '0.9', after: '1.1', effects: ['MATERIAL'] }],
     }
     const wrapper = mount(ComparisonTable, { props: { comparison, before: 'plan', after: 'ground' } })
+    expect(wrapper.find('[data-test=changed-fields]').text()).toContain(
+      'build, posts, line depth0.91.1material',
+    )
     expect(wrapper.text()).toContain('+300 mm')
     expect(wrapper.text()).toContain('−2')
     expect(wrapper.text()).toContain('new: new one')

@@ -12,6 +12,20 @@ const change = (r: Row) => {
   const d = r.after - r.before
   return d === 0 ? '' : `${d > 0 ? '+' : '−'}${text(Math.abs(d), r.unit)}`
 }
+/** `build.posts.strong` as words. */
+const words = (path: string) =>
+  path
+    .split('.')
+    .map((p) => p.replace(/(M|N|V|J|C|W|Deg|Ah|Percent|Mm2)$/, '').replace(/([a-z])([A-Z])/g, '$1 $2'))
+    .join(', ')
+    .toLowerCase()
+const effects = {
+  MATERIAL: 'material',
+  LAYOUT: 'layout',
+  FINDINGS: 'findings',
+  PULSE: 'pulse',
+  ONLY_TOGETHER: 'only together with the others',
+}
 const rows = computed(() => [
   ...props.comparison.lines.map((r) => ({ ...r, name: `${r.name}, length` })),
   ...props.comparison.items,
@@ -39,6 +53,24 @@ const rows = computed(() => [
       </tbody>
     </table>
     <p v-if="comparison.items.length === 0" class="small quiet-text">The material stays the same.</p>
+    <table v-if="comparison.fields.length" class="sheet" data-test="changed-fields">
+      <thead>
+        <tr>
+          <th>Changed in the plan</th>
+          <th>{{ before }}</th>
+          <th>{{ after }}</th>
+          <th>alone it changes</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="f in comparison.fields" :key="f.path">
+          <td>{{ words(f.path) }}</td>
+          <td>{{ f.before }}</td>
+          <td>{{ f.after }}</td>
+          <td>{{ f.effects.map((e) => effects[e]).join(', ') || 'nothing on this job' }}</td>
+        </tr>
+      </tbody>
+    </table>
     <ul v-if="comparison.come.length || comparison.gone.length" class="small">
       <li v-for="m in comparison.come" :key="m"><b>new:</b> {{ m }}</li>
       <li v-for="m in comparison.gone" :key="m"><b>gone:</b> {{ m }}</li>

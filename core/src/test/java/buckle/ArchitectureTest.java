@@ -48,7 +48,8 @@ class ArchitectureTest {
             "setout",
             "takeoff",
             "circuit",
-            "readings");
+            "readings",
+            "design");
 
     @ArchTest
     static void eachImportsOnlyWhatStandsAboveIt(JavaClasses all) {

@@ -4,7 +4,7 @@ import buckle.site.Site;
 import buckle.spec.Animal;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;

@@ -25,13 +25,13 @@ import java.util.Optional;
 import java.util.function.Predicate;
 
 /** The consequences of the plan in a few figures, always beside it. */
-final class Ledger {
+public final class Ledger {
     /** An uplift hardly over that of the day of building is the same. */
     private static final double SAME = 1.005;
 
     private Ledger() {}
 
-    static List<LedgerFigure> of(Layout layout, Spec spec, List<TakeoffLine> takeoff) {
+    public static List<LedgerFigure> of(Layout layout, Spec spec, List<TakeoffLine> takeoff) {
         List<LedgerFigure> figures = new ArrayList<>();
         if (layout.lines().isEmpty()) {
             return figures;

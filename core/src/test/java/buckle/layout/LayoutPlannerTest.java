@@ -22,7 +22,7 @@ import buckle.spec.TensionSchool;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;

@@ -19,7 +19,7 @@ import buckle.site.Site;
 import buckle.site.SiteCheck;
 import buckle.site.Tees;
 import buckle.spec.Spec;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import buckle.units.UnitSystem;
 import java.util.HashMap;
 import java.util.List;

@@ -1,5 +1,6 @@
 package buckle.takeoff;
 
+import buckle.design.Design;
 import static buckle.Told.inFeet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;

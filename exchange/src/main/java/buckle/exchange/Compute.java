@@ -19,7 +19,7 @@ import buckle.spec.Animal;
 import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;

@@ -4,8 +4,9 @@ import buckle.layout.Layout;
 import buckle.message.English;
 import buckle.message.Message;
 import buckle.rulebook.Rule;
-import buckle.takeoff.Comparison;
-import buckle.takeoff.Design;
+import buckle.design.Comparison;
+import buckle.design.Design;
+import buckle.design.SpecChange;
 import buckle.takeoff.LedgerFigure;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.UnitSystem;
@@ -72,7 +73,12 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
     }
 
     /** Two designs side by side. */
-    public record Difference(List<Row> lines, List<Row> items, List<String> gone, List<String> come) {
+    public record Difference(
+            List<Row> lines,
+            List<Row> items,
+            List<String> gone,
+            List<String> come,
+            List<SpecChange> fields) {
         /** In words. */
         public static Difference of(Comparison c, UnitSystem units) {
             return new Difference(
@@ -81,7 +87,8 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
                             .toList(),
                     c.items().stream().map(i -> Row.of(i, units)).toList(),
                     texts(c.gone(), units),
-                    texts(c.come(), units));
+                    texts(c.come(), units),
+                    c.fields());
         }
 
         private static List<String> texts(List<Message> messages, UnitSystem units) {

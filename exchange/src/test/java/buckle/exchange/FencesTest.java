@@ -19,7 +19,7 @@ import buckle.rulebook.Rule;
 import buckle.spec.Build;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Forces;
 import buckle.units.Lengths;

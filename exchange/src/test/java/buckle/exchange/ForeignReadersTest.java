@@ -10,7 +10,7 @@ import buckle.setout.SetOut;
 import buckle.setout.SetOutPlanner;
 import buckle.site.GeoPoint;
 import buckle.spec.Wire;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;

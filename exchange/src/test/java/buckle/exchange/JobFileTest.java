@@ -12,7 +12,7 @@ import buckle.spec.BraceKind;
 import buckle.spec.Build;
 import buckle.spec.Decisions;
 import buckle.spec.Spec;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;

@@ -9,7 +9,7 @@ import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.layout.LineLayout;
 import buckle.spec.Plan;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

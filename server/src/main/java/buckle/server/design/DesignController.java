@@ -37,8 +37,8 @@ import buckle.spec.Animal;
 import buckle.spec.Plan;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
-import buckle.takeoff.Comparison;
-import buckle.takeoff.Design;
+import buckle.design.Comparison;
+import buckle.design.Design;
 import buckle.tape.Squaring;
 import buckle.tape.TapeAdjuster;
 import buckle.tape.TapeBook;
@@ -147,7 +147,7 @@ class DesignController {
     DesignView.Difference compare(@RequestBody CompareOrder order) {
         Surroundings around = lands.around(order.land());
         return DesignView.Difference.of(
-                Comparison.of(Design.of(order.before(), around), Design.of(order.after(), around)),
+                Comparison.of(order.before(), order.after(), around),
                 order.after().spec().units());
     }
 

@@ -4,7 +4,7 @@ import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.server.land.LandService;
 import buckle.spec.Plan;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.ExecutionException;

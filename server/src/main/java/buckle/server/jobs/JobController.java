@@ -27,7 +27,7 @@ import buckle.server.revisions.RevisionMapper.RevisionInfo;
 import buckle.setout.SetOutPlanner;
 import buckle.site.BadInput;
 import buckle.spec.Plan;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import buckle.units.UnitSystem;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;

@@ -16,7 +16,7 @@ import buckle.site.Corner;
 import buckle.site.FenceLine;
 import buckle.spec.Animal;
 import buckle.spec.Plan;
-import buckle.takeoff.Design;
+import buckle.design.Design;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.HashMap;

@@ -1,5 +1,6 @@
-package buckle.takeoff;
+package buckle.design;
 
+import buckle.takeoff.TakeoffLine;
 import buckle.land.Surroundings;
 import buckle.layout.Layout;
 import buckle.layout.PostKind;

@@ -1,5 +1,9 @@
-package buckle.takeoff;
+package buckle.design;
 
+import buckle.takeoff.Ledger;
+import buckle.takeoff.LedgerFigure;
+import buckle.takeoff.TakeoffLine;
+import buckle.takeoff.Takeoff;
 import buckle.land.LandCheck;
 import buckle.land.Surroundings;
 import buckle.layout.Layout;

@@ -1,10 +1,13 @@
-package buckle.takeoff;
+package buckle.design;
 
+import buckle.takeoff.TakeoffLine;
+import buckle.land.Surroundings;
 import buckle.layout.Finding;
 import buckle.layout.LineLayout;
 import buckle.material.Product;
 import buckle.material.Use;
 import buckle.message.Message;
+import buckle.spec.Plan;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -15,9 +18,15 @@ import java.util.Map;
  *
  * @param lines lengths of the lines of either
  * @param items what differs of what is loaded, product by product
+ * @param fields of the spec that differ, each with what it does alone; empty where only designs are compared
  * @param gone findings of the first that the second has no more; {@code come} those that are new
  */
-public record Comparison(List<LineRow> lines, List<ItemRow> items, List<Message> gone, List<Message> come) {
+public record Comparison(
+        List<LineRow> lines,
+        List<ItemRow> items,
+        List<Message> gone,
+        List<Message> come,
+        List<SpecChange> fields) {
     private static final double SAME = 1e-6;
 
     public Comparison {
@@ -25,6 +34,7 @@ public record Comparison(List<LineRow> lines, List<ItemRow> items, List<Message>
         items = List.copyOf(items);
         gone = List.copyOf(gone);
         come = List.copyOf(come);
+        fields = List.copyOf(fields);
     }
 
     /** Length of a line in both. */
@@ -38,6 +48,13 @@ public record Comparison(List<LineRow> lines, List<ItemRow> items, List<Message>
     public record ItemRow(String key, Use use, Product product, Message name, double before, double after) {}
 
     private record Item(Use use, Product product) {}
+
+    /** What differs between two plans on one land, field by field of the spec too. */
+    public static Comparison of(Plan before, Plan after, Surroundings around) {
+        Design one = Design.of(before, around);
+        Comparison c = of(one, Design.of(after, around));
+        return new Comparison(c.lines, c.items, c.gone, c.come, SpecChanges.of(before, after, around, one));
+    }
 
     /** What differs between two designs. */
     public static Comparison of(Design before, Design after) {
@@ -61,7 +78,8 @@ public record Comparison(List<LineRow> lines, List<ItemRow> items, List<Message>
                         .filter(r -> Math.abs(r.before() - r.after()) > SAME)
                         .toList(),
                 only(before, after),
-                only(after, before));
+                only(after, before),
+                List.of());
     }
 
     private static ItemRow row(TakeoffLine line, double before, double after) {

@@ -1,0 +1,124 @@
+package buckle.design;
+
+import buckle.circuit.Electrics;
+import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.ElectricsPlanner.Depth;
+import buckle.circuit.Trial;
+import buckle.design.SpecChange.Effect;
+import buckle.land.Surroundings;
+import buckle.spec.Plan;
+import buckle.spec.Spec;
+import java.util.ArrayList;
+import java.util.Collection;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+
+/** Which fields of the spec differ between two plans; each is tried alone on the first to tell what it does. */
+final class SpecChanges {
+    /** More than these are listed without being tried. */
+    private static final int MOST_TRIED = 24;
+
+    private final Plan plan;
+    private final Surroundings around;
+    private final Design now;
+    private final Optional<Electrics> pulse;
+
+    private SpecChanges(Plan plan, Surroundings around, Design now) {
+        this.plan = plan;
+        this.around = around;
+        this.now = now;
+        this.pulse = pulse(plan, now);
+    }
+
+    static List<SpecChange> of(Plan before, Plan after, Surroundings around, Design now) {
+        Map<String, Object> one = SpecFields.of(before.spec());
+        Map<String, Object> other = SpecFields.of(after.spec());
+        List<String> paths = one.keySet().stream()
+                .filter(p -> !one.get(p).equals(other.get(p)))
+                .toList();
+        if (paths.isEmpty()) {
+            return List.of();
+        }
+        SpecChanges changes = new SpecChanges(before, around, now);
+        List<SpecChange> all = new ArrayList<>();
+        for (String path : paths) {
+            Set<Effect> effects = all.size() < MOST_TRIED
+                    ? changes.effects(path, other.get(path))
+                    : EnumSet.of(Effect.ONLY_TOGETHER);
+            all.add(new SpecChange(path, words(one.get(path)), words(other.get(path)), effects));
+        }
+        return all;
+    }
+
+    private Set<Effect> effects(String path, Object value) {
+        Optional<Spec> spec = SpecFields.with(plan.spec(), path, value);
+        if (spec.isEmpty()) {
+            return EnumSet.of(Effect.ONLY_TOGETHER);
+        }
+        Plan tried = plan.with(spec.get());
+        Design then = Design.of(tried, around);
+        Set<Effect> effects = EnumSet.noneOf(Effect.class);
+        if (!then.takeoff().equals(now.takeoff())) {
+            effects.add(Effect.MATERIAL);
+        }
+        if (!then.layout().lines().equals(now.layout().lines())
+                || !then.layout().feed().equals(now.layout().feed())
+                || !then.layout().joints().equals(now.layout().joints())
+                || !then.layout().signs().equals(now.layout().signs())
+                || !then.layout().sections().equals(now.layout().sections())
+                || !then.ledger().equals(now.ledger())) {
+            effects.add(Effect.LAYOUT);
+        }
+        if (!then.layout().findings().equals(now.layout().findings())
+                || !then.layout().everyJob().equals(now.layout().everyJob())) {
+            effects.add(Effect.FINDINGS);
+        }
+        Optional<Electrics> pulseThen = pulse(tried, then);
+        if (!told(pulseThen).equals(told(pulse))) {
+            effects.add(Effect.PULSE);
+        }
+        return effects;
+    }
+
+    private Optional<Electrics> pulse(Plan of, Design design) {
+        return ElectricsPlanner.of(of, design.laid(), around, Trial.NONE, Depth.RANGE);
+    }
+
+    /** What is told of a pulse. */
+    private static List<Object> told(Optional<Electrics> electrics) {
+        return electrics
+                .<List<Object>>map(e -> List.of(
+                        e.points(),
+                        e.sections(),
+                        e.energizer(),
+                        e.earth().rodsOhm(),
+                        e.supply(),
+                        e.assumed(),
+                        e.findings(),
+                        e.needV()))
+                .orElse(List.of());
+    }
+
+    /** A value as people read it: constants by their words where they have some. */
+    private static String words(Object value) {
+        return switch (value) {
+            case Optional<?> o -> o.map(SpecChanges::words).orElse("none");
+            case Collection<?> all ->
+                all.isEmpty()
+                        ? "none"
+                        : String.join(
+                                ", ", all.stream().map(SpecChanges::words).toList());
+            case buckle.spec.Animal a -> a.text();
+            case buckle.material.Conductor c -> c.text();
+            case buckle.material.PostStock p -> p.text();
+            case buckle.spec.BraceKind b -> b.text();
+            case buckle.spec.WireSchedule s -> s.preset() + ", " + s.wires().size() + " wires";
+            case buckle.pulse.Plate p -> p.name();
+            case Enum<?> e -> e.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
+            default -> String.valueOf(value);
+        };
+    }
+}

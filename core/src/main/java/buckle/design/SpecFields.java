@@ -1,0 +1,88 @@
+package buckle.design;
+
+import buckle.spec.Spec;
+import java.lang.reflect.InvocationTargetException;
+import java.lang.reflect.RecordComponent;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+
+/** Every single value of a spec by its path, {@code build.posts.strong}, so that none is forgotten when two are compared. */
+final class SpecFields {
+    private SpecFields() {}
+
+    /** All values of a spec; lists and optional values are one value each. */
+    static Map<String, Object> of(Spec spec) {
+        Map<String, Object> all = new LinkedHashMap<>();
+        collect(spec, "", all);
+        return all;
+    }
+
+    private static void collect(Record record, String path, Map<String, Object> all) {
+        for (RecordComponent component : record.getClass().getRecordComponents()) {
+            String at = path.isEmpty() ? component.getName() : path + "." + component.getName();
+            Object value = get(record, component);
+            if (value instanceof Record inner && splits(inner)) {
+                collect(inner, at, all);
+            } else {
+                all.put(at, value);
+            }
+        }
+    }
+
+    /** Groups of fields; a wire schedule or a spread is one value. */
+    private static boolean splits(Record record) {
+        Class<?> within = record.getClass().getEnclosingClass();
+        String name = record.getClass().getSimpleName();
+        return within == Spec.class
+                || within == buckle.spec.Build.class && !name.equals("LineSpec")
+                || within == buckle.spec.Power.class
+                || record instanceof buckle.spec.Build
+                || record instanceof buckle.spec.Power
+                || record instanceof buckle.spec.PulseModel;
+    }
+
+    private static Object get(Record record, RecordComponent component) {
+        try {
+            return Objects.requireNonNull(component.getAccessor().invoke(record));
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** The spec with one value changed; empty where it does not go with the others. */
+    static Optional<Spec> with(Spec spec, String path, Object value) {
+        try {
+            return Optional.of((Spec) with(spec, List.of(path.split("\\.")), value));
+        } catch (IllegalArgumentException e) {
+            return Optional.empty();
+        }
+    }
+
+    private static Record with(Record record, List<String> path, Object value) {
+        RecordComponent[] components = record.getClass().getRecordComponents();
+        List<Class<?>> types = new ArrayList<>();
+        List<Object> values = new ArrayList<>();
+        for (RecordComponent component : components) {
+            types.add(component.getType());
+            boolean wanted = component.getName().equals(path.getFirst());
+            Object now = get(record, component);
+            values.add(
+                    !wanted
+                            ? now
+                            : path.size() == 1 ? value : with((Record) now, path.subList(1, path.size()), value));
+        }
+        try {
+            return (Record) record.getClass()
+                    .getDeclaredConstructor(types.toArray(Class<?>[]::new))
+                    .newInstance(values.toArray());
+        } catch (InvocationTargetException e) {
+            throw new IllegalArgumentException(e.getCause());
+        } catch (ReflectiveOperationException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+}

@@ -1,0 +1,171 @@
+package buckle.design;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import buckle.Fences;
+import buckle.design.SpecChange.Effect;
+import buckle.land.Surroundings;
+import buckle.material.Conductor;
+import buckle.material.Hazard;
+import buckle.material.PostStock;
+import buckle.power.Energizers;
+import buckle.site.FenceLine;
+import buckle.site.GateKind;
+import buckle.spec.Animal;
+import buckle.spec.BraceKind;
+import buckle.spec.Build;
+import buckle.spec.Decisions;
+import buckle.spec.Plan;
+import buckle.spec.Power;
+import buckle.spec.Preset;
+import buckle.spec.PulseModel;
+import buckle.spec.Spec;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
+import org.junit.jupiter.api.Test;
+
+/** No field of the spec changes a job unseen. */
+class SpecChangesTest {
+    private static final FenceLine LINE = Fences.line("l", true, 0, 0, 420, 0, 420, 160, 0, 160)
+            .withGates(List.of(Fences.gate("g", GateKind.SWING, 200, 0, 4)))
+            .withCutOuts(List.of(Fences.cutOut("c", 300, 0)));
+
+    /** Fed by battery and sun, with earth wires, ice and light posts, so that as much as possible matters. */
+    private static Spec spec() {
+        Spec usual = Spec.usual().with(List.of(Animal.ALPACAS), Preset.of("W7").schedule());
+        Build build = usual.build();
+        build = build.with(new Build.Season(0.4, 0.01, -15, 35, 15));
+        build = build.with(new Build.PostPlan(
+                PostStock.TIMBER_140, PostStock.TIMBER_90, PostStock.FIBREGLASS_20, 1, 0.9, 0.9, true));
+        Power p = usual.power();
+        Power solar = new Power(
+                Optional.of(Energizers.GENERIC.get(5)),
+                p.growth(),
+                p.insulators(),
+                p.ground(),
+                Power.Supply.SOLAR,
+                p.mode(),
+                p.rodApartM(),
+                p.rodDiameterM(),
+                p.batteryAh(),
+                p.panelW(),
+                p.tiltDeg(),
+                p.sunshineShare(),
+                p.darkDays(),
+                p.fitting(),
+                p.model());
+        return usual.with(build).with(solar);
+    }
+
+    /** Another value of the same kind. */
+    private static Object other(String path, Object value) {
+        return switch (value) {
+            case Boolean b -> !b;
+            case Integer i -> i + 1;
+            case Double d ->
+                switch (path) {
+                    case "build.season.coldC" -> d - 10;
+                    case "build.season.warmC" -> 20.0;
+                    case "build.season.frostDepthM" -> 1.5;
+                    case "takeoff.coilM" -> d / 2;
+                    default -> path.endsWith("Share") ? d + 0.2 : d * 1.3 + 0.05;
+                };
+            case Conductor c -> c == Conductor.HT_14 ? Conductor.HT_12_5 : Conductor.HT_14;
+            case PostStock s -> s == PostStock.TIMBER_115 ? PostStock.TIMBER_90 : PostStock.TIMBER_115;
+            case BraceKind b -> BraceKind.PIPE;
+            case Hazard h -> Hazard.FLOOD;
+            case Enum<?> e -> {
+                Object[] all = e.getDeclaringClass().getEnumConstants();
+                yield all[(e.ordinal() + 1) % all.length];
+            }
+            case List<?> l ->
+                path.equals("animals")
+                        ? List.of(Animal.BEEF_CATTLE)
+                        : List.of(new Build.LineSpec(
+                                "l",
+                                Optional.of(Preset.of("W1").schedule()),
+                                Optional.of(BraceKind.DOUBLE_H),
+                                Optional.empty()));
+            case Optional<?> o ->
+                path.endsWith("energizer")
+                        ? Optional.of(Energizers.GENERIC.get(2))
+                        : Optional.of(
+                                path.endsWith("terminalNf")
+                                        ? new PulseModel.Spread(0, 1, 2)
+                                        : new PulseModel.Spread(3000, 4000, 5000));
+            case PulseModel.Spread s -> new PulseModel.Spread(s.low() / 2, s.likely() / 2, s.high() / 2);
+            case buckle.spec.WireSchedule s -> Preset.of("W1").schedule();
+            default -> throw new AssertionError(path + " " + value.getClass());
+        };
+    }
+
+    /** Fields that do nothing to this job, and why. */
+    private static final Map<String, String> NOTHING = Map.of(
+            "feed.outputJ", "an energizer is chosen, and its own output counts",
+            "build.wires.plain", "this fence has no plain wire",
+            "build.season.warmC", "the battery stays full through summer",
+            "braces.braceFromDeg", "every corner turns by a right angle",
+            "build.posts.closeUp", "no heights of the ground are known");
+
+    @Test
+    void everyFieldShowsOrIsListedAsDoingNothing() {
+        Plan before = new Plan(Fences.site(0, -4, LINE), spec(), Decisions.NONE);
+        Surroundings around = Surroundings.NONE;
+        Set<String> idle = new TreeSet<>();
+        List<String> missed = new ArrayList<>();
+        Map<String, Object> fields = SpecFields.of(before.spec());
+        assertThat(fields).hasSizeGreaterThan(50);
+        fields.forEach((path, value) -> {
+            Object then = other(path, value);
+            Plan after = before.with(SpecFields.with(before.spec(), path, then).orElseThrow(() -> new AssertionError(path)));
+            List<SpecChange> changes = Comparison.of(before, after, around).fields();
+            if (changes.size() != 1 || !changes.getFirst().path().equals(path)) {
+                missed.add(path + ": " + changes);
+            } else if (changes.getFirst().effects().isEmpty()) {
+                idle.add(path);
+            }
+        });
+        assertThat(missed).isEmpty();
+        assertThat(idle).isEqualTo(new TreeSet<>(NOTHING.keySet()));
+    }
+
+    /** A change of product is a change of material, whatever the line of the takeoff is called. */
+    @Test
+    void otherPostsAreOtherMaterial() {
+        Spec angle = spec().with(spec().build()
+                .with(new Build.PostPlan(
+                        PostStock.TIMBER_140, PostStock.ANGLE_STEEL, PostStock.FIBREGLASS_20, 0, 0.9, 0.9, false)));
+        Spec rods = angle.with(angle.build()
+                .with(new Build.PostPlan(
+                        PostStock.TIMBER_140, PostStock.FIBREGLASS_20, PostStock.FIBREGLASS_20, 0, 0.9, 0.9, false)));
+        Plan before = new Plan(Fences.site(0, -4, LINE), angle, Decisions.NONE);
+        Comparison c = Comparison.of(before, before.with(rods), Surroundings.NONE);
+        assertThat(c.items())
+                .filteredOn(i -> i.use() == buckle.material.Use.LINE_POST)
+                .hasSize(2)
+                .anyMatch(i -> i.product().id().startsWith("post.angle-steel") && i.before() > 80 && i.after() == 0)
+                .anyMatch(i -> i.product().id().startsWith("post.fibreglass-20") && i.before() == 0 && i.after() > 80);
+        assertThat(c.fields()).singleElement().satisfies(f -> {
+            assertThat(f.path()).isEqualTo("build.posts.line");
+            assertThat(f.effects()).contains(Effect.MATERIAL);
+            assertThat(f.before()).contains("angle-steel");
+        });
+    }
+
+    /** What goes only with another change says so. */
+    @Test
+    void whatDoesNotGoAloneSaysSo() {
+        Plan before = new Plan(Fences.site(0, -4, LINE), spec(), Decisions.NONE);
+        Build.Season hot = new Build.Season(0.4, 0.01, 20, 60, 50);
+        Plan after = before.with(spec().with(spec().build().with(hot)));
+        assertThat(Comparison.of(before, after, Surroundings.NONE).fields())
+                .filteredOn(f -> f.path().equals("build.season.buildC"))
+                .singleElement()
+                .satisfies(f -> assertThat(f.effects()).isEqualTo(EnumSet.of(Effect.ONLY_TOGETHER)));
+    }
+}
