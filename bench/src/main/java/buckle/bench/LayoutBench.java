@@ -1,10 +1,10 @@
 package buckle.bench;
 
+import buckle.design.Design;
 import buckle.site.Site;
 import buckle.spec.Animal;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
-import buckle.design.Design;
 import java.util.List;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;

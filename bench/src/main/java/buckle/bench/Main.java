@@ -1,6 +1,6 @@
 package buckle.bench;
 
-import buckle.exchange.GridReader;
+import buckle.exchange.in.GridReader;
 import buckle.pulse.LineModel;
 import com.sun.management.ThreadMXBean;
 import java.lang.management.ManagementFactory;

@@ -1,6 +1,6 @@
 package buckle.bench;
 
-import buckle.exchange.SpiceNetlist;
+import buckle.exchange.cli.SpiceNetlist;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Solution;
 import java.io.IOException;

@@ -1,6 +1,6 @@
 package buckle.bench;
 
-import buckle.exchange.GridReader;
+import buckle.exchange.in.GridReader;
 import buckle.land.Contact;
 import buckle.land.Contacts;
 import buckle.land.GridTerrain;

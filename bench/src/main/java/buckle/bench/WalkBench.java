@@ -1,6 +1,6 @@
 package buckle.bench;
 
-import buckle.exchange.Importer;
+import buckle.exchange.in.Importer;
 import java.util.concurrent.TimeUnit;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;

@@ -1,6 +1,5 @@
 package buckle.design;
 
-import buckle.takeoff.TakeoffLine;
 import buckle.land.Surroundings;
 import buckle.layout.Finding;
 import buckle.layout.LineLayout;
@@ -8,6 +7,7 @@ import buckle.material.Product;
 import buckle.material.Use;
 import buckle.message.Message;
 import buckle.spec.Plan;
+import buckle.takeoff.TakeoffLine;
 import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -22,11 +22,7 @@ import java.util.Map;
  * @param gone findings of the first that the second has no more; {@code come} those that are new
  */
 public record Comparison(
-        List<LineRow> lines,
-        List<ItemRow> items,
-        List<Message> gone,
-        List<Message> come,
-        List<SpecChange> fields) {
+        List<LineRow> lines, List<ItemRow> items, List<Message> gone, List<Message> come, List<SpecChange> fields) {
     private static final double SAME = 1e-6;
 
     public Comparison {

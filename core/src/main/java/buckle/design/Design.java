@@ -1,9 +1,5 @@
 package buckle.design;
 
-import buckle.takeoff.Ledger;
-import buckle.takeoff.LedgerFigure;
-import buckle.takeoff.TakeoffLine;
-import buckle.takeoff.Takeoff;
 import buckle.land.LandCheck;
 import buckle.land.Surroundings;
 import buckle.layout.Layout;
@@ -16,6 +12,10 @@ import buckle.site.SiteCheck;
 import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
+import buckle.takeoff.Ledger;
+import buckle.takeoff.LedgerFigure;
+import buckle.takeoff.Takeoff;
+import buckle.takeoff.TakeoffLine;
 import java.util.ArrayList;
 import java.util.List;
 

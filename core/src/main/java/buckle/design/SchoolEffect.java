@@ -1,6 +1,5 @@
 package buckle.design;
 
-import buckle.takeoff.TakeoffLine;
 import buckle.land.Surroundings;
 import buckle.layout.Layout;
 import buckle.layout.PostKind;
@@ -9,6 +8,7 @@ import buckle.material.Use;
 import buckle.spec.Plan;
 import buckle.spec.School;
 import buckle.spec.Spec;
+import buckle.takeoff.TakeoffLine;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.function.Predicate;

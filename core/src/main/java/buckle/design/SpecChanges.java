@@ -45,9 +45,8 @@ final class SpecChanges {
         SpecChanges changes = new SpecChanges(before, around, now);
         List<SpecChange> all = new ArrayList<>();
         for (String path : paths) {
-            Set<Effect> effects = all.size() < MOST_TRIED
-                    ? changes.effects(path, other.get(path))
-                    : EnumSet.of(Effect.ONLY_TOGETHER);
+            Set<Effect> effects =
+                    all.size() < MOST_TRIED ? changes.effects(path, other.get(path)) : EnumSet.of(Effect.ONLY_TOGETHER);
             all.add(new SpecChange(path, words(one.get(path)), words(other.get(path)), effects));
         }
         return all;
@@ -109,8 +108,7 @@ final class SpecChanges {
             case Collection<?> all ->
                 all.isEmpty()
                         ? "none"
-                        : String.join(
-                                ", ", all.stream().map(SpecChanges::words).toList());
+                        : String.join(", ", all.stream().map(SpecChanges::words).toList());
             case buckle.spec.Animal a -> a.text();
             case buckle.material.Conductor c -> c.text();
             case buckle.material.PostStock p -> p.text();

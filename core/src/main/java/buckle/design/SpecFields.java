@@ -71,9 +71,7 @@ final class SpecFields {
             boolean wanted = component.getName().equals(path.getFirst());
             Object now = get(record, component);
             values.add(
-                    !wanted
-                            ? now
-                            : path.size() == 1 ? value : with((Record) now, path.subList(1, path.size()), value));
+                    !wanted ? now : path.size() == 1 ? value : with((Record) now, path.subList(1, path.size()), value));
         }
         try {
             return (Record) record.getClass()

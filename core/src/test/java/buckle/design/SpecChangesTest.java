@@ -122,7 +122,8 @@ class SpecChangesTest {
         assertThat(fields).hasSizeGreaterThan(50);
         fields.forEach((path, value) -> {
             Object then = other(path, value);
-            Plan after = before.with(SpecFields.with(before.spec(), path, then).orElseThrow(() -> new AssertionError(path)));
+            Plan after =
+                    before.with(SpecFields.with(before.spec(), path, then).orElseThrow(() -> new AssertionError(path)));
             List<SpecChange> changes = Comparison.of(before, after, around).fields();
             if (changes.size() != 1 || !changes.getFirst().path().equals(path)) {
                 missed.add(path + ": " + changes);

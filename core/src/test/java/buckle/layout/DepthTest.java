@@ -6,6 +6,8 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.design.Design;
+import buckle.design.SchoolEffect;
 import buckle.land.Land;
 import buckle.land.LandFeature;
 import buckle.land.LandKind;
@@ -42,8 +44,6 @@ import buckle.spec.School;
 import buckle.spec.Spec;
 import buckle.spec.Topic;
 import buckle.spec.WireRole;
-import buckle.design.Design;
-import buckle.design.SchoolEffect;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Forces;
 import buckle.units.Lengths;

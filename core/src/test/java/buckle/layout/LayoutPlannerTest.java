@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.design.Design;
 import buckle.message.JointKind;
 import buckle.review.LayoutPlanner;
 import buckle.site.FenceLine;
@@ -22,7 +23,6 @@ import buckle.spec.TensionSchool;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
-import buckle.design.Design;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;

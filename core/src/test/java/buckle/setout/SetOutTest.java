@@ -5,6 +5,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.design.Design;
 import buckle.land.Land;
 import buckle.layout.Layout;
 import buckle.layout.Post;
@@ -19,7 +20,6 @@ import buckle.site.Site;
 import buckle.site.SiteCheck;
 import buckle.site.Tees;
 import buckle.spec.Spec;
-import buckle.design.Design;
 import buckle.units.UnitSystem;
 import java.util.HashMap;
 import java.util.List;

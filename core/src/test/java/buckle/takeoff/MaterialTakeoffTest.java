@@ -1,11 +1,11 @@
 package buckle.takeoff;
 
-import buckle.design.Design;
 import static buckle.Told.inFeet;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.design.Design;
 import buckle.land.Land;
 import buckle.land.LandFeature;
 import buckle.land.LandKind;

@@ -1,6 +1,5 @@
 package buckle.takeoff;
 
-import buckle.design.Design;
 import static buckle.Told.inFeet;
 import static buckle.Told.inMetres;
 import static org.assertj.core.api.Assertions.assertThat;
@@ -8,6 +7,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.design.Design;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.BadInput;

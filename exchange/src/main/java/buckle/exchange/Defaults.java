@@ -19,7 +19,7 @@ import tools.jackson.databind.deser.std.DelegatingDeserializer;
 import tools.jackson.databind.module.SimpleModule;
 
 /** Parts that older plans and files do not have yet are read as what they were laid out by then. */
-final class Defaults {
+public final class Defaults {
     private static final Map<Class<?>, Object> BY_TYPE = Map.of(
             Build.class,
             Build.USUAL,

@@ -1,12 +1,12 @@
 package buckle.exchange;
 
+import buckle.design.Comparison;
+import buckle.design.Design;
+import buckle.design.SpecChange;
 import buckle.layout.Layout;
 import buckle.message.English;
 import buckle.message.Message;
 import buckle.rulebook.Rule;
-import buckle.design.Comparison;
-import buckle.design.Design;
-import buckle.design.SpecChange;
 import buckle.takeoff.LedgerFigure;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.UnitSystem;
@@ -74,11 +74,7 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
 
     /** Two designs side by side. */
     public record Difference(
-            List<Row> lines,
-            List<Row> items,
-            List<String> gone,
-            List<String> come,
-            List<SpecChange> fields) {
+            List<Row> lines, List<Row> items, List<String> gone, List<String> come, List<SpecChange> fields) {
         /** In words. */
         public static Difference of(Comparison c, UnitSystem units) {
             return new Difference(

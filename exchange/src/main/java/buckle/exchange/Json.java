@@ -105,11 +105,11 @@ public final class Json {
     }
 
     /** A place of a GeoJSON position; a problem names its path. */
-    static GeoPoint place(JsonNode position, String path) {
+    public static GeoPoint place(JsonNode position, String path) {
         return place(position, path, Swap.NONE);
     }
 
-    static GeoPoint place(JsonNode position, String path, Swap swap) {
+    public static GeoPoint place(JsonNode position, String path, Swap swap) {
         if (!position.isArray()
                 || position.size() < 2
                 || !position.get(0).isNumber()
@@ -124,7 +124,7 @@ public final class Json {
     }
 
     /** A place read with a swap; one that only makes sense with latitude and longitude swapped says so. */
-    static GeoPoint swapped(Swap swap, double lon, double lat, OptionalDouble height, String path) {
+    public static GeoPoint swapped(Swap swap, double lon, double lat, OptionalDouble height, String path) {
         try {
             return swap.of(lon, lat, height);
         } catch (IllegalArgumentException e) {

@@ -11,7 +11,7 @@ public final class Limits {
 
     private Limits() {}
 
-    static void checkSize(long bytes) {
+    public static void checkSize(long bytes) {
         if (bytes > MOST_BYTES) {
             throw new BadInput(
                     "file.too-large",
@@ -23,7 +23,7 @@ public final class Limits {
         }
     }
 
-    static void checkPoints(int points, String path) {
+    public static void checkPoints(int points, String path) {
         if (points > MOST_POINTS) {
             throw new BadInput(
                     "file.too-many-points",

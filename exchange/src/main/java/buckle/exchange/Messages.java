@@ -13,7 +13,7 @@ import tools.jackson.databind.ValueSerializer;
 import tools.jackson.databind.module.SimpleModule;
 
 /** Messages as JSON: their sentences, in the units of the job; a finding also has its key and its values. */
-final class Messages {
+public final class Messages {
     private static final Object UNITS = new Object();
 
     private Messages() {}

@@ -4,6 +4,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import buckle.exchange.cli.CircuitFile;
+import buckle.exchange.cli.SolveCircuit;
+import buckle.exchange.cli.SpiceNetlist;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
 import buckle.pulse.PulseSolver;

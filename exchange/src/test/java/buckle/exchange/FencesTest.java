@@ -3,6 +3,10 @@ package buckle.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import buckle.design.Design;
+import buckle.exchange.job.JobFile;
+import buckle.exchange.job.JobFileReader;
+import buckle.exchange.out.LayoutGeoJson;
 import buckle.layout.Finding;
 import buckle.layout.Joint;
 import buckle.layout.Layout;
@@ -19,7 +23,6 @@ import buckle.rulebook.Rule;
 import buckle.spec.Build;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
-import buckle.design.Design;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Forces;
 import buckle.units.Lengths;

@@ -4,8 +4,14 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
-import buckle.exchange.Importer.Found;
-import buckle.exchange.Importer.Options;
+import buckle.exchange.in.GridReader;
+import buckle.exchange.in.Importer;
+import buckle.exchange.in.Importer.Found;
+import buckle.exchange.in.Importer.Options;
+import buckle.exchange.in.KmlReader;
+import buckle.exchange.in.PointTable;
+import buckle.exchange.in.Tracks;
+import buckle.exchange.out.GridWriter;
 import buckle.site.BadInput;
 import buckle.site.CleanLine;
 import buckle.site.FenceLine;

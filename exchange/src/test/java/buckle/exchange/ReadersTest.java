@@ -3,6 +3,9 @@ package buckle.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
+import buckle.exchange.in.GpxReader;
+import buckle.exchange.in.Importer;
+import buckle.exchange.in.Tracks;
 import buckle.site.BadInput;
 import buckle.site.Mark;
 import buckle.site.Problem;

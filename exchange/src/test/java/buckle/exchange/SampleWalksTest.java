@@ -3,6 +3,7 @@ package buckle.exchange;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
+import buckle.exchange.in.Importer;
 import buckle.site.CleanLine;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;

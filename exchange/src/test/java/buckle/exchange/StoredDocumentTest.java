@@ -4,12 +4,12 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import buckle.design.Design;
 import buckle.exchange.document.StoredDocument;
 import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.layout.LineLayout;
 import buckle.spec.Plan;
-import buckle.design.Design;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;

@@ -1,10 +1,10 @@
 package buckle.server.design;
 
+import buckle.design.Design;
 import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.server.land.LandService;
 import buckle.spec.Plan;
-import buckle.design.Design;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.ExecutionException;

@@ -1,8 +1,8 @@
 package buckle.server.design;
 
-import buckle.exchange.Importer;
-import buckle.exchange.PointTable;
 import buckle.exchange.Swap;
+import buckle.exchange.in.Importer;
+import buckle.exchange.in.PointTable;
 import buckle.site.BadInput;
 import buckle.site.GeoPoint;
 import buckle.site.WalkOptions;

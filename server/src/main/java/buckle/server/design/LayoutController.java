@@ -1,5 +1,7 @@
 package buckle.server.design;
 
+import buckle.design.Design;
+import buckle.design.SchoolEffect;
 import buckle.exchange.DesignView;
 import buckle.land.Land;
 import buckle.material.Conductor;
@@ -19,8 +21,6 @@ import buckle.spec.School;
 import buckle.spec.Spec;
 import buckle.spec.TensionSchool;
 import buckle.spec.Topic;
-import buckle.design.Design;
-import buckle.design.SchoolEffect;
 import buckle.units.UnitSystem;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;

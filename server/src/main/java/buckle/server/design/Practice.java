@@ -2,9 +2,9 @@ package buckle.server.design;
 
 import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.Trial;
-import buckle.exchange.JobFile;
-import buckle.exchange.JobFileReader;
 import buckle.exchange.Json;
+import buckle.exchange.job.JobFile;
+import buckle.exchange.job.JobFileReader;
 import buckle.land.Land;
 import buckle.power.Energizers;
 import buckle.server.web.Bustle;

@@ -1,7 +1,7 @@
 package buckle.server.jobs;
 
-import buckle.exchange.JobFileReader;
 import buckle.exchange.Json;
+import buckle.exchange.job.JobFileReader;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.Arrays;

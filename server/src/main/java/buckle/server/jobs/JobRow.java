@@ -8,7 +8,7 @@ import java.util.UUID;
  *
  * @param client name of the property's client, joined in; {@code property} its name
  */
-record JobRow(
+public record JobRow(
         UUID id,
         String name,
         UUID propertyId,

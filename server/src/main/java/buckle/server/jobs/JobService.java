@@ -1,6 +1,6 @@
 package buckle.server.jobs;
 
-import buckle.exchange.JobFile;
+import buckle.exchange.job.JobFile;
 import buckle.server.house.HouseService;
 import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
@@ -98,7 +98,8 @@ public class JobService {
         }
     }
 
-    JobRow find(UUID id) {
+    /** A job as stored. */
+    public JobRow find(UUID id) {
         return mapper.find(id).orElseThrow(() -> Trouble.missing("This job"));
     }
 

@@ -1,5 +1,6 @@
 package buckle.server.jobs;
 
+import buckle.design.Design;
 import buckle.exchange.Json;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
@@ -16,7 +17,6 @@ import buckle.site.Corner;
 import buckle.site.FenceLine;
 import buckle.spec.Animal;
 import buckle.spec.Plan;
-import buckle.design.Design;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.HashMap;

@@ -1,6 +1,6 @@
 package buckle.server.land;
 
-import buckle.exchange.GridReader;
+import buckle.exchange.in.GridReader;
 import buckle.land.GridTerrain;
 import buckle.server.land.AttachmentMapper.AttachmentRow;
 import buckle.server.web.Trouble;

@@ -1,8 +1,8 @@
 package buckle.server.land;
 
-import buckle.exchange.GridReader;
 import buckle.exchange.Limits;
-import buckle.exchange.Picture;
+import buckle.exchange.in.GridReader;
+import buckle.exchange.in.Picture;
 import buckle.land.GridRef;
 import buckle.server.land.AttachmentMapper.AttachmentRow;
 import buckle.server.land.LandMapper.PropertyInfo;

@@ -1,6 +1,6 @@
 package buckle.server.land;
 
-import buckle.exchange.GridWriter;
+import buckle.exchange.out.GridWriter;
 import buckle.land.GridTerrain;
 import buckle.land.Land;
 import buckle.land.LandCheck;

@@ -1,0 +1,54 @@
+package buckle.exchange.out;
+
+import buckle.message.English;
+import buckle.rulebook.Rule;
+import buckle.takeoff.TakeoffLine;
+import buckle.units.UnitSystem;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import java.util.stream.Collectors;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+
+/** Writes the takeoff as CSV (RFC 4180), one line an item, decimal point, UTF-8. */
+public final class TakeoffCsv {
+    private static final CSVFormat FORMAT = CSVFormat.RFC4180
+            .builder()
+            .setHeader(
+                    "item", "name", "quantity", "unit", "packs", "pack", "pack_size", "derivation", "rules", "product")
+            .get();
+
+    private TakeoffCsv() {}
+
+    public static byte[] write(List<TakeoffLine> lines, UnitSystem units) {
+        StringBuilder out = new StringBuilder();
+        try (CSVPrinter csv = new CSVPrinter(out, FORMAT)) {
+            for (TakeoffLine line : lines) {
+                var pack = line.pack();
+                csv.printRecord(
+                        line.item(),
+                        English.text(line.name(), units),
+                        number(line.quantity()),
+                        line.unit(),
+                        pack.map(p -> String.valueOf(p.count())).orElse(""),
+                        pack.map(TakeoffLine.Pack::name).orElse(""),
+                        pack.map(p -> number(p.size())).orElse(""),
+                        English.text(line.derivation(), units),
+                        line.rules().stream().map(Rule::name).collect(Collectors.joining(" ")),
+                        line.product().id());
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        }
+        return out.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static String number(double value) {
+        return value == Math.rint(value)
+                ? String.format(Locale.ROOT, "%.0f", value)
+                : String.format(Locale.ROOT, "%.1f", value);
+    }
+}

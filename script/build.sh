@@ -1,0 +1,58 @@
+# shellcheck shell=bash
+# Building the application and its start-up caches. Sourced by ./buckle.
+
+source_stamp() {
+  (cd "$root" && {
+    find core/src/main exchange/src/main server/src/main ui/src ui/public demo pom.xml core/pom.xml exchange/pom.xml server/pom.xml \
+      ui/index.html ui/package.json ui/package-lock.json ui/vite.config.ts ui/tsconfig.json ui/tsconfig.build.json docs/openapi.json buckle script \
+      -path ui/src/api/generated -prune -o -type f -print0 2>/dev/null | LC_ALL=C sort -z | xargs -0 sha256sum
+    cat "$JAVA_HOME/release"
+  } | sha256sum | cut -d' ' -f1)
+}
+
+# What the application needs of npm ("app"), or that and what only tests need ("all").
+npm_packages() {
+  local want=$1 mark="$root/ui/node_modules/.buckle-packages" lock
+  lock=$(sha256sum "$root/ui/package-lock.json" | cut -d' ' -f1)
+  if [ -f "$mark" ]; then
+    case "$(cat "$mark")" in
+      "$lock all") return ;;
+      "$lock app") [ "$want" = app ] && return ;;
+    esac
+  fi
+  say "Fetching the interface's packages ..."
+  local omit=()
+  [ "$want" = app ] && omit=(--omit=dev)
+  (cd "$root/ui" && npm ci --no-progress --loglevel=error "${omit[@]}" >&2) || die "Fetching the interface's packages failed."
+  echo "$lock $want" >"$mark"
+}
+
+maven() {
+  (cd "$root" && mvn -B -ntp "$@") 2> >(grep -v -e 'sun.misc.Unsafe' -e 'deprecated method in sun' >&2 || true)
+}
+
+build_app() {
+  find_jdk
+  local stamp
+  stamp=$(source_stamp)
+  [ -f "$build/stamp" ] && [ "$(cat "$build/stamp")" = "$stamp" ] && return
+  need_build_tools
+  say "Building Buckle (once; takes a few minutes on a fresh machine) ..."
+  rm -rf "$build"
+  mkdir -p "$build"
+  npm_packages app
+  (cd "$root/ui" && npm run --silent build >&2) || die "Building the interface failed."
+  maven -q -Dapp-only -Dmaven.test.skip=true package >&2 || die "Building the application failed."
+  "$java" -Djarmode=tools -jar "$root/server/target/buckle-app.jar" extract --force --destination "$build/app" >&2
+  compute_cache
+  echo "$stamp" >"$build/stamp"
+}
+
+class_path() { printf '%s:' "$build"/app/lib/*.jar; }
+
+# A start-up cache for `compute`; without it the command still works, only slower.
+compute_cache() {
+  local sample="$root/demo/orchard-ring.geojson"
+  "$java" -XX:AOTCacheOutput="$build/compute.aot" -cp "$(class_path)" buckle.exchange.cli.Compute "$sample" \
+    >/dev/null 2>"$build/compute-cache.log" || say "No start-up cache for compute (see $build/compute-cache.log)."
+}

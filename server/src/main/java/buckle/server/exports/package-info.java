@@ -1,0 +1,5 @@
+/** Jobs as files. */
+@NullMarked
+package buckle.server.exports;
+
+import org.jspecify.annotations.NullMarked;
