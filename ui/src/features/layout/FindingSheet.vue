@@ -57,6 +57,7 @@ function withdraw(f: Finding) {
         (a) =>
           !(
             a.rule === f.rule &&
+            (a.key === null || a.key === f.key) &&
             a.reason === f.accepted &&
             (f.places.length ? f.places.some((p) => p.lineId === a.lineId) : a.lineId === null)
           ),

@@ -1,9 +1,14 @@
 package buckle;
 
+import static com.tngtech.archunit.core.domain.properties.HasName.Predicates.nameEndingWith;
+import static com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
+import buckle.layout.Finding;
+import buckle.units.UnitSystem;
+import com.tngtech.archunit.core.domain.JavaCall;
 import com.tngtech.archunit.core.domain.JavaClasses;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
@@ -50,6 +55,18 @@ class ArchitectureTest {
             "circuit",
             "readings",
             "design");
+
+    /** What the core says is facts; it knows no sentence, but for the one method that a finding is told by. */
+    @ArchTest
+    static final ArchRule noSentenceInTheCore = noClasses()
+            .that()
+            .resideOutsideOfPackage("buckle.message")
+            .and()
+            .doNotHaveFullyQualifiedName("buckle.layout.Finding")
+            .should()
+            .callMethodWhere(JavaCall.Predicates.target(owner(nameEndingWith(".English"))))
+            .orShould()
+            .callMethod(Finding.class, "text", UnitSystem.class);
 
     @ArchTest
     static void eachImportsOnlyWhatStandsAboveIt(JavaClasses all) {

@@ -209,11 +209,11 @@ public final class FenceCircuitPlanner {
                 boolean loop = arrival.containsKey(there);
                 runs.add(new Run(
                         id,
-                        Optional.of(arrival.get(here)),
+                        Optional.of(Objects.requireNonNull(arrival.get(here))),
                         e.lengthM(),
                         e.type(),
                         e.open(),
-                        loop ? Optional.of(arrival.get(there)) : Optional.empty()));
+                        loop ? Optional.of(Objects.requireNonNull(arrival.get(there))) : Optional.empty()));
                 e.span().ifPresent(s -> live.add(new LiveStretch(s.lineId(), s.fromM(), s.toM(), id, towards)));
                 if (!loop) {
                     arrival.put(there, id);

@@ -10,6 +10,7 @@ import buckle.spec.Power;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 
 /** Resistivity of the ground: G12's wide ranges, one typical value each, from memory; loam where no zone is drawn. */
@@ -51,7 +52,7 @@ final class Soils {
     Soil at(LineLayout line, double stationM) {
         for (LandSpan span : spans(line)) {
             if (span.fromM() <= stationM && stationM <= span.toM()) {
-                return zones.get(span.featureId());
+                return Objects.requireNonNull(zones.get(span.featureId()));
             }
         }
         return Soil.LOAM;

@@ -13,6 +13,7 @@ import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
@@ -37,7 +38,7 @@ final class SpecChanges {
         Map<String, Object> one = SpecFields.of(before.spec());
         Map<String, Object> other = SpecFields.of(after.spec());
         List<String> paths = one.keySet().stream()
-                .filter(p -> !one.get(p).equals(other.get(p)))
+                .filter(p -> !Objects.equals(one.get(p), other.get(p)))
                 .toList();
         if (paths.isEmpty()) {
             return List.of();
@@ -45,9 +46,11 @@ final class SpecChanges {
         SpecChanges changes = new SpecChanges(before, around, now);
         List<SpecChange> all = new ArrayList<>();
         for (String path : paths) {
+            Object was = Objects.requireNonNull(one.get(path));
+            Object becomes = Objects.requireNonNull(other.get(path));
             Set<Effect> effects =
-                    all.size() < MOST_TRIED ? changes.effects(path, other.get(path)) : EnumSet.of(Effect.ONLY_TOGETHER);
-            all.add(new SpecChange(path, words(one.get(path)), words(other.get(path)), effects));
+                    all.size() < MOST_TRIED ? changes.effects(path, becomes) : EnumSet.of(Effect.ONLY_TOGETHER);
+            all.add(new SpecChange(path, words(was), words(becomes), effects));
         }
         return all;
     }

@@ -18,6 +18,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.function.DoubleFunction;
 import java.util.function.Function;
 
@@ -153,7 +154,7 @@ final class Anchors {
 
     private Brace brace(Held held) {
         Bracing.Placed p = held.brace();
-        Anchored post = posts.get(key(p.strongM()));
+        Anchored post = Objects.requireNonNull(posts.get(key(p.strongM())));
         List<BraceLoad> schools = new ArrayList<>();
         if (p.kind().framed()) {
             for (RailSchool school : RailSchool.values()) {

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 
 /**
@@ -52,7 +53,7 @@ public record Circuit(
                 if (at.parent().isEmpty()) {
                     break;
                 }
-                at = byId.get(at.parent().get());
+                at = Objects.requireNonNull(byId.get(at.parent().get()));
             }
             fed.addAll(way);
         }

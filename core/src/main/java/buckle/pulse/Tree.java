@@ -59,8 +59,8 @@ final class Tree {
             own.add(p.distanceM());
         }
         for (Fault f : circuit.faults()) {
-            cuts.get(f.at().runId()).add(f.at().distanceM());
-            faults.get(f.at().runId()).add(f);
+            Objects.requireNonNull(cuts.get(f.at().runId())).add(f.at().distanceM());
+            Objects.requireNonNull(faults.get(f.at().runId())).add(f);
         }
         Map<LineType, Integer> known = new HashMap<>();
         List<Piece> pieces = new ArrayList<>();
@@ -75,8 +75,8 @@ final class Tree {
             double series = run.open() ? Double.POSITIVE_INFINITY : 0;
             double from = 0;
             Place last = new Place(run.id(), 0);
-            List<Fault> own = faults.get(run.id());
-            for (double at : cuts.get(run.id())) {
+            List<Fault> own = Objects.requireNonNull(faults.get(run.id()));
+            for (double at : Objects.requireNonNull(cuts.get(run.id()))) {
                 if (at > 0 || run.lengthM() == 0) {
                     after.put(last, pieces.size());
                     pieces.add(new Piece(node, at - from, kind, series));
@@ -160,10 +160,10 @@ final class Tree {
                 if (at.parent().isEmpty()) {
                     break;
                 }
-                at = byId.get(at.parent().get());
+                at = Objects.requireNonNull(byId.get(at.parent().get()));
             }
             for (Run r : way.reversed()) {
-                depth.put(r.id(), r.parent().map(p -> depth.get(p) + 1).orElse(0));
+                depth.put(r.id(), r.parent().map(depth::get).map(d -> d + 1).orElse(0));
             }
         }
         return runs.stream()

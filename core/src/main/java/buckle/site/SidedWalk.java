@@ -3,6 +3,7 @@ package buckle.site;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import org.jspecify.annotations.Nullable;
 
 /** A walk cut into straight sides, with the line fitted to each and the corners where they meet. */
 final class SidedWalk {
@@ -184,7 +185,7 @@ final class SidedWalk {
         }
     }
 
-    private PlanePoint pauseNear(int last, int first, PlanePoint turn) {
+    private @Nullable PlanePoint pauseNear(int last, int first, PlanePoint turn) {
         PlanePoint best = null;
         for (int k = -3; k <= 3; k++) {
             int i = Math.floorMod((k < 0 ? last + k + 1 : first + k), points.size());

@@ -5,6 +5,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 
@@ -98,8 +99,15 @@ public final class Tees {
             return before;
         }
         List<Corner> corners = new ArrayList<>(line.corners());
-        line.startsOn().ifPresent(on -> put(corners, 0, settle(byId.get(on), byId, done, plane), plane));
-        line.endsOn().ifPresent(on -> put(corners, corners.size() - 1, settle(byId.get(on), byId, done, plane), plane));
+        line.startsOn()
+                .ifPresent(
+                        on -> put(corners, 0, settle(Objects.requireNonNull(byId.get(on)), byId, done, plane), plane));
+        line.endsOn()
+                .ifPresent(on -> put(
+                        corners,
+                        corners.size() - 1,
+                        settle(Objects.requireNonNull(byId.get(on)), byId, done, plane),
+                        plane));
         FenceLine settled = line.withCorners(corners);
         done.put(line.id(), settled);
         return settled;
@@ -130,8 +138,8 @@ public final class Tees {
         List<Tee> tees = new ArrayList<>();
         Map<String, FenceLine> byId = byId(settled);
         for (FenceLine line : settled.lines()) {
-            line.startsOn().ifPresent(on -> tees.add(tee(line, true, byId.get(on), plane)));
-            line.endsOn().ifPresent(on -> tees.add(tee(line, false, byId.get(on), plane)));
+            line.startsOn().ifPresent(on -> tees.add(tee(line, true, Objects.requireNonNull(byId.get(on)), plane)));
+            line.endsOn().ifPresent(on -> tees.add(tee(line, false, Objects.requireNonNull(byId.get(on)), plane)));
         }
         return tees;
     }

@@ -30,6 +30,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
@@ -90,7 +91,7 @@ public final class Takeoff {
         order.sort(order(use, products));
         for (int i = 0; i < order.size(); i++) {
             Product product = order.get(i);
-            List<Part> parts = products.get(product);
+            List<Part> parts = Objects.requireNonNull(products.get(product));
             double quantity = parts.stream().mapToDouble(Part::quantity).sum();
             lines.add(new TakeoffLine(
                     use,
@@ -112,7 +113,7 @@ public final class Takeoff {
             case POSTS ->
                 use == Use.RAIL
                         ? Comparator.comparing(p -> 0)
-                        : Comparator.comparingDouble(p -> -products.get(p).stream()
+                        : Comparator.comparingDouble(p -> -Objects.requireNonNull(products.get(p)).stream()
                                 .mapToDouble(Part::quantity)
                                 .sum());
             case WIRE ->

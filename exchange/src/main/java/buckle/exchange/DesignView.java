@@ -88,7 +88,7 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
         }
 
         private static List<String> texts(List<Message> messages, UnitSystem units) {
-            return messages.stream().map(m -> English.text(m, units)).distinct().toList();
+            return messages.stream().distinct().map(m -> English.text(m, units)).toList();
         }
     }
 

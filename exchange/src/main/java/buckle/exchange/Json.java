@@ -2,6 +2,7 @@ package buckle.exchange;
 
 import buckle.site.BadInput;
 import buckle.site.GeoPoint;
+import java.util.Objects;
 import java.util.OptionalDouble;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
@@ -118,9 +119,13 @@ public final class Json {
         }
         double lon = position.get(0).asDouble();
         double lat = position.get(1).asDouble();
-        JsonNode height = position.size() > 2 ? position.get(2) : null;
-        boolean known = height != null && height.isNumber();
-        return swapped(swap, lon, lat, known ? OptionalDouble.of(height.asDouble()) : OptionalDouble.empty(), path);
+        JsonNode height = position.path(2);
+        return swapped(
+                swap,
+                lon,
+                lat,
+                height.isNumber() ? OptionalDouble.of(height.asDouble()) : OptionalDouble.empty(),
+                path);
     }
 
     /** A place read with a swap; one that only makes sense with latitude and longitude swapped says so. */
@@ -132,7 +137,7 @@ public final class Json {
             throw new BadInput(
                     other ? "position.swapped" : "position.range",
                     path,
-                    upper(e.getMessage())
+                    upper(Objects.requireNonNullElse(e.getMessage(), "this place is not on the earth"))
                             + (other ? ". Latitude and longitude look swapped; it can be read so." : "."));
         }
     }

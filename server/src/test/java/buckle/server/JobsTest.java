@@ -215,6 +215,10 @@ class JobsTest {
             assertThat(others).isGreaterThan(1);
             assertThat(job(id).path("stage").asString()).isEqualTo("UNREADABLE");
             assertThat(job(id).path("standing").asString()).contains("kept as it is");
+            Server.Answer plan = server.get("/api/jobs/" + id + "/plan");
+            assertThat(plan.status()).isEqualTo(422);
+            assertThat(plan.json().path("code").asString()).isEqualTo("document.unreadable");
+            assertThat(plan.json().path("detail").asString()).contains("schema 99", "kept as it is");
             s.execute("update revision set doc = jsonb_set(doc, '{schema}', '2') where owner = '" + id + "'");
         }
         assertThat(job(id).path("stage").asString()).isNotEqualTo("UNREADABLE");

@@ -11,6 +11,7 @@ import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
 
@@ -67,12 +68,16 @@ public final class SpiceNetlist {
             }
         }
         for (Run run : circuit.runs()) {
-            run.joins().ifPresent(j -> line("Rjoin%d %s %s 1e-6", ++next, far.get(run.id()), far.get(j)));
+            run.joins().ifPresent(j -> line("Rjoin%d %s %s 1e-6", ++next, node(far, run.id()), node(far, j)));
         }
         line(".options method=gear reltol=1e-4");
         line(".tran %s %s 0 %s uic", stepS, windowS, stepS);
-        IntStream.range(0, points.size()).forEach(i -> line(".meas tran p%d MAX v(%s)", i, nodes.get(points.get(i))));
+        IntStream.range(0, points.size()).forEach(i -> line(".meas tran p%d MAX v(%s)", i, node(nodes, points.get(i))));
         line(".end");
+    }
+
+    private static <K> String node(Map<K, String> nodes, K at) {
+        return Objects.requireNonNull(nodes.get(at));
     }
 
     private String run(Run run, String from, List<Place> points) {

@@ -5,6 +5,7 @@ import java.io.ByteArrayInputStream;
 import javax.xml.stream.XMLInputFactory;
 import javax.xml.stream.XMLStreamException;
 import javax.xml.stream.XMLStreamReader;
+import org.jspecify.annotations.Nullable;
 
 /** XML of strangers: no document types, no entities, nothing fetched; what is broken is said with its line. */
 public final class SafeXml {
@@ -19,7 +20,7 @@ public final class SafeXml {
         XMLInputFactory factory = XMLInputFactory.newDefaultFactory();
         factory.setProperty(XMLInputFactory.SUPPORT_DTD, false);
         factory.setProperty(XMLInputFactory.IS_SUPPORTING_EXTERNAL_ENTITIES, false);
-        XMLStreamReader xml = null;
+        @Nullable XMLStreamReader xml = null;
         try {
             xml = factory.createXMLStreamReader(new ByteArrayInputStream(bytes));
             return reading.read(xml);
@@ -31,7 +32,7 @@ public final class SafeXml {
         }
     }
 
-    private static void close(XMLStreamReader xml) {
+    private static void close(@Nullable XMLStreamReader xml) {
         try {
             if (xml != null) {
                 xml.close();

@@ -58,11 +58,7 @@ public final class EnergizerPdf {
                         Locale.ROOT,
                         "Weakest point: %s along %s, likely %.1f kV, between %.1f and %.1f kV%s. %s",
                         Lengths.text(w.stationM(), units),
-                        lines.stream()
-                                .filter(l -> l.lineId().equals(w.lineId()))
-                                .map(LineLayout::name)
-                                .findFirst()
-                                .orElse(w.lineId()),
+                        lineName(w.lineId()),
                         w.likelyV() / 1000,
                         w.lowV() / 1000,
                         w.highV() / 1000,
@@ -110,6 +106,14 @@ public final class EnergizerPdf {
         paragraph(
                 "Feed the fence from a certified energizer only (C1). Local code and licensed people have the last word; children, wearers of pacemakers and pets are to be kept in mind (C12).");
         html.append("</body></html>");
+    }
+
+    private String lineName(String id) {
+        return lines.stream()
+                .filter(l -> l.lineId().equals(id))
+                .map(LineLayout::name)
+                .findFirst()
+                .orElse(id);
     }
 
     private String text(Message message) {

@@ -14,6 +14,7 @@ import java.io.InputStream;
 import java.io.UncheckedIOException;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import org.w3c.dom.Element;
 
 /** A page description with drawings becomes a PDF. */
@@ -80,7 +81,7 @@ public final class Pdf {
     private record Drawers(Map<String, Drawing> drawings) implements FSObjectDrawerFactory {
         @Override
         public FSObjectDrawer createDrawer(Element e) {
-            Drawing drawing = drawings.get(e.getAttribute("id"));
+            Drawing drawing = Objects.requireNonNull(drawings.get(e.getAttribute("id")));
             return (element, x, y, width, height, device, context, dotsPerPixel) -> {
                 device.drawWithGraphics(
                         (float) x,

@@ -50,6 +50,7 @@ import jakarta.servlet.http.HttpServletRequest;
 import java.io.IOException;
 import java.util.Arrays;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.UUID;
@@ -119,7 +120,7 @@ class DesignController {
         try {
             return Squaring.of(o.frontM(), o.sideM(), o.acM(), o.bdM(), o.units());
         } catch (IllegalArgumentException e) {
-            String message = e.getMessage();
+            String message = Objects.requireNonNull(e.getMessage());
             throw new BadInput(
                     "squaring", "order", Character.toUpperCase(message.charAt(0)) + message.substring(1) + ".");
         }

@@ -10,6 +10,7 @@ import java.time.ZoneOffset;
 import org.apache.ibatis.type.BaseTypeHandler;
 import org.apache.ibatis.type.JdbcType;
 import org.apache.ibatis.type.MappedTypes;
+import org.jspecify.annotations.Nullable;
 
 /** PostgreSQL's timestamptz as an instant. */
 @MappedTypes(Instant.class)
@@ -21,21 +22,21 @@ public final class InstantTypeHandler extends BaseTypeHandler<Instant> {
     }
 
     @Override
-    public Instant getNullableResult(ResultSet rows, String column) throws SQLException {
+    public @Nullable Instant getNullableResult(ResultSet rows, String column) throws SQLException {
         return instant(rows.getObject(column, OffsetDateTime.class));
     }
 
     @Override
-    public Instant getNullableResult(ResultSet rows, int column) throws SQLException {
+    public @Nullable Instant getNullableResult(ResultSet rows, int column) throws SQLException {
         return instant(rows.getObject(column, OffsetDateTime.class));
     }
 
     @Override
-    public Instant getNullableResult(CallableStatement call, int column) throws SQLException {
+    public @Nullable Instant getNullableResult(CallableStatement call, int column) throws SQLException {
         return instant(call.getObject(column, OffsetDateTime.class));
     }
 
-    private static Instant instant(OffsetDateTime time) {
+    private static @Nullable Instant instant(@Nullable OffsetDateTime time) {
         return time == null ? null : time.toInstant();
     }
 }

@@ -25,6 +25,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.stereotype.Service;
@@ -70,7 +71,7 @@ class Yard {
                 .toList();
     }
 
-    private JobView view(JobRow job, Revision head, JobMapper.StoredSummary stored) {
+    private JobView view(JobRow job, @Nullable Revision head, JobMapper.@Nullable StoredSummary stored) {
         try {
             String madeFrom = String.join(
                     ":",

@@ -14,12 +14,17 @@ import java.util.List;
 import java.util.Map;
 import java.util.UUID;
 import java.util.function.IntPredicate;
+import org.slf4j.Logger;
+import org.slf4j.LoggerFactory;
+import tools.jackson.core.JacksonException;
 
 /**
  * Revisions of one kind of document: a save on top of an older one is refused and kept aside; one sitting shares a revision; nothing
  * is erased.
  */
 public final class RevisionStore<T> {
+    private static final Logger LOG = LoggerFactory.getLogger(RevisionStore.class);
+
     private final StoredDocument<T> document;
     private final RevisionMapper mapper;
     private final Author author;
@@ -75,12 +80,7 @@ public final class RevisionStore<T> {
 
     private State<T> state(Head head, Revision row) {
         return new State<>(
-                row.revision(),
-                head.saveNo(),
-                document.read(row.doc()),
-                row.rulebookRevision(),
-                row.savedBy(),
-                row.savedAt());
+                row.revision(), head.saveNo(), read(row), row.rulebookRevision(), row.savedBy(), row.savedAt());
     }
 
     /** Where the line of revisions stands. */
@@ -100,9 +100,20 @@ public final class RevisionStore<T> {
         return heads;
     }
 
-    /** A stored document, read. */
+    /** A stored document, read; one that a newer Buckle wrote, or that is damaged, is refused and stays as it is. */
     public T read(Revision row) {
-        return document.read(row.doc());
+        try {
+            return document.read(row.doc());
+        } catch (IllegalStateException | JacksonException | ClassCastException e) {
+            LOG.warn("{} {}, revision {}: {}", document.kind(), row.owner(), row.revision(), e.toString());
+            String why =
+                    e instanceof IllegalStateException ? e.getMessage() : "The " + document.kind() + " is damaged.";
+            throw new Trouble(
+                    422,
+                    "document.unreadable",
+                    why + " Revision " + row.revision() + " is kept as it is; an earlier one can be restored.",
+                    Map.of("revision", row.revision()));
+        }
     }
 
     /** One revision as it was. */

@@ -5,6 +5,7 @@ import buckle.site.BadInput;
 import buckle.site.Problem;
 import java.util.List;
 import java.util.Map;
+import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
 import org.springframework.dao.DataAccessResourceFailureException;
@@ -77,7 +78,7 @@ class Problems extends ResponseEntityExceptionHandler {
 
     @Override
     protected ResponseEntity<Object> handleExceptionInternal(
-            Exception e, Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
+            Exception e, @Nullable Object body, HttpHeaders headers, HttpStatusCode status, WebRequest request) {
         String detail =
                 body instanceof ProblemDetail p && p.getDetail() != null ? p.getDetail() : "The request does not fit.";
         return answer(status.value(), "request", detail, List.of(), Map.of());

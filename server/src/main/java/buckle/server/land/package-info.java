@@ -1,0 +1,5 @@
+/** Clients, properties and what lies on them. */
+@NullMarked
+package buckle.server.land;
+
+import org.jspecify.annotations.NullMarked;
