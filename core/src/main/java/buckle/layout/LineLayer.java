@@ -103,7 +103,13 @@ final class LineLayer {
         List<Mark> all = marks(marks, gates, places, profile);
         PostSetter setter =
                 new PostSetter(line, spec, schedule.topM(), pulling, stationing, plane, soil, profile, places);
-        setter.stand(all);
+        setter.stand(all)
+                .forEach(s -> findings.add(Finding.at(
+                        Rule.P19,
+                        Severity.WARN,
+                        line.id(),
+                        stationing.nearest(plane.toPlane(s.at())).stationM(),
+                        new LayoutMessage.StandingPostLost(s.depthM(), s.note()))));
         places.lost()
                 .forEach(l -> findings.add(Finding.at(
                         Rule.P19,

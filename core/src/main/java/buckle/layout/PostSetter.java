@@ -6,6 +6,7 @@ import buckle.mechanics.Ground;
 import buckle.mechanics.Hold;
 import buckle.mechanics.Span;
 import buckle.rulebook.Values;
+import buckle.site.Anchor;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
 import buckle.site.LineBook.IssuedPost;
@@ -84,8 +85,19 @@ final class PostSetter {
                 soil.groundAt(mark.stationM()));
     }
 
-    void stand(List<Mark> marks) {
-        findStanding(marks);
+    /** Finds the posts that stand already, and those of them that no longer stand on the line. */
+    List<StandingPost> stand(List<Mark> marks) {
+        List<StandingPost> lost = new ArrayList<>();
+        for (StandingPost s : line.book().standing()) {
+            Anchor anchor = new Anchor(s.at(), Values.P19_SAME_POST_M);
+            int i = nearest(marks, stationing.nearest(plane.toPlane(s.at())).stationM());
+            if (i >= 0 && anchor.is(marks.get(i).stationM(), stationing, plane)) {
+                standing.put(marks.get(i), s);
+            } else {
+                lost.add(s);
+            }
+        }
+        return lost;
     }
 
     /** @param ended what the posts carry on which pulls end, by station; null where none does */
@@ -208,16 +220,6 @@ final class PostSetter {
                         || line.endsOn().isPresent() && mark.stationM() > 0);
     }
 
-    private void findStanding(List<Mark> marks) {
-        for (StandingPost s : line.book().standing()) {
-            double at = stationing.nearest(plane.toPlane(s.at())).stationM();
-            int i = nearest(marks, at);
-            if (i >= 0 && Math.abs(marks.get(i).stationM() - at) <= Values.P19_SAME_POST_M) {
-                standing.put(marks.get(i), s);
-            }
-        }
-    }
-
     private static int nearest(List<Mark> marks, double stationM) {
         int low = 0;
         int high = marks.size() - 1;
@@ -249,10 +251,9 @@ final class PostSetter {
         int highest = 0;
         for (IssuedPost n : issued) {
             highest = Math.max(highest, n.number());
-            Stationing.Place at = stationing.nearest(plane.toPlane(n.at()));
-            int i = nearest(places, at.stationM());
-            boolean here = at.offsetM() <= Values.P19_SAME_POST_M
-                    && Math.abs(posts.get(i).stationM() - at.stationM()) <= Values.P19_SAME_POST_M;
+            int i = nearest(places, stationing.nearest(plane.toPlane(n.at())).stationM());
+            boolean here =
+                    new Anchor(n.at(), Values.P19_SAME_POST_M).is(posts.get(i).stationM(), stationing, plane);
             if (here && !numbers.containsKey(i) && taken.add(n.number())) {
                 numbers.put(i, n.number());
             }

@@ -4,42 +4,53 @@ import java.util.Locale;
 
 /** Small goods of one kind, bought by the piece or by the length. */
 public enum Fitting {
-    TIE_DOWN_ANCHOR,
-    POST_CAP,
-    BRACE_PIN,
-    BRACE_LOOP,
-    DIAGONAL_RAIL,
-    BACK_STAKE,
-    PIPE_FOOTING,
-    CORNER_INSULATOR,
-    CORNER_INSULATOR_INSIDE,
-    OFFSET_BRACKET,
-    STRAIN_INSULATOR,
-    STAPLE,
-    CLIP,
-    STRAINER,
-    SPRING,
-    CRIMP,
-    WIRE_JOINT,
-    END_TIE,
-    JUMPER_SET,
-    JUMPER_PIECE,
-    CLAMP,
-    CUT_OUT,
-    SWING_GATE,
-    GATE_HANDLE,
-    SPRING_GATE_SET,
-    RIGID_GATE,
-    STRAND_HANDLE,
-    CREEK_PART,
-    GATE_CABLE,
-    CONDUIT,
-    ENERGIZER,
+    TIE_DOWN_ANCHOR("Tie-down anchor"),
+    POST_CAP("Post cap"),
+    BRACE_PIN("Brace pin, 10 in"),
+    BRACE_LOOP("Brace diagonal loop"),
+    DIAGONAL_RAIL("Diagonal rail with foot pad"),
+    BACK_STAKE("Back-stake with tie, 3 ft"),
+    PIPE_FOOTING("Concrete footing for a pipe post"),
+    CORNER_INSULATOR("Corner insulator, wire on the outside of the turn"),
+    CORNER_INSULATOR_INSIDE("Corner insulator, wire on the inside of the turn, pulling off the post"),
+    OFFSET_BRACKET("Offset bracket"),
+    STRAIN_INSULATOR("Strain insulator"),
+    STAPLE("Staple for earth and plain wire"),
+    CLIP("Clip for earth and plain wire"),
+    STRAINER("Strainer"),
+    SPRING("Tension spring"),
+    CRIMP("Crimp"),
+    WIRE_JOINT("Joint in the wire"),
+    END_TIE("End tie for woven wire"),
+    JUMPER_SET("Jumper set"),
+    JUMPER_PIECE("Piece of jumper wire"),
+    CLAMP("Joint clamp"),
+    CUT_OUT("Cut-out switch"),
+    SWING_GATE("Swing gate with hinges and latch"),
+    GATE_HANDLE("Gate handle with spring and anchor"),
+    SPRING_GATE_SET("Spring gate set, one spring"),
+    RIGID_GATE("Rigid gate with hinges and latch"),
+    STRAND_HANDLE("Handle and anchors for one strand"),
+    CREEK_PART("Hanging part for a creek"),
+    GATE_CABLE("Cable under gates and over creeks"),
+    CONDUIT("Conduit under gates"),
+    ENERGIZER("Energizer, certified"),
     /** Hot only, or hot and earth. */
-    LEAD_OUT_CABLE,
-    GROUND_CLAMP,
-    GROUND_LEAD,
-    SIGN;
+    LEAD_OUT_CABLE("Lead-out cable"),
+    GROUND_CLAMP("Ground rod clamp"),
+    GROUND_LEAD("Ground lead to and between rods"),
+    SIGN("Warning sign");
+
+    private final String text;
+
+    Fitting(String text) {
+        this.text = text;
+    }
+
+    /** As it is asked for at a counter. */
+    public String text() {
+        return text;
+    }
 
     String id() {
         return name().toLowerCase(Locale.ROOT).replace('_', '-');

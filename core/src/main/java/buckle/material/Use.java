@@ -1,57 +1,60 @@
 package buckle.material;
 
+import buckle.rulebook.Rule;
+import java.util.List;
+
 /** What a product is for on a fence, under its heading in the takeoff. */
 public enum Use {
-    END_POST(Group.POSTS, "post.end"),
-    CORNER_POST(Group.POSTS, "post.corner"),
-    GATE_POST(Group.POSTS, "post.gate"),
-    TEE_POST(Group.POSTS, "post.tee"),
-    INLINE_POST(Group.POSTS, "post.inline"),
-    BRACE_POST(Group.POSTS, "post.brace"),
-    LINE_POST(Group.POSTS, "post.line"),
-    TIE_DOWN_POST(Group.POSTS, "post.tie-down"),
-    LIGHT_POST(Group.POSTS, "post.light"),
-    TIE_DOWN(Group.POSTS, "tie-down"),
-    POST_CAP(Group.POSTS, "post.cap"),
-    RAIL(Group.POSTS, "brace.rail"),
-    BRACE_PIN(Group.POSTS, "brace.pin"),
-    BRACE_LOOP(Group.POSTS, "brace.loop"),
-    DIAGONAL(Group.POSTS, "brace.diagonal"),
-    BACK_STAKE(Group.POSTS, "brace.back-stake"),
-    FOOTING(Group.POSTS, "brace.concrete"),
-    HOT_WIRE(Group.WIRE, "wire.hot"),
-    EARTH_WIRE(Group.WIRE, "wire.earth"),
-    PLAIN_WIRE(Group.WIRE, "wire.plain"),
-    LINE_INSULATOR(Group.WIRE, "insulator.line"),
-    CORNER_INSULATOR(Group.WIRE, "insulator.corner"),
-    CORNER_INSULATOR_INSIDE(Group.WIRE, "insulator.corner.inside"),
-    OFFSET_BRACKET(Group.WIRE, "insulator.offset"),
-    STRAIN_INSULATOR(Group.WIRE, "insulator.strain"),
-    STAPLE(Group.WIRE, "fastener"),
-    CLIP(Group.WIRE, "fastener.clip"),
-    STRAINER(Group.WIRE, "strainer"),
-    SPRING(Group.WIRE, "spring"),
-    CRIMP(Group.WIRE, "crimp"),
-    WIRE_JOINT(Group.WIRE, "joiner"),
-    END_TIE(Group.WIRE, "tie"),
-    JUMPER_SET(Group.WIRE, "jumper"),
-    JUMPER_PIECE(Group.WIRE, "jumper.piece"),
-    CLAMP(Group.WIRE, "clamp"),
-    CUT_OUT(Group.WIRE, "cut-out"),
-    SWING_GATE(Group.GATES, "gate.swing"),
-    GATE_HANDLE(Group.GATES, "gate.handle"),
-    SPRING_GATE(Group.GATES, "gate.spring"),
-    RIGID_GATE(Group.GATES, "gate.rigid"),
-    STRAND_GATE(Group.GATES, "gate.strand"),
-    CREEK_PART(Group.GATES, "gate.creek"),
-    GATE_CABLE(Group.GATES, "cable.gate"),
-    CONDUIT(Group.GATES, "conduit"),
-    ENERGIZER(Group.FEED, "energizer"),
-    LEAD_OUT(Group.FEED, "cable.lead-out"),
-    GROUND_ROD(Group.FEED, "ground.rod"),
-    GROUND_CLAMP(Group.FEED, "ground.clamp"),
-    GROUND_LEAD(Group.FEED, "ground.lead"),
-    SIGN(Group.SIGNS, "sign");
+    END_POST(Group.POSTS, "post.end", Rule.P10, Rule.P16),
+    CORNER_POST(Group.POSTS, "post.corner", Rule.B10, Rule.P10, Rule.P16),
+    GATE_POST(Group.POSTS, "post.gate", Rule.J5, Rule.P10, Rule.P13),
+    TEE_POST(Group.POSTS, "post.tee", Rule.P10, Rule.P16),
+    INLINE_POST(Group.POSTS, "post.inline", Rule.B12, Rule.P10),
+    BRACE_POST(Group.POSTS, "post.brace", Rule.B3, Rule.P10),
+    LINE_POST(Group.POSTS, "post.line", Rule.P1, Rule.P11, Rule.P15, Rule.P17),
+    TIE_DOWN_POST(Group.POSTS, "post.tie-down", Rule.P17, Rule.P18),
+    LIGHT_POST(Group.POSTS, "post.light", Rule.P3, Rule.P12),
+    TIE_DOWN(Group.POSTS, "tie-down", Rule.P18),
+    POST_CAP(Group.POSTS, "post.cap", Rule.P16),
+    RAIL(Group.POSTS, "brace.rail", Rule.B3),
+    BRACE_PIN(Group.POSTS, "brace.pin", Rule.B4),
+    BRACE_LOOP(Group.POSTS, "brace.loop", Rule.B3, Rule.B7),
+    DIAGONAL(Group.POSTS, "brace.diagonal", Rule.B11),
+    BACK_STAKE(Group.POSTS, "brace.back-stake", Rule.B5),
+    FOOTING(Group.POSTS, "brace.concrete", Rule.B6),
+    HOT_WIRE(Group.WIRE, "wire.hot", Rule.L1, Rule.S11, Rule.S14),
+    EARTH_WIRE(Group.WIRE, "wire.earth", Rule.L1, Rule.S11, Rule.S14),
+    PLAIN_WIRE(Group.WIRE, "wire.plain", Rule.L1, Rule.S11, Rule.S14),
+    LINE_INSULATOR(Group.WIRE, "insulator.line", Rule.I1, Rule.I5, Rule.I8),
+    CORNER_INSULATOR(Group.WIRE, "insulator.corner", Rule.I1, Rule.B9),
+    CORNER_INSULATOR_INSIDE(Group.WIRE, "insulator.corner.inside", Rule.I1, Rule.I9),
+    OFFSET_BRACKET(Group.WIRE, "insulator.offset", Rule.I4),
+    STRAIN_INSULATOR(Group.WIRE, "insulator.strain", Rule.I2),
+    STAPLE(Group.WIRE, "fastener", Rule.I1),
+    CLIP(Group.WIRE, "fastener.clip", Rule.I1),
+    STRAINER(Group.WIRE, "strainer", Rule.S2, Rule.S4),
+    SPRING(Group.WIRE, "spring", Rule.S3),
+    CRIMP(Group.WIRE, "crimp", Rule.S5),
+    WIRE_JOINT(Group.WIRE, "joiner", Rule.S14),
+    END_TIE(Group.WIRE, "tie", Rule.S5),
+    JUMPER_SET(Group.WIRE, "jumper", Rule.J1),
+    JUMPER_PIECE(Group.WIRE, "jumper.piece", Rule.J1),
+    CLAMP(Group.WIRE, "clamp", Rule.J1, Rule.J3),
+    CUT_OUT(Group.WIRE, "cut-out", Rule.J4, Rule.J8),
+    SWING_GATE(Group.GATES, "gate.swing", Rule.J5, Rule.J3),
+    GATE_HANDLE(Group.GATES, "gate.handle", Rule.J5, Rule.J2),
+    SPRING_GATE(Group.GATES, "gate.spring", Rule.J5, Rule.J3),
+    RIGID_GATE(Group.GATES, "gate.rigid", Rule.J5, Rule.J3),
+    STRAND_GATE(Group.GATES, "gate.strand", Rule.J5, Rule.J2),
+    CREEK_PART(Group.GATES, "gate.creek", Rule.J5, Rule.J3),
+    GATE_CABLE(Group.GATES, "cable.gate", Rule.J3, Rule.J6, Rule.C9),
+    CONDUIT(Group.GATES, "conduit", Rule.J3),
+    ENERGIZER(Group.FEED, "energizer", Rule.C1, Rule.C3),
+    LEAD_OUT(Group.FEED, "cable.lead-out", Rule.C9),
+    GROUND_ROD(Group.FEED, "ground.rod", Rule.G5, Rule.G8),
+    GROUND_CLAMP(Group.FEED, "ground.clamp", Rule.G5),
+    GROUND_LEAD(Group.FEED, "ground.lead", Rule.G1, Rule.X4),
+    SIGN(Group.SIGNS, "sign", Rule.C4);
 
     /** Headings of the takeoff. */
     public enum Group {
@@ -75,10 +78,12 @@ public enum Use {
 
     private final Group group;
     private final String id;
+    private final List<Rule> rules;
 
-    Use(Group group, String id) {
+    Use(Group group, String id, Rule... rules) {
         this.group = group;
         this.id = id;
+        this.rules = List.of(rules);
     }
 
     /** Heading it stands under. */
@@ -89,6 +94,11 @@ public enum Use {
     /** The same for good: {@code insulator.line}. */
     public String id() {
         return id;
+    }
+
+    /** Rules that it is counted by, whatever the school. */
+    public List<Rule> rules() {
+        return rules;
     }
 
     /** Wires of any role. */

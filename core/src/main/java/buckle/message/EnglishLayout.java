@@ -15,6 +15,10 @@ final class EnglishLayout {
 
     String text(LayoutMessage message) {
         return switch (message) {
+            case StandingPostLost m ->
+                "A post that was set " + en.length(m.depthM()) + " deep"
+                        + (m.note().isBlank() ? "" : " (“" + m.note() + "”)")
+                        + " stands where the line has no post any more. It is kept but not reckoned with: take it out here, or bring the line back to it.";
             case ChoiceLost m ->
                 "The choice of posts “" + m.choice() + "” is kept but not applied: " + why(m.why())
                         + ". Move it or take it out.";

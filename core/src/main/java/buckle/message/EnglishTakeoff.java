@@ -137,43 +137,7 @@ final class EnglishTakeoff {
     }
 
     private String fitting(Fitting fitting) {
-        return switch (fitting) {
-            case TIE_DOWN_ANCHOR -> "Tie-down anchor";
-            case POST_CAP -> "Post cap";
-            case BRACE_PIN -> "Brace pin, 10 in";
-            case BRACE_LOOP -> "Brace diagonal loop";
-            case DIAGONAL_RAIL -> "Diagonal rail with foot pad";
-            case BACK_STAKE -> "Back-stake with tie, 3 ft";
-            case PIPE_FOOTING -> "Concrete footing for a pipe post";
-            case CORNER_INSULATOR -> "Corner insulator, wire on the outside of the turn";
-            case CORNER_INSULATOR_INSIDE -> "Corner insulator, wire on the inside of the turn, pulling off the post";
-            case OFFSET_BRACKET -> "Offset bracket, " + en.length(Values.I4_OFFSET_M);
-            case STRAIN_INSULATOR -> "Strain insulator";
-            case STAPLE -> "Staple for earth and plain wire";
-            case CLIP -> "Clip for earth and plain wire";
-            case STRAINER -> "Strainer";
-            case SPRING -> "Tension spring";
-            case CRIMP -> "Crimp";
-            case WIRE_JOINT -> "Joint in the wire";
-            case END_TIE -> "End tie for woven wire";
-            case JUMPER_SET -> "Jumper set";
-            case JUMPER_PIECE -> "Piece of jumper wire";
-            case CLAMP -> "Joint clamp";
-            case CUT_OUT -> "Cut-out switch";
-            case SWING_GATE -> "Swing gate with hinges and latch";
-            case GATE_HANDLE -> "Gate handle with spring and anchor";
-            case SPRING_GATE_SET -> "Spring gate set, one spring";
-            case RIGID_GATE -> "Rigid gate with hinges and latch";
-            case STRAND_HANDLE -> "Handle and anchors for one strand";
-            case CREEK_PART -> "Hanging part for a creek";
-            case GATE_CABLE -> "Cable under gates and over creeks";
-            case CONDUIT -> "Conduit under gates";
-            case ENERGIZER -> "Energizer, certified";
-            case LEAD_OUT_CABLE -> "Lead-out cable";
-            case GROUND_CLAMP -> "Ground rod clamp";
-            case GROUND_LEAD -> "Ground lead to and between rods";
-            case SIGN -> "Warning sign";
-        };
+        return fitting.text() + (fitting == Fitting.OFFSET_BRACKET ? ", " + en.length(Values.I4_OFFSET_M) : "");
     }
 
     // ---------------------------------------------------------------- arithmetic

@@ -14,6 +14,8 @@ public sealed interface LayoutMessage extends Message {
         NO_POST
     }
 
+    record StandingPostLost(double depthM, String note) implements LayoutMessage {}
+
     /** @param choice the reason somebody gave for it */
     record ChoiceLost(String choice, LostWhy why) implements LayoutMessage {}
 

@@ -2,6 +2,7 @@ package buckle.review;
 
 import buckle.layout.Finding;
 import buckle.layout.Layout;
+import buckle.site.Anchor;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.spec.Decisions;
@@ -81,6 +82,6 @@ final class Acceptances {
         return line != null
                 && f.rule().name().equals(a.rule())
                 && a.key().map(f.message().key()::equals).orElse(true)
-                && Math.abs(line.nearest(plane.toPlane(a.at().orElseThrow())).stationM() - place.stationM()) <= SAME_M;
+                && new Anchor(a.at().orElseThrow(), SAME_M).is(place.stationM(), line, plane);
     }
 }

@@ -35,6 +35,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalLong;
 import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /** What to load: the parts of a layout, grouped by what they are for and what they are. */
 public final class Takeoff {
@@ -103,7 +104,7 @@ public final class Takeoff {
                     use.byMetre() ? Math.ceil((quantity - Lengths.TAPE_M) * 10) / 10 : Math.rint(quantity),
                     pack(use, product, parts, quantity),
                     derivation(use, product, parts, quantity),
-                    rules(use, product)));
+                    rules(use)));
         }
     }
 
@@ -360,48 +361,13 @@ public final class Takeoff {
 
     // ---------------------------------------------------------------- rules
 
-    private List<Rule> rules(Use use, Product product) {
-        return switch (use) {
-            case END_POST, TEE_POST -> List.of(Rule.P10, Rule.P16);
-            case CORNER_POST -> List.of(Rule.B10, Rule.P10, Rule.P16);
-            case GATE_POST -> List.of(Rule.J5, Rule.P10, Rule.P13);
-            case INLINE_POST -> List.of(Rule.B12, Rule.P10);
-            case BRACE_POST -> List.of(Rule.B3, Rule.P10);
-            case LIGHT_POST -> List.of(Rule.P3, Rule.P12);
-            case TIE_DOWN_POST -> List.of(Rule.P17, Rule.P18);
-            case LINE_POST -> List.of(Rule.P1, Rule.P11, Rule.P15, Rule.P17);
-            case TIE_DOWN -> List.of(Rule.P18);
-            case POST_CAP -> List.of(Rule.P16);
-            case RAIL -> List.of(spec.braces().railSchool().rule(), Rule.B3);
-            case BRACE_PIN -> List.of(Rule.B4);
-            case BRACE_LOOP -> List.of(Rule.B3, Rule.B7);
-            case DIAGONAL -> List.of(Rule.B11);
-            case BACK_STAKE -> List.of(Rule.B5);
-            case FOOTING -> List.of(Rule.B6);
-            case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> List.of(Rule.L1, Rule.S11, Rule.S14);
-            case LINE_INSULATOR -> List.of(Rule.I1, Rule.I5, Rule.I8);
-            case CORNER_INSULATOR -> List.of(Rule.I1, Rule.B9);
-            case CORNER_INSULATOR_INSIDE -> List.of(Rule.I1, Rule.I9);
-            case OFFSET_BRACKET -> List.of(Rule.I4);
-            case STRAIN_INSULATOR -> List.of(Rule.I2);
-            case STAPLE, CLIP -> List.of(Rule.I1);
-            case STRAINER -> List.of(Rule.S2, Rule.S4);
-            case SPRING -> List.of(Rule.S3);
-            case CRIMP, END_TIE -> List.of(Rule.S5);
-            case WIRE_JOINT -> List.of(Rule.S14);
-            case JUMPER_SET, JUMPER_PIECE -> List.of(Rule.J1);
-            case CLAMP -> List.of(Rule.J1, Rule.J3);
-            case CUT_OUT -> List.of(Rule.J4, Rule.J8);
-            case GATE_HANDLE, STRAND_GATE -> List.of(Rule.J5, Rule.J2);
-            case SWING_GATE, SPRING_GATE, RIGID_GATE, CREEK_PART -> List.of(Rule.J5, Rule.J3);
-            case GATE_CABLE -> List.of(Rule.J3, Rule.J6, Rule.C9);
-            case CONDUIT -> List.of(Rule.J3);
-            case ENERGIZER -> List.of(Rule.C1, Rule.C3);
-            case LEAD_OUT -> List.of(Rule.C9);
-            case GROUND_ROD -> List.of(feed().school().rule(), Rule.G5, Rule.G8);
-            case GROUND_CLAMP -> List.of(Rule.G5);
-            case GROUND_LEAD -> List.of(Rule.G1, Rule.X4);
-            case SIGN -> List.of(Rule.C4);
+    /** The school that decided comes first. */
+    private List<Rule> rules(Use use) {
+        Optional<Rule> school = switch (use) {
+            case RAIL -> Optional.of(spec.braces().railSchool().rule());
+            case GROUND_ROD -> Optional.of(feed().school().rule());
+            default -> Optional.empty();
         };
+        return Stream.concat(school.stream(), use.rules().stream()).toList();
     }
 }

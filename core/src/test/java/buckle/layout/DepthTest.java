@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.Told;
 import buckle.design.Design;
 import buckle.design.SchoolEffect;
 import buckle.land.Land;
@@ -18,6 +19,7 @@ import buckle.material.Conductor;
 import buckle.material.PostStock;
 import buckle.mechanics.Hold;
 import buckle.message.JointKind;
+import buckle.message.LayoutMessage;
 import buckle.review.CutOutAdvisor;
 import buckle.review.LayoutPlanner;
 import buckle.rulebook.Rule;
@@ -581,6 +583,46 @@ class DepthTest {
         assertThatThrownBy(() -> new Decisions.Accepted(
                         "P14", Optional.empty(), Optional.empty(), Optional.empty(), Optional.empty(), "", " "))
                 .hasMessageContaining("reason");
+    }
+
+    /** What was accepted or found at a place is not carried along when the line leaves it. */
+    @Test
+    void whatWasFoundAtAPlaceIsLostWhenTheLineLeavesIt() {
+        GeoPoint tenth = at(lay(straight(), SPEC).posts().get(10));
+        LineBook book = LineBook.EMPTY.withStanding(List.of(new StandingPost(tenth, 0.2, "rock")));
+        Decisions taken = new Decisions(
+                List.of(new Decisions.Accepted(
+                        "J5",
+                        Optional.of("l"),
+                        Optional.of(Fences.at(150, 0)),
+                        Optional.empty(),
+                        Optional.empty(),
+                        "",
+                        "one of them is drawn for later")),
+                List.of());
+        List<Finding> here = twoGates(0, book, taken);
+        assertThat(here)
+                .filteredOn(f -> f.accepted().isPresent())
+                .extracting(Finding::rule)
+                .containsExactly(Rule.J5);
+        assertThat(here).noneMatch(f -> f.message() instanceof LayoutMessage.StandingPostLost);
+        List<Finding> there = twoGates(30, book, taken);
+        assertThat(there).filteredOn(f -> f.rule() == Rule.J5).isNotEmpty();
+        assertThat(there).noneMatch(f -> f.accepted().isPresent());
+        assertThat(there)
+                .filteredOn(f -> f.message() instanceof LayoutMessage.StandingPostLost)
+                .singleElement()
+                .satisfies(f -> assertThat(Told.inFeet(f.message())).contains("rock", "kept but not reckoned with"));
+    }
+
+    private static List<Finding> twoGates(double northM, LineBook book, Decisions decisions) {
+        FenceLine line = Fences.line("l", false, 0, northM, 200, northM)
+                .withBook(book)
+                .withGates(List.of(
+                        Fences.gate("g", GateKind.HANDLE, 150, northM, 4),
+                        Fences.gate("h", GateKind.HANDLE, 151, northM, 4)));
+        return LayoutPlanner.layOut(new Plan(Fences.site(0, -4, line), SPEC, decisions), Surroundings.NONE)
+                .findings();
     }
 
     @Test

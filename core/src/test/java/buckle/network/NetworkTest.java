@@ -15,6 +15,9 @@ import buckle.spec.Plan;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
+import java.io.IOException;
+import java.nio.file.Files;
+import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -132,5 +135,35 @@ class NetworkTest {
         List<String> corners =
                 site.lines().getFirst().corners().stream().map(Corner::id).toList();
         assertThat(ids(network(main(20), branch(80)))).anyMatch(id -> id.startsWith("m/corner:" + corners.getFirst()));
+    }
+
+    /** The small fence of docs/network.md is as it is drawn there. */
+    @Test
+    void thePageDrawsTheNetwork() throws IOException {
+        FenceLine line = Fences.line("m", false, 0, 0, 100, 0, 100, 60)
+                .withGates(List.of(Fences.gate("g", GateKind.HANDLE, 40, 0, 4)))
+                .withCutOuts(List.of(Fences.cutOut("c", 70, 0)));
+        Spec one = Spec.usual().with(Spec.usual().animals(), Preset.of("W3").schedule());
+        FenceNetwork n = LayoutPlanner.laid(new Plan(Fences.site(0, -4, line), one, Decisions.NONE), Surroundings.NONE)
+                .network()
+                .orElseThrow();
+        String page = Files.readString(Path.of("..", "docs", "network.md"));
+        assertThat(listed(page, "### Nodes"))
+                .containsExactlyElementsOf(n.nodes().stream().map(Node::id).toList());
+        assertThat(listed(page, "### Edges"))
+                .containsExactlyElementsOf(
+                        n.edges().stream().map(e -> e.kind() + " " + e.id()).toList());
+        assertThat(n.sections())
+                .extracting(s -> s.id() + " " + Math.round(s.lengthM()))
+                .containsExactly("feed 70", "c 90");
+    }
+
+    private static List<String> listed(String page, String heading) {
+        String from = page.substring(page.indexOf(heading));
+        return from.substring(from.indexOf("```") + 3)
+                .split("```")[0]
+                .strip()
+                .lines()
+                .toList();
     }
 }
