@@ -38,16 +38,13 @@ final class EnglishTakeoff {
                         + " % slack and tails = " + en.whole(m.totalM()) + "; coils used up pull by pull, a rest under "
                         + en.whole(m.leastRestM()) + " is not joined on";
             case Posts m -> posts(m);
-            case TieDowns m -> "one at each of " + counted(m.count(), "post in a hollow", "posts in hollows");
-            case PostCaps m -> "one on each of " + counted(m.count(), "strong timber post", "strong timber posts");
             case Rails m -> m.singles() + " single and " + m.doubles() + " double H braces, one rail a frame";
+            case ForEach m -> (m.each() == 1 ? "one" : m.each()) + " for each of " + noun(m.thing(), m.things());
             case Pins m -> plural(m.rails(), "rail") + " × " + plural(m.each(), "pin");
             case Loops m -> plural(m.frames(), "frame") + " × 1 diagonal, strong post foot to brace post top";
-            case Diagonals m -> plural(m.count(), "diagonal brace");
             case BackStakes m ->
                 "one behind each of " + plural(m.posts(), "post") + " on which light pulls end, " + en.length(m.outM())
                         + " out";
-            case Footings m -> "one for each of " + plural(m.posts(), "pipe post");
             case WhereCoilsEnd m -> "where coils end, " + m.family().joining();
             case JumperSets m ->
                 "one for each of " + plural(m.pulls(), "pull") + " with wires to join: hot with hot, earth with earth";
@@ -76,7 +73,6 @@ final class EnglishTakeoff {
                         + " to the fence, round what is in the way, + " + en.length(m.spareM()) + " spare)"
                         + (m.cables() == 2 ? "" : "; no earth wires lead back to the terminal");
             case GroundRods m -> rods(m);
-            case RodClamps m -> plural(m.rods(), "rod") + " × 1 clamp";
             case GroundLead m ->
                 en.length(m.firstM()) + " from the energizer to the first rod"
                         + (m.gaps() > 0 ? " + " + plural(m.gaps(), "gap") + " of " + en.length(m.apartM()) : "")
@@ -155,6 +151,11 @@ final class EnglishTakeoff {
             case POST_PASSED_INSIDE_TURN -> counted(count, "post passed inside a turn", "posts passed inside a turn");
             case POST_OF_OLD_FENCE -> counted(count, "post of the old fence", "posts of the old fence");
             case CUT_OUT -> counted(count, "cut-out", "cut-outs");
+            case POST_IN_HOLLOW -> counted(count, "post in a hollow", "posts in hollows");
+            case STRONG_TIMBER_POST -> counted(count, "strong timber post", "strong timber posts");
+            case PIPE_POST -> counted(count, "pipe post", "pipe posts");
+            case DIAGONAL_BRACE -> counted(count, "diagonal brace", "diagonal braces");
+            case GROUND_ROD -> counted(count, "rod", "rods");
         };
     }
 

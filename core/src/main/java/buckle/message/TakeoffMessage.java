@@ -33,7 +33,12 @@ public sealed interface TakeoffMessage extends Message {
         POST_PASSED_IN_TURN,
         POST_PASSED_INSIDE_TURN,
         POST_OF_OLD_FENCE,
-        CUT_OUT
+        CUT_OUT,
+        POST_IN_HOLLOW,
+        STRONG_TIMBER_POST,
+        PIPE_POST,
+        DIAGONAL_BRACE,
+        GROUND_ROD
     }
 
     /** So many wires, times so many things. */
@@ -90,14 +95,11 @@ public sealed interface TakeoffMessage extends Message {
             double driverM)
             implements TakeoffMessage {}
 
-    /** Anchors of posts in hollows. */
-    record TieDowns(long count) implements TakeoffMessage {}
-
-    /** Caps of strong timber posts. */
-    record PostCaps(long count) implements TakeoffMessage {}
-
     /** Rails of H braces. */
     record Rails(long singles, long doubles) implements TakeoffMessage {}
+
+    /** So many for each of so many things. */
+    record ForEach(Noun thing, long things, long each) implements TakeoffMessage {}
 
     /** Pins of rails. */
     record Pins(long rails, long each) implements TakeoffMessage {}
@@ -105,14 +107,8 @@ public sealed interface TakeoffMessage extends Message {
     /** Diagonal loops of frames. */
     record Loops(long frames) implements TakeoffMessage {}
 
-    /** Diagonal braces. */
-    record Diagonals(long count) implements TakeoffMessage {}
-
     /** Back-stakes of light pulls. */
     record BackStakes(long posts, double outM) implements TakeoffMessage {}
-
-    /** Footings of pipe posts. */
-    record Footings(long posts) implements TakeoffMessage {}
 
     /** Joints where coils end. */
     record WhereCoilsEnd(Conductor.Family family) implements TakeoffMessage {}
@@ -150,9 +146,6 @@ public sealed interface TakeoffMessage extends Message {
 
     /** Rods by a school. */
     record GroundRods(GroundSchool school, double rodM, double apartM, double outputJ) implements TakeoffMessage {}
-
-    /** A clamp for each rod. */
-    record RodClamps(long rods) implements TakeoffMessage {}
 
     /** Lead to and between the rods. */
     record GroundLead(double firstM, long gaps, double apartM, double totalM) implements TakeoffMessage {}

@@ -26,6 +26,9 @@ public record Part(Use use, Product product, Place place, double quantity, Terms
         /** Pieces at joints of a kind. */
         record AtJoint(JointKind kind, long joints) implements Terms {}
 
+        /** So many for each of so many things. */
+        record Each(Noun thing, long things, long each) implements Terms {}
+
         /** The quantity says it. */
         record Plain() implements Terms {}
     }

@@ -73,6 +73,16 @@ public final class Parts {
         }
     }
 
+    /** So many pieces for each of the things that stand at some stations; that is all there is to say of how they were counted. */
+    private void forEach(Use use, Fitting fitting, String lineId, Noun thing, List<Double> stationsM, long each) {
+        add(
+                use,
+                Product.of(fitting),
+                new Place.Stations(lineId, stationsM),
+                each * stationsM.size(),
+                new Terms.Each(thing, stationsM.size(), each));
+    }
+
     private void pieces(Use use, Fitting fitting, String lineId, List<Double> stationsM, double each) {
         add(
                 use,
@@ -131,8 +141,8 @@ public final class Parts {
                 new Place.Stations(line.lineId(), posts.stationsM),
                 posts.stationsM.size(),
                 new Terms.Cut(posts.lengthM, posts.depthM)));
-        pieces(Use.TIE_DOWN, Fitting.TIE_DOWN_ANCHOR, line.lineId(), tied, 1);
-        pieces(Use.POST_CAP, Fitting.POST_CAP, line.lineId(), capped, 1);
+        forEach(Use.TIE_DOWN, Fitting.TIE_DOWN_ANCHOR, line.lineId(), Noun.POST_IN_HOLLOW, tied, 1);
+        forEach(Use.POST_CAP, Fitting.POST_CAP, line.lineId(), Noun.STRONG_TIMBER_POST, capped, 1);
     }
 
     private void braces(LineLayout line) {
@@ -159,9 +169,15 @@ public final class Parts {
         });
         pieces(Use.BRACE_PIN, Fitting.BRACE_PIN, line.lineId(), frames, Values.B4_PINS_PER_RAIL);
         pieces(Use.BRACE_LOOP, Fitting.BRACE_LOOP, line.lineId(), frames, 1);
-        pieces(Use.DIAGONAL, Fitting.DIAGONAL_RAIL, line.lineId(), diagonals, 1);
+        forEach(Use.DIAGONAL, Fitting.DIAGONAL_RAIL, line.lineId(), Noun.DIAGONAL_BRACE, diagonals, 1);
         pieces(Use.BACK_STAKE, Fitting.BACK_STAKE, line.lineId(), held(line, BraceKind.BACK_STAKE), 1);
-        pieces(Use.FOOTING, Fitting.PIPE_FOOTING, line.lineId(), held(line, BraceKind.PIPE_CONCRETE), 1);
+        forEach(
+                Use.FOOTING,
+                Fitting.PIPE_FOOTING,
+                line.lineId(),
+                Noun.PIPE_POST,
+                held(line, BraceKind.PIPE_CONCRETE),
+                1);
     }
 
     /** Strong posts held by a kind of brace; one holds both pulls of a corner. */
@@ -541,7 +557,12 @@ public final class Parts {
                 cables * leadOut,
                 new Terms.Metres(cables, leadOut, 0));
         add(Use.GROUND_ROD, new Product.GroundRod(feed.rodM()), at, feed.rods(), new Terms.Plain());
-        add(Use.GROUND_CLAMP, Product.of(Fitting.GROUND_CLAMP), at, feed.rods(), new Terms.Plain());
+        add(
+                Use.GROUND_CLAMP,
+                Product.of(Fitting.GROUND_CLAMP),
+                at,
+                feed.rods(),
+                new Terms.Each(Noun.GROUND_ROD, feed.rods(), 1));
         add(Use.GROUND_LEAD, Product.of(Fitting.GROUND_LEAD), at, feed.groundLeadM(), new Terms.Plain());
     }
 

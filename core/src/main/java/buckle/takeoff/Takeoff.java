@@ -182,14 +182,10 @@ public final class Takeoff {
                     LINE_POST,
                     TIE_DOWN_POST,
                     LIGHT_POST -> posts(use, (Product.PostOf) product, parts);
-            case TIE_DOWN -> new TakeoffMessage.TieDowns(count);
-            case POST_CAP -> new TakeoffMessage.PostCaps(count);
             case RAIL -> new TakeoffMessage.Rails(braces(BraceKind.SINGLE_H), braces(BraceKind.DOUBLE_H));
             case BRACE_PIN -> new TakeoffMessage.Pins(count / Values.B4_PINS_PER_RAIL, Values.B4_PINS_PER_RAIL);
             case BRACE_LOOP -> new TakeoffMessage.Loops(count);
-            case DIAGONAL -> new TakeoffMessage.Diagonals(count);
             case BACK_STAKE -> new TakeoffMessage.BackStakes(count, Values.B5_OUT_M);
-            case FOOTING -> new TakeoffMessage.Footings(count);
             case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> wire(parts, quantity);
             case LINE_INSULATOR ->
                 new TakeoffMessage.LineInsulators(
@@ -244,13 +240,20 @@ public final class Takeoff {
                         cables(parts), feed().leadOutM(), spec.feed().leadOutSpareM());
             case GROUND_ROD ->
                 new TakeoffMessage.GroundRods(feed().school(), feed().rodM(), feed().rodApartM(), spec.outputJ());
-            case GROUND_CLAMP -> new TakeoffMessage.RodClamps(count);
             case GROUND_LEAD ->
                 new TakeoffMessage.GroundLead(
                         feed().firstRodM(), feed().rods() - 1, feed().rodApartM(), feed().groundLeadM());
             case SIGN ->
                 new TakeoffMessage.Signs(layout.gates().size(), spec.takeoff().signEveryM(), Values.C4_PUBLIC_EVERY_M);
+            default -> forEach(parts);
         };
+    }
+
+    private static TakeoffMessage.ForEach forEach(List<Part> parts) {
+        Terms.Each one = (Terms.Each) parts.getFirst().terms();
+        long things =
+                parts.stream().mapToLong(p -> ((Terms.Each) p.terms()).things()).sum();
+        return new TakeoffMessage.ForEach(one.thing(), things, one.each());
     }
 
     private static long cables(List<Part> parts) {
