@@ -8,7 +8,7 @@ import { kindText, shapeOf } from '@/features/plan/landStyles'
 import { useTool } from '@/features/plan/tool'
 import RuleChips from '@/features/help/RuleChips.vue'
 import EntryField from '@/shared/EntryField.vue'
-import { lengthText, parseLengthM } from '@/shared/units'
+import { lengthText, parseLengthM, stationText } from '@/shared/units'
 
 const job = useJob()
 const { draw } = useTool()
@@ -232,7 +232,11 @@ const severityText = { WARN: 'mend', CAUTION: 'care', NOTE: 'note' }
     <ul class="findings" data-test="land-findings">
       <li v-for="(f, i) in findings" :key="i" :class="f.severity">
         <button @click="go(f)">
-          <b>{{ severityText[f.severity] }}</b> {{ f.message }}
+          <b
+            >{{ severityText[f.severity]
+            }}<template v-if="f.stationM !== null"> at {{ stationText(f.stationM, job.units) }}</template></b
+          >
+          {{ f.message }}
         </button>
         <FindingPlaces :finding="f" />
         <RuleChips :rules="[f.rule]" />

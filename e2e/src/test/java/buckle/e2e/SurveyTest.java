@@ -190,8 +190,9 @@ class SurveyTest {
                 "() => /Stone/.test(document.querySelector('[data-test=land-findings]').textContent)");
         String findings = screen.test("land-findings").innerText();
         assertThat(findings)
-                .contains("“11 kV line” crosses at", "13 ft 1 in", "11 kV")
-                .contains("fed by its own energizer", "warning signs towards it", "Buried service", "is crossed at")
+                .contains("“11 kV line” crosses under", "13 ft 1 in", "11 kV")
+                .containsPattern("mend at [0-9,]+ ft[0-9 in]* “11 kV line”")
+                .contains("fed by its own energizer", "warning signs towards it", "Buried service", "is crossed")
                 .contains("No-go is entered", "Standing water", "Trees and brush", "C3", "C4", "C5", "C6");
         screen.saved();
 
