@@ -7,6 +7,7 @@ import java.lang.management.ManagementFactory;
 import java.util.Collection;
 import java.util.Locale;
 import java.util.Map;
+import java.util.Objects;
 import java.util.TreeMap;
 import org.openjdk.jmh.results.RunResult;
 import org.openjdk.jmh.runner.Runner;
@@ -40,7 +41,10 @@ public final class Main {
                 default -> type + " " + parts[parts.length - 1];
             };
             medianMs.put(name, r.getPrimaryResult().getStatistics().getPercentile(50));
-            stolen.put(name, r.getSecondaryResults().get(StolenTime.PERCENT).getScore());
+            stolen.put(
+                    name,
+                    Objects.requireNonNull(r.getSecondaryResults().get(StolenTime.PERCENT))
+                            .getScore());
         }
         medianMs.forEach((name, ms) -> System.out.printf(
                 Locale.ROOT,
@@ -54,43 +58,47 @@ public final class Main {
         pulse(medianMs);
     }
 
+    private static double of(Map<String, Double> medianMs, String name) {
+        return Objects.requireNonNull(medianMs.get(name), name);
+    }
+
     private static void survey(Map<String, Double> medianMs) {
-        goal("layout and takeoff, 100 km and 5 wires", medianMs.get("LayoutBench 100"), 30, "ms");
+        goal("layout and takeoff, 100 km and 5 wires", of(medianMs, "LayoutBench 100"), 30, "ms");
         goal(
                 "the same, 200 km ÷ 100 km",
-                medianMs.get("LayoutBench 200") / medianMs.get("LayoutBench 100"),
+                of(medianMs, "LayoutBench 200") / of(medianMs, "LayoutBench 100"),
                 2.3,
                 "times");
-        goal("100 km over a terrain grid, with loads", medianMs.get("Terrain 100"), 80, "ms");
-        goal("the same, 200 km ÷ 100 km", medianMs.get("Terrain 200") / medianMs.get("Terrain 100"), 2.3, "times");
-        goal("10 km after a corner moved, laid out whole", medianMs.get("Terrain 10"), 15, "ms");
+        goal("100 km over a terrain grid, with loads", of(medianMs, "Terrain 100"), 80, "ms");
+        goal("the same, 200 km ÷ 100 km", of(medianMs, "Terrain 200") / of(medianMs, "Terrain 100"), 2.3, "times");
+        goal("10 km after a corner moved, laid out whole", of(medianMs, "Terrain 10"), 15, "ms");
         goal("a layout in memory, for each post", Jobs.bytesAPost(), 400, "bytes");
-        goal("GPX of 100,000 points to a clean line", medianMs.get("WalkBench 100000"), 1500, "ms");
+        goal("GPX of 100,000 points to a clean line", of(medianMs, "WalkBench 100000"), 1500, "ms");
         goal(
                 "the same, 100,000 ÷ 50,000 points",
-                medianMs.get("WalkBench 100000") / medianMs.get("WalkBench 50000"),
+                of(medianMs, "WalkBench 100000") / of(medianMs, "WalkBench 50000"),
                 2.5,
                 "times");
-        goal("terrain grid of 2,000 × 2,000", medianMs.get("SurveyBench readGrid"), 2000, "ms");
+        goal("terrain grid of 2,000 × 2,000", of(medianMs, "SurveyBench readGrid"), 2000, "ms");
         goal("the same, memory taken while reading", gridMb(), 200, "MB");
-        double tree = medianMs.get("SurveyBench contactsByTree");
+        double tree = of(medianMs, "SurveyBench contactsByTree");
         goal("10 km of line against 2,000 features", tree, 10, "ms");
-        print("the plain double loop ÷ the tree", medianMs.get("SurveyBench contactsByDoubleLoop") / tree, "times");
-        goal("tape book of 60 points and 200 measures", medianMs.get("SurveyBench adjustTape"), 10, "ms");
+        print("the plain double loop ÷ the tree", of(medianMs, "SurveyBench contactsByDoubleLoop") / tree, "times");
+        goal("tape book of 60 points and 200 measures", of(medianMs, "SurveyBench adjustTape"), 10, "ms");
     }
 
     private static void pulse(Map<String, Double> medianMs) {
-        goal("pulse, 50 runs read at 8 points", medianMs.get("PulseBench fiftyRuns"), 5, "ms");
-        goal("pulse, 500 runs read at 20 points", medianMs.get("PulseBench fiveHundredRuns"), 30, "ms");
-        goal("pulse, 250 km in 200 runs", medianMs.get("PulseBench tree250Km"), 40, "ms");
-        goal("1,000 shunts read at 8 points", medianMs.get("PulseBench thousandShunts"), 100, "ms");
+        goal("pulse, 50 runs read at 8 points", of(medianMs, "PulseBench fiftyRuns"), 5, "ms");
+        goal("pulse, 500 runs read at 20 points", of(medianMs, "PulseBench fiveHundredRuns"), 30, "ms");
+        goal("pulse, 250 km in 200 runs", of(medianMs, "PulseBench tree250Km"), 40, "ms");
+        goal("1,000 shunts read at 8 points", of(medianMs, "PulseBench thousandShunts"), 100, "ms");
         print(
                 "the straightforward version ÷ the fast one, 50 runs",
-                medianMs.get("PulseBench fiftyRunsPlainly") / medianMs.get("PulseBench fiftyRuns"),
+                of(medianMs, "PulseBench fiftyRunsPlainly") / of(medianMs, "PulseBench fiftyRuns"),
                 "times");
         print("their peaks differ by at most", 100 * PulseBench.plainDifference(), "%");
-        against("10 km, ngspice ÷ Buckle", LineModel.FREQUENCY_DEPENDENT, medianMs.get("PulseBench tenKm"), 1000);
-        against("the same with constant lines", LineModel.CONSTANT, medianMs.get("PulseBench tenKmConstant"), 0);
+        against("10 km, ngspice ÷ Buckle", LineModel.FREQUENCY_DEPENDENT, of(medianMs, "PulseBench tenKm"), 1000);
+        against("the same with constant lines", LineModel.CONSTANT, of(medianMs, "PulseBench tenKmConstant"), 0);
     }
 
     private static void against(String what, LineModel model, double oursMs, double least) {

@@ -27,6 +27,7 @@ public record Conditions(
         double steelMuR,
         int wire,
         Optional<Damping> damping) {
+    /** As the job says they are, nothing varied. */
     public static Conditions likely(Plate plate, Power power) {
         return new Conditions(
                 plate,

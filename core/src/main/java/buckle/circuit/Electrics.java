@@ -77,6 +77,7 @@ public record Electrics(
         /** No need is known. */
         UNKNOWN;
 
+        /** How a voltage stands against what is needed. */
         public static Met of(double volts, OptionalDouble needV) {
             if (needV.isEmpty()) {
                 return UNKNOWN;

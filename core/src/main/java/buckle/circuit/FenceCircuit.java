@@ -58,6 +58,7 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
         return Optional.ofNullable(far);
     }
 
+    /** Where a station of a line lies in the circuit; empty where no run passes. */
     public Optional<Place> place(String lineId, double stationM) {
         LiveStretch best = null;
         for (LiveStretch s : stretches) {

@@ -26,6 +26,7 @@ public record Design(Laid laid, List<TakeoffLine> takeoff, List<LedgerFigure> le
         ledger = List.copyOf(ledger);
     }
 
+    /** The layout as it is told. */
     public Layout layout() {
         return laid.layout();
     }

@@ -62,10 +62,12 @@ public record GridTerrain(int columns, int rows, double westDeg, double southDeg
         return Math.max(LEAST_STEP_M, cellDeg * M_PER_DEG / 2);
     }
 
+    /** Longitude of the grid's eastern edge. */
     public double eastDeg() {
         return westDeg + columns * cellDeg;
     }
 
+    /** Latitude of the grid's northern edge. */
     public double northDeg() {
         return southDeg + rows * cellDeg;
     }

@@ -33,14 +33,17 @@ public record Land(
         }
     }
 
+    /** With another terrain grid, or none. */
     public Land withGrid(Optional<GridRef> newGrid) {
         return new Land(features, spotHeights, newGrid, declinationDeg, underlays, tapes);
     }
 
+    /** With other pictures under the plan. */
     public Land withUnderlays(List<Underlay> newUnderlays) {
         return new Land(features, spotHeights, grid, declinationDeg, newUnderlays, tapes);
     }
 
+    /** Whether nothing at all is known of the property. */
     public boolean saysNothing() {
         return equals(NONE);
     }

@@ -18,6 +18,7 @@ public final class LandCheck {
 
     private LandCheck() {}
 
+    /** What of the property cannot be taken as it is, with the path of each. */
     public static List<Problem> problems(Land land) {
         List<Problem> problems = new ArrayList<>();
         most(problems, "features", land.features().size(), MOST_FEATURES, "features");

@@ -34,10 +34,12 @@ public enum LandKind {
             this.text = text;
         }
 
+        /** Fewest points that make such a shape. */
         public int leastPoints() {
             return leastPoints;
         }
 
+        /** In a sentence: an outline. */
         public String text() {
             return text;
         }
@@ -51,10 +53,12 @@ public enum LandKind {
         this.shapes = EnumSet.of(first, more);
     }
 
+    /** As it is called on screen. */
     public String text() {
         return text;
     }
 
+    /** Shapes it may be drawn as. */
     public Set<Shape> shapes() {
         return shapes;
     }

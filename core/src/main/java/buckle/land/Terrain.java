@@ -17,6 +17,7 @@ public interface Terrain {
         }
     };
 
+    /** Height of the ground at a place; empty where none is known. */
     OptionalDouble heightM(GeoPoint at);
 
     /** Distance at which following the ground makes sense: about half a cell. */

@@ -42,9 +42,4 @@ public record Underlay(
             throw new IllegalArgumentException("the bearing is not a number of degrees");
         }
     }
-
-    /** Metres on the ground for one pixel of the picture. */
-    public double metresPerPx() {
-        return distanceM / Math.hypot(x2 - x1, y2 - y1);
-    }
 }

@@ -18,6 +18,7 @@ import java.util.stream.IntStream;
 public final class FencePlanner {
     private FencePlanner() {}
 
+    /** Lays out every line of a site. */
     public static Fence plan(Site given, Surroundings around, Spec spec) {
         Site site = Tees.settled(given);
         LocalPlane plane = site.plane();

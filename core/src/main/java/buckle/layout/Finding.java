@@ -30,6 +30,7 @@ public record Finding(
     /** @param what stands there, when the message does not say it; {@link Message#NONE} otherwise */
     public record At(String lineId, double stationM, Message what) {}
 
+    /** At one place of a line. */
     public static Finding at(Rule rule, Severity severity, String lineId, double stationM, Message message) {
         return of(rule, severity, message, List.of(new At(lineId, stationM, Message.NONE)));
     }
@@ -53,11 +54,13 @@ public record Finding(
                 Optional.empty());
     }
 
+    /** Of the job as a whole. */
     public static Finding ofJob(Rule rule, Severity severity, Message message) {
         return new Finding(
                 rule, severity, Optional.empty(), OptionalDouble.empty(), message, List.of(), Optional.empty());
     }
 
+    /** The same, accepted for a reason. */
     public Finding acceptedFor(String reason) {
         return new Finding(rule, severity, lineId, stationM, message, places, Optional.of(reason));
     }

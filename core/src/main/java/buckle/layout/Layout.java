@@ -36,14 +36,17 @@ public record Layout(
         return new Layout(origin, other, feed, sections, testPoints, List.of(), List.of(), findings, everyJob);
     }
 
+    /** Posts of a kind on all lines. */
     public long count(PostKind kind) {
         return lines.stream().mapToLong(l -> l.count(kind)).sum();
     }
 
+    /** Pulls on all lines. */
     public int pulls() {
         return lines.stream().mapToInt(l -> l.pulls().size()).sum();
     }
 
+    /** Gates of all lines. */
     public List<GatePlace> gates() {
         return lines.stream().flatMap(l -> l.gates().stream()).toList();
     }

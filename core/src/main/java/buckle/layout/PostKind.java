@@ -24,6 +24,7 @@ public enum PostKind {
         this.text = text;
     }
 
+    /** As it is called on screen. */
     public String text() {
         return text;
     }
@@ -36,6 +37,7 @@ public enum PostKind {
         };
     }
 
+    /** Whether a pull may end on it or gear hang on it. */
     public boolean strong() {
         return this == END || this == CORNER || this == GATE || this == TEE || this == INLINE;
     }

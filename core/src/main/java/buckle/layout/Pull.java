@@ -65,8 +65,4 @@ public record Pull(
             return Math.max(tensionN, Math.max(coldN, icedN));
         }
     }
-
-    boolean midRun() {
-        return strainerStationM > fromM + slopeLengthM * 0.25 && strainerStationM < toM - slopeLengthM * 0.25;
-    }
 }

@@ -59,6 +59,7 @@ public record Rows(
         }
     }
 
+    /** Of a whole layout. */
     public static Packed of(Layout layout) {
         List<LineLayout> lines = layout.lines().stream()
                 .map(line -> line.with(List.of(), List.of()))

@@ -18,6 +18,7 @@ public final class SoilAlong {
                 .toList();
     }
 
+    /** What soil was said to lie at a station. */
     public Optional<Soil> at(double stationM) {
         for (Contact zone : zones) {
             if (zone.fromM() <= stationM && stationM <= zone.toM()) {
@@ -50,6 +51,7 @@ public final class SoilAlong {
         return false;
     }
 
+    /** Soil zones that the line passes. */
     public List<Contact> zones() {
         return zones;
     }

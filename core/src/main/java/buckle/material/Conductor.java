@@ -67,10 +67,12 @@ public enum Conductor {
             this.seen = seen;
         }
 
+        /** How two ends of it are joined. */
         public String joining() {
             return joining;
         }
 
+        /** How well animals see it. */
         public String seen() {
             return seen;
         }
@@ -140,10 +142,12 @@ public enum Conductor {
         return Math.PI * diameterM * diameterM / 4;
     }
 
+    /** As it is asked for at a counter. */
     public String text() {
         return text;
     }
 
+    /** Wire, rope, tape, net or woven. */
     public Family family() {
         return family;
     }
@@ -153,10 +157,12 @@ public enum Conductor {
         return diameterM;
     }
 
+    /** Mass of a metre. */
     public double kgPerM() {
         return kgPerM;
     }
 
+    /** Pull at which it breaks. */
     public double breakingN() {
         return breakingN;
     }
@@ -166,6 +172,7 @@ public enum Conductor {
         return stiffnessN;
     }
 
+    /** Thermal expansion, a share of the length for each kelvin. */
     public double expansionPerK() {
         return expansionPerK;
     }

@@ -26,18 +26,22 @@ public enum Metal {
         this.strengthPa = strengthPa;
     }
 
+    /** Density. */
     public double densityKgPerM3() {
         return densityKgPerM3;
     }
 
+    /** Modulus of elasticity. */
     public double elasticPa() {
         return elasticPa;
     }
 
+    /** Thermal expansion, a share of the length for each kelvin. */
     public double expansionPerK() {
         return expansionPerK;
     }
 
+    /** Resistivity at 20 °C. */
     public double resistivityOhmM() {
         return resistivityOhmM;
     }
@@ -47,6 +51,7 @@ public enum Metal {
         return this == HIGH_TENSILE_STEEL || this == SOFT_STEEL ? 100 : 1;
     }
 
+    /** Stress at which it breaks. */
     public double strengthPa() {
         return strengthPa;
     }

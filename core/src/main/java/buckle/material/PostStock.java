@@ -54,6 +54,7 @@ public enum PostStock {
             this.driverAllowanceM = driverAllowanceM;
         }
 
+        /** As it is asked for at a yard, in inches and millimetres. */
         public String text() {
             return text;
         }
@@ -118,6 +119,7 @@ public enum PostStock {
         return DoubleStream.of(lengthsFt).mapToObj(Lengths::ft).toList();
     }
 
+    /** What it is made of. */
     public Family family() {
         return family;
     }
@@ -127,6 +129,7 @@ public enum PostStock {
         return widthM;
     }
 
+    /** Mass of a metre. */
     public double kgPerM() {
         return kgPerM;
     }

@@ -16,10 +16,12 @@ public record HBrace(double pullN, double momentNm, double railM, double railHei
         }
     }
 
+    /** Push in the rail. */
     public double compressionN() {
         return momentNm / railHeightM;
     }
 
+    /** Pull in the diagonal. */
     public double diagonalN() {
         return compressionN() * Math.hypot(railM, railHeightM) / railM;
     }

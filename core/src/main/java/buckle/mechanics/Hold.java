@@ -15,6 +15,7 @@ public enum Hold {
         this.text = text;
     }
 
+    /** As it is said on screen. */
     public String text() {
         return text;
     }
@@ -24,10 +25,12 @@ public enum Hold {
         return safety >= USUAL_FROM ? USUAL : safety >= 1 ? LIMIT : MOVES;
     }
 
+    /** From what the ground holds and what is asked of it. */
     public static Hold of(double heldN, double askedN) {
         return askedN <= 0 ? USUAL : of(heldN / askedN);
     }
 
+    /** The worse of two. */
     public Hold worse(Hold other) {
         return compareTo(other) >= 0 ? this : other;
     }

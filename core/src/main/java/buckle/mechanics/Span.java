@@ -32,15 +32,6 @@ public record Span(double lengthM, double weightNPerM, double tensionN) {
         return weightNPerM * lengthM * lengthM / (8 * tensionN);
     }
 
-    /** Sag in the middle by the catenary. */
-    public double catenarySagM() {
-        if (weightNPerM == 0) {
-            return 0;
-        }
-        double a = tensionN / weightNPerM;
-        return a * (Math.cosh(lengthM / (2 * a)) - 1);
-    }
-
     /** Length of the wire by the catenary. */
     public double wireM() {
         if (weightNPerM == 0) {

@@ -74,6 +74,7 @@ public record StrongPost(List<End> ends, Ground ground, double widthM, double de
         return false;
     }
 
+    /** Pull straight up that the ground holds. */
     public double holdUpN() {
         return ground.upliftN(widthM, depthM) + weightN;
     }
@@ -86,6 +87,7 @@ public record StrongPost(List<End> ends, Ground ground, double widthM, double de
                 : ground.overturningN(widthM, depthM, lever) + stake.holdN() * stake.tiedAtM() / lever;
     }
 
+    /** How much more it would hold before something gives, and what that is. */
     public Reserve reserve() {
         double asked = resultantN();
         if (!framed()) {

@@ -14,6 +14,7 @@ public sealed interface LayoutMessage extends Message {
         NO_POST
     }
 
+    /** @param note what was said when it was found so */
     record StandingPostLost(double depthM, String note) implements LayoutMessage {}
 
     /** @param choice the reason somebody gave for it */

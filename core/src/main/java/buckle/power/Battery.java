@@ -42,6 +42,7 @@ public final class Battery {
         }
     }
 
+    /** Where a battery stands: latitude, and the mean of the coldest and the warmest month. */
     public record Climate(double latitudeDeg, double coldC, double warmC) {
         /** A swing through the year, coldest in late January, in July south of the equator. */
         double temperatureC(int day) {
@@ -57,6 +58,7 @@ public final class Battery {
      */
     public record Month(int month, double sunMjPerM2, double madeAhPerDay, double usedAhPerDay, double lowestShare) {}
 
+    /** Share of its capacity that a battery gives at a temperature. */
     public static double capacityShare(double temperatureC) {
         return Math.clamp(1 - LOST_PER_C * (FULL_AT_C - temperatureC), LEAST_SHARE, 1);
     }
@@ -84,10 +86,12 @@ public final class Battery {
         return plant.batteryAh() * capacityShare(temperatureC) * (1 - Values.E4_KEPT_SHARE) / usedAhPerDay(plant);
     }
 
+    /** Days without sun until it is empty. */
     public static double daysToEmpty(Plant plant, double temperatureC) {
         return plant.batteryAh() * capacityShare(temperatureC) / usedAhPerDay(plant);
     }
 
+    /** Charge that the energizer takes in a day. */
     public static double usedAhPerDay(Plant plant) {
         return plant.drawW() * (1 + plant.drawW() * lostPerW(plant)) * 24 / VOLTS;
     }

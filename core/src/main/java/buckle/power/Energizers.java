@@ -60,6 +60,7 @@ public final class Energizers {
             this.hours = hours;
         }
 
+        /** As it is said on screen. */
         public String text() {
             return text;
         }

@@ -16,8 +16,10 @@ import org.hipparchus.linear.RealVector;
 public final class Rods {
     private Rods() {}
 
+    /** Where a rod stands. */
     public record Rod(double eastM, double northM) {}
 
+    /** Resistance of one rod to far ground (Dwight). */
     public static double singleOhm(double soilOhmM, double lengthM, double radiusM) {
         return soilOhmM / (2 * Math.PI * lengthM) * (Math.log(4 * lengthM / radiusM) - 1);
     }
@@ -61,6 +63,7 @@ public final class Rods {
         return singleOhm(soilOhmM, lengthM, radiusM) * tableFactor(rods);
     }
 
+    /** Resistance of rods in a row, each in the others' field. */
     public static double inLineOhm(double soilOhmM, double lengthM, double radiusM, int rods, double apartM) {
         List<Rod> all = new ArrayList<>();
         for (int i = 0; i < rods; i++) {

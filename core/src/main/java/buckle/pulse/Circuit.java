@@ -75,18 +75,22 @@ public record Circuit(
         return run;
     }
 
+    /** With other faults. */
     public Circuit withFaults(List<Fault> newFaults) {
         return new Circuit(name, model, source, earthOhm, earthTied, runs, newFaults);
     }
 
+    /** With another source. */
     public Circuit with(Source newSource) {
         return new Circuit(name, model, newSource, earthOhm, earthTied, runs, faults);
     }
 
+    /** With another resistance of the earth. */
     public Circuit withEarth(double newEarthOhm) {
         return new Circuit(name, model, source, newEarthOhm, earthTied, runs, faults);
     }
 
+    /** With other runs. */
     public Circuit withRuns(List<Run> newRuns) {
         return new Circuit(name, model, source, earthOhm, earthTied, newRuns, faults);
     }

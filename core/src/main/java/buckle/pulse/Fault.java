@@ -6,6 +6,7 @@ package buckle.pulse;
  * @param ohm to earth of a shunt; in series of a break, infinite when nothing passes
  */
 public record Fault(Kind kind, Place at, double ohm) {
+    /** What is wrong. */
     public enum Kind {
         /** To earth. */
         SHUNT,

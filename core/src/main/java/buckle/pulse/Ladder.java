@@ -19,6 +19,7 @@ public record Ladder(double ohmPerM, double henryPerM, double[] stepOhmPerM, dou
     /** Steps of less than this share of all resistance are left out: simulators stumble over them. */
     private static final double NOT_FELT = 1e-7;
 
+    /** Of a kind of line. */
     public static Ladder of(LineType type, LineModel model) {
         LineConstants.Perfect perfect = LineConstants.Perfect.of(type);
         double[][] basis = new double[2 + STEPS][2 * FREQUENCIES];

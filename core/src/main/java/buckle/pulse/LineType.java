@@ -21,10 +21,12 @@ public record LineType(List<Strand> strands, double leakSPerM, double soilOhmM, 
                 cable.isPresent() || strands.stream().anyMatch(Strand::hot), "a run needs at least one hot wire");
     }
 
+    /** Of wires over ground. */
     public static LineType overGround(List<Strand> strands, double leakSPerM, double soilOhmM) {
         return new LineType(strands, leakSPerM, soilOhmM, Optional.empty());
     }
 
+    /** Of a cable. */
     public static LineType of(Cable cable) {
         return new LineType(List.of(), 0, 100, Optional.of(cable));
     }
@@ -36,6 +38,7 @@ public record LineType(List<Strand> strands, double leakSPerM, double soilOhmM, 
         }
     }
 
+    /** With another leakage. */
     public LineType withLeak(double newLeakSPerM) {
         return new LineType(strands, newLeakSPerM, soilOhmM, cable);
     }

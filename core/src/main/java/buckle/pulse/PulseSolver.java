@@ -41,7 +41,10 @@ public final class PulseSolver {
 
     /** @param others that {@link #peaks} will be asked for: the time looked at holds theirs as well */
     public PulseSolver(Circuit circuit, List<Place> places, List<Supply> others) {
-        Tree cut = new Tree(circuit, places);
+        this(circuit, places, new Tree(circuit, places), others);
+    }
+
+    private PulseSolver(Circuit circuit, List<Place> places, Tree cut, List<Supply> others) {
         this(circuit, places, cut, window(circuit, cut.longestM(), others));
     }
 
@@ -70,6 +73,7 @@ public final class PulseSolver {
         }
     }
 
+    /** The pulse at some places. */
     public static Solution solve(Circuit circuit, List<Place> places) {
         return new PulseSolver(circuit, places).solve();
     }

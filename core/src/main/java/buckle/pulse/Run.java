@@ -16,6 +16,7 @@ public record Run(
                 lengthM >= 0 && lengthM <= 1e6, "length " + lengthM + " m of run " + id + " is not up to 1,000 km");
     }
 
+    /** Without a joint in its way. */
     public static Run of(String id, Optional<String> parent, double lengthM, LineType type) {
         return new Run(id, parent, lengthM, type, false, Optional.empty());
     }

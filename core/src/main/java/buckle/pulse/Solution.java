@@ -15,6 +15,7 @@ public record Solution(
         answers = List.copyOf(answers);
     }
 
+    /** Whether the circuit could be solved; when not, {@code says} tells why. */
     public boolean solved() {
         return says.isEmpty();
     }

@@ -13,6 +13,7 @@ public record Waveform(double stepS, double[] volts) {
         return sum * stepS / ohm;
     }
 
+    /** The highest voltage. */
     public double peakV() {
         double peak = 0;
         for (double v : volts) {

@@ -43,6 +43,7 @@ public final class Assessor {
         this.latest = latest(readings);
     }
 
+    /** What the readings say of every section. */
     public static Assessment assess(Layout layout, Spec spec, List<Reading> readings) {
         Assessor assessor = new Assessor(layout, spec, readings);
         List<PointStanding> points =

@@ -33,6 +33,7 @@ public final class CutOutAdvisor {
 
     private record Candidate(String lineId, Post post) {}
 
+    /** The next cut-out worth setting; empty when none is. */
     public static Optional<Advice> next(Site site, Surroundings around, Spec spec) {
         Layout now = LayoutPlanner.layOut(site, around, spec);
         Optional<Section> longest =

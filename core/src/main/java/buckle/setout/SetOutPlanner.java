@@ -48,6 +48,7 @@ public final class SetOutPlanner {
         this.plane = new LocalPlane(layout.origin());
     }
 
+    /** The sheet that a layout is staked out from. */
     public static SetOut plan(Layout layout, Land land, Spec spec) {
         SetOutPlanner planner = new SetOutPlanner(layout, land, spec);
         planner.fixedMarks();

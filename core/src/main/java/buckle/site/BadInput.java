@@ -18,6 +18,7 @@ public final class BadInput extends RuntimeException {
         this(List.of(new Problem(code, path, message)));
     }
 
+    /** All that is wrong, each with its place. */
     public List<Problem> problems() {
         return problems;
     }

@@ -50,26 +50,32 @@ public record FenceLine(
                 LineBook.EMPTY);
     }
 
+    /** With other corners. */
     public FenceLine withCorners(List<Corner> newCorners) {
         return new FenceLine(id, name, closed, newCorners, gates, cutOuts, ground, survey, startsOn, endsOn, book);
     }
 
+    /** With other gates. */
     public FenceLine withGates(List<Gate> newGates) {
         return new FenceLine(id, name, closed, corners, newGates, cutOuts, ground, survey, startsOn, endsOn, book);
     }
 
+    /** With other cut-outs. */
     public FenceLine withCutOuts(List<CutOut> newCutOuts) {
         return new FenceLine(id, name, closed, corners, gates, newCutOuts, ground, survey, startsOn, endsOn, book);
     }
 
+    /** With other heights along it, and how well it was surveyed. */
     public FenceLine withGround(List<GeoPoint> newGround, Optional<CleanLine.Accuracy> newSurvey) {
         return new FenceLine(id, name, closed, corners, gates, cutOuts, newGround, newSurvey, startsOn, endsOn, book);
     }
 
+    /** With ends that stand on other lines, by id. */
     public FenceLine withTees(Optional<String> newStartsOn, Optional<String> newEndsOn) {
         return new FenceLine(id, name, closed, corners, gates, cutOuts, ground, survey, newStartsOn, newEndsOn, book);
     }
 
+    /** With another book of what was decided along it. */
     public FenceLine withBook(LineBook newBook) {
         return new FenceLine(id, name, closed, corners, gates, cutOuts, ground, survey, startsOn, endsOn, newBook);
     }

@@ -25,6 +25,7 @@ public enum GateKind {
         this.conducts = conducts;
     }
 
+    /** As it is called on screen. */
     public String text() {
         return text;
     }

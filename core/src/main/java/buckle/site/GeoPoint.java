@@ -23,10 +23,12 @@ public record GeoPoint(double lonDeg, double latDeg, OptionalDouble heightM) {
         lonDeg = lonDeg > 180 ? lonDeg - 360 : lonDeg < -180 ? lonDeg + 360 : lonDeg;
     }
 
+    /** Without a height. */
     public static GeoPoint of(double lonDeg, double latDeg) {
         return new GeoPoint(lonDeg, latDeg, OptionalDouble.empty());
     }
 
+    /** With a height. */
     public GeoPoint withHeight(double heightM) {
         return new GeoPoint(lonDeg, latDeg, OptionalDouble.of(heightM));
     }

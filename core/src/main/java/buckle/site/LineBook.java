@@ -76,6 +76,7 @@ public record LineBook(
         LEFT,
         RIGHT;
 
+        /** The opposite side. */
         public Side other() {
             return this == LEFT ? RIGHT : LEFT;
         }
@@ -103,26 +104,32 @@ public record LineBook(
         }
     }
 
+    /** With other choices of posts. */
     public LineBook withOverrides(List<PostOverride> newOverrides) {
         return new LineBook(newOverrides, issued, standing, turned, closingCorner, onExisting, beside, wiresOn);
     }
 
+    /** With other numbers given. */
     public LineBook withIssued(List<IssuedPost> newIssued) {
         return new LineBook(overrides, newIssued, standing, turned, closingCorner, onExisting, beside, wiresOn);
     }
 
+    /** With other posts found standing. */
     public LineBook withStanding(List<StandingPost> newStanding) {
         return new LineBook(overrides, issued, newStanding, turned, closingCorner, onExisting, beside, wiresOn);
     }
 
+    /** Turned or not, and where a ring stays open. */
     public LineBook withTurn(boolean newTurned, Optional<String> newClosingCorner) {
         return new LineBook(overrides, issued, standing, newTurned, newClosingCorner, onExisting, beside, wiresOn);
     }
 
+    /** With its wires on a side of the posts. */
     public LineBook withWiresOn(Optional<Side> newWiresOn) {
         return new LineBook(overrides, issued, standing, turned, closingCorner, onExisting, beside, newWiresOn);
     }
 
+    /** On a fence that stands, or beside another line. */
     public LineBook withNeighbours(boolean newOnExisting, Optional<String> newBeside) {
         return new LineBook(overrides, issued, standing, turned, closingCorner, newOnExisting, newBeside, wiresOn);
     }

@@ -51,10 +51,12 @@ public final class LocalPlane {
         return new LocalPlane(GeoPoint.of(lon, lat));
     }
 
+    /** Where it touches the ellipsoid. */
     public GeoPoint origin() {
         return origin;
     }
 
+    /** Onto the plane. */
     public PlanePoint toPlane(GeoPoint p) {
         double[] c = geocentricM(p.lonDeg(), p.latDeg());
         double dx = c[0] - centreM[0];

@@ -2,6 +2,7 @@ package buckle.site;
 
 /** A place on the local plane, metres east and north of the plane's origin. */
 public record PlanePoint(double eastM, double northM) {
+    /** Straight to another point. */
     public double distanceM(PlanePoint other) {
         return Math.hypot(other.eastM - eastM, other.northM - northM);
     }

@@ -6,6 +6,7 @@ import java.util.List;
 public final class Polylines {
     private Polylines() {}
 
+    /** Along the points, and back to the first when it is closed. */
     public static double lengthM(List<PlanePoint> points, boolean closed) {
         double sum = 0;
         for (int i = 1; i < points.size(); i++) {

@@ -28,6 +28,7 @@ public final class SiteCheck {
         this.plane = plane;
     }
 
+    /** What of a site cannot be laid out, with the path of each. */
     public static List<Problem> problems(Site site) {
         SiteCheck check = new SiteCheck(site.plane());
         check.sizes(site);

@@ -21,10 +21,12 @@ public final class Stationing {
         }
     }
 
+    /** Sides between corners. */
     public int sideCount() {
         return closed ? corners.size() : corners.size() - 1;
     }
 
+    /** Of the whole line. */
     public double lengthM() {
         return cornerStationM[sideCount()];
     }
@@ -34,14 +36,17 @@ public final class Stationing {
         return cornerStationM[corner];
     }
 
+    /** Of one side. */
     public double sideLengthM(int side) {
         return cornerStationM[side + 1] - cornerStationM[side];
     }
 
+    /** Corner at which a side begins. */
     public PlanePoint sideStart(int side) {
         return corners.get(side);
     }
 
+    /** Corner at which a side ends. */
     public PlanePoint sideEnd(int side) {
         return corners.get((side + 1) % corners.size());
     }
@@ -61,16 +66,19 @@ public final class Stationing {
         return low;
     }
 
+    /** Where a station is. */
     public PlanePoint at(double stationM) {
         return at(stationM, sideAt(stationM));
     }
 
+    /** Where a station is, its side known. */
     public PlanePoint at(double stationM, int side) {
         double length = sideLengthM(side);
         double share = length == 0 ? 0 : (stationM - cornerStationM[side]) / length;
         return sideStart(side).towards(sideEnd(side), Math.clamp(share, 0, 1));
     }
 
+    /** The place of the line nearest to a point. */
     public Place nearest(PlanePoint p) {
         return nearest(p, 0, sideCount());
     }
@@ -123,6 +131,7 @@ public final class Stationing {
         return Math.IEEEremainder(turn, 2 * Math.PI);
     }
 
+    /** Stations of all corners, without the closing one. */
     public List<Double> cornerStationsM() {
         List<Double> stations = new ArrayList<>();
         for (int i = 0; i < corners.size(); i++) {

@@ -25,6 +25,7 @@ public final class Tees {
     /** A branch's end on the line it branches from. */
     public record Tee(String lineId, boolean atStart, String onLineId, double stationM) {}
 
+    /** What of the branches cannot be joined, with the path of each. */
     public static List<Problem> problems(Site site) {
         List<Problem> problems = new ArrayList<>();
         Map<String, FenceLine> byId = byId(site);

@@ -8,6 +8,7 @@ public record Walk(String name, List<List<WalkPoint>> stretches) {
         stretches = stretches.stream().map(List::copyOf).toList();
     }
 
+    /** Points of all stretches. */
     public int pointCount() {
         return stretches.stream().mapToInt(List::size).sum();
     }

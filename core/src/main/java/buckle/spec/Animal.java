@@ -34,6 +34,7 @@ public enum Animal {
         this.rule = rule;
     }
 
+    /** As it is called on screen. */
     public String text() {
         return text;
     }
@@ -53,6 +54,7 @@ public enum Animal {
         return this == PIGS ? Values.V5_LEAST_OUTPUT_J : 0;
     }
 
+    /** Rule that says what holds it. */
     public Rule rule() {
         return rule;
     }

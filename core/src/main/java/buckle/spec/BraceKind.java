@@ -25,10 +25,12 @@ public enum BraceKind {
         this.rule = rule;
     }
 
+    /** As it is called on screen. */
     public String text() {
         return text;
     }
 
+    /** Rails of one brace. */
     public int rails() {
         return rails;
     }
@@ -43,6 +45,7 @@ public enum BraceKind {
         return this == SINGLE_H || this == DOUBLE_H;
     }
 
+    /** Rule that describes it. */
     public Rule rule() {
         return rule;
     }

@@ -101,6 +101,7 @@ public record Build(
             return new WirePlan(hot, earth, plain, newTension, midRunFromM, springs, earthTied, jumperPieces);
         }
 
+        /** With earth wires tied to the rods, or not. */
         public WirePlan withEarthTied(boolean tied) {
             return new WirePlan(hot, earth, plain, tension, midRunFromM, springs, tied, jumperPieces);
         }
@@ -109,10 +110,12 @@ public record Build(
             return new WirePlan(hot, earth, plain, tension, midRunFromM, springs, earthTied, pieces);
         }
 
+        /** With other hot wire. */
         public WirePlan withHot(Conductor newHot) {
             return new WirePlan(newHot, earth, plain, tension, midRunFromM, springs, earthTied, jumperPieces);
         }
 
+        /** Wire of a role. */
         public Conductor of(WireRole role) {
             return switch (role) {
                 case HOT -> hot;
@@ -150,26 +153,32 @@ public record Build(
     public record LineSpec(
             String lineId, Optional<WireSchedule> schedule, Optional<BraceKind> brace, Optional<Conductor> hot) {}
 
+    /** With another choice of posts. */
     public Build with(PostPlan newPosts) {
         return new Build(newPosts, braces, wires, season, fittings, lines);
     }
 
+    /** With another choice of braces. */
     public Build with(BracePlan newBraces) {
         return new Build(posts, newBraces, wires, season, fittings, lines);
     }
 
+    /** With another choice of wires. */
     public Build with(WirePlan newWires) {
         return new Build(posts, braces, newWires, season, fittings, lines);
     }
 
+    /** With another season. */
     public Build with(Season newSeason) {
         return new Build(posts, braces, wires, newSeason, fittings, lines);
     }
 
+    /** With other fittings. */
     public Build with(Fittings newFittings) {
         return new Build(posts, braces, wires, season, newFittings, lines);
     }
 
+    /** With other lines that have wires of their own. */
     public Build with(List<LineSpec> newLines) {
         return new Build(posts, braces, wires, season, fittings, newLines);
     }

@@ -17,10 +17,12 @@ public enum GroundSchool {
         this.text = text;
     }
 
+    /** As it is said on screen. */
     public String text() {
         return text;
     }
 
+    /** Rule of the school. */
     public Rule rule() {
         return rule;
     }

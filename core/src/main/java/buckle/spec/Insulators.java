@@ -16,10 +16,12 @@ public enum Insulators {
         this.siemensPerKm = siemensPerKm;
     }
 
+    /** As it is said on screen. */
     public String text() {
         return text;
     }
 
+    /** Leakage of a kilometre of wire. */
     public double siemensPerKm() {
         return siemensPerKm;
     }

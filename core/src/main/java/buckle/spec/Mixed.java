@@ -20,6 +20,7 @@ public record Mixed(WireSchedule schedule, List<String> merged) {
 
     private record Wanted(Wire wire, Preset by) {}
 
+    /** Of presets hung on one line of posts. */
     public static Mixed of(List<Preset> presets) {
         List<Wanted> all = new ArrayList<>();
         presets.forEach(p -> p.wires().forEach(w -> all.add(new Wanted(w, p))));

@@ -18,6 +18,7 @@ public enum Overgrowth {
         this.siemensPerKm = siemensPerKm;
     }
 
+    /** As it is said on screen. */
     public String text() {
         return text;
     }

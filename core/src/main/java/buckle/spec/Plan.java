@@ -6,6 +6,7 @@ import buckle.site.Site;
 public record Plan(Site site, Spec spec, Decisions decisions) {
     public static final Plan EMPTY = new Plan(Site.EMPTY, Spec.usual(), Decisions.NONE);
 
+    /** With another spec. */
     public Plan with(Spec other) {
         return new Plan(site, other, decisions);
     }

@@ -91,10 +91,12 @@ public record Power(
             this.factor = factor;
         }
 
+        /** As it is said on screen. */
         public String text() {
             return text;
         }
 
+        /** Times the soil's usual resistivity. */
         public double factor() {
             return factor;
         }
@@ -110,6 +112,7 @@ public record Power(
         between("power.darkDays", darkDays, 0, 60);
     }
 
+    /** With an energizer chosen. */
     public Power with(Plate chosen) {
         return new Power(
                 Optional.of(chosen),

@@ -47,10 +47,12 @@ public record Preset(
         wires = List.copyOf(wires);
     }
 
+    /** All presets, in the order they are offered. */
     public static List<Preset> all() {
         return ALL;
     }
 
+    /** Of an id. */
     public static Preset of(String id) {
         return ALL.stream()
                 .filter(p -> p.id().equals(id))
@@ -58,6 +60,7 @@ public record Preset(
                 .orElseThrow(() -> new IllegalArgumentException("no wire schedule is called " + id));
     }
 
+    /** Its wires. */
     public WireSchedule schedule() {
         return new WireSchedule(id, wires);
     }

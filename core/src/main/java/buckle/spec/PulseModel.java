@@ -62,6 +62,7 @@ public record PulseModel(Spread steelMuR, Optional<Spread> bleedOhm, Optional<Sp
         return damping(Spread::high, Spread::low);
     }
 
+    /** The strongest damping of its range, when it is said. */
     public Optional<Damping> mostDamping() {
         return damping(Spread::low, Spread::high);
     }

@@ -16,10 +16,12 @@ public enum RailSchool {
         this.rule = rule;
     }
 
+    /** Rule of the school. */
     public Rule rule() {
         return rule;
     }
 
+    /** Length of a rail for a height of fence. */
     public double railM(double fenceHeightM) {
         return this == EIGHT_FOOT ? Values.B1_RAIL_M : Values.B2_RAIL_PER_HEIGHT * fenceHeightM;
     }

@@ -87,14 +87,17 @@ public enum School {
         this.change = change;
     }
 
+    /** What it is about. */
     public Topic topic() {
         return topic;
     }
 
+    /** Rule that says it. */
     public Rule rule() {
         return rule;
     }
 
+    /** As it is said on screen. */
     public String text() {
         return text;
     }
@@ -109,6 +112,7 @@ public enum School {
         return applied(spec).equals(spec);
     }
 
+    /** Schools of a topic. */
     public static List<School> of(Topic topic) {
         return Arrays.stream(values()).filter(s -> s.topic == topic).toList();
     }
@@ -175,6 +179,7 @@ public enum School {
             choices = List.copyOf(choices);
         }
 
+        /** A spec that follows the school. */
         public Spec applied(Spec spec) {
             Spec result = spec;
             for (School s : choices) {

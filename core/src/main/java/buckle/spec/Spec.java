@@ -50,35 +50,43 @@ public record Spec(
                 Power.USUAL);
     }
 
+    /** With other animals and wires. */
     public Spec with(List<Animal> newAnimals, WireSchedule newSchedule) {
         return new Spec(
                 newAnimals, newSchedule, posts, braces, underGate, feed, takeoff, ringClosed, units, build, power);
     }
 
+    /** With other braces. */
     public Spec with(Braces newBraces) {
         return new Spec(animals, schedule, posts, newBraces, underGate, feed, takeoff, ringClosed, units, build, power);
     }
 
+    /** With other posts. */
     public Spec with(Posts newPosts) {
         return new Spec(animals, schedule, newPosts, braces, underGate, feed, takeoff, ringClosed, units, build, power);
     }
 
+    /** With another feed. */
     public Spec with(Feed newFeed) {
         return new Spec(animals, schedule, posts, braces, underGate, newFeed, takeoff, ringClosed, units, build, power);
     }
 
+    /** In other units. */
     public Spec with(UnitSystem newUnits) {
         return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, newUnits, build, power);
     }
 
+    /** With closed lines joined at their closing post, or not. */
     public Spec withRingClosed(boolean closed) {
         return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, closed, units, build, power);
     }
 
+    /** Built another way. */
     public Spec with(Build newBuild) {
         return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, units, newBuild, power);
     }
 
+    /** Fed another way. */
     public Spec with(Power newPower) {
         return new Spec(animals, schedule, posts, braces, underGate, feed, takeoff, ringClosed, units, build, newPower);
     }

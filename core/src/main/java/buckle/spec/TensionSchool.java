@@ -16,10 +16,12 @@ public enum TensionSchool {
         this.text = text;
     }
 
+    /** Pull on one wire. */
     public double tensionN() {
         return tensionN;
     }
 
+    /** As it is said on screen. */
     public String text() {
         return text;
     }

@@ -17,6 +17,7 @@ public enum Topic {
         this.text = text;
     }
 
+    /** As it is said on screen. */
     public String text() {
         return text;
     }

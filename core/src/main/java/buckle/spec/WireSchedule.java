@@ -23,10 +23,12 @@ public record WireSchedule(String preset, List<Wire> wires) {
         wires = List.copyOf(wires);
     }
 
+    /** Wires of a role. */
     public int count(WireRole role) {
         return (int) wires.stream().filter(w -> w.role() == role).count();
     }
 
+    /** Height of the top wire. */
     public double topM() {
         return wires.getLast().heightM();
     }

@@ -31,6 +31,7 @@ public final class Ledger {
 
     private Ledger() {}
 
+    /** The figures that stand beside the plan. */
     public static List<LedgerFigure> of(Layout layout, Spec spec, List<TakeoffLine> takeoff) {
         List<LedgerFigure> figures = new ArrayList<>();
         if (layout.lines().isEmpty()) {

@@ -48,6 +48,7 @@ public final class Takeoff {
         this.spec = spec;
     }
 
+    /** Of a layout. */
     public static List<TakeoffLine> of(Layout layout, Spec spec) {
         return of(layout, spec, Parts.of(layout, spec));
     }

@@ -9,6 +9,7 @@ package buckle.tape;
  * @param offset how far off that line {@code to} lies, to the right; blank for none, a minus for left
  */
 public record TapeRow(String from, String to, String length, String towards, String offset, String note) {
+    /** A distance between two marks, as it was called out. */
     public static TapeRow distance(String from, String to, String length) {
         return new TapeRow(from, to, length, "", "", "");
     }

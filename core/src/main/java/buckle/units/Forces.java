@@ -9,6 +9,7 @@ public final class Forces {
 
     private Forces() {}
 
+    /** Pounds-force in newtons. */
     public static double lbf(double poundsForce) {
         return poundsForce * N_PER_LBF;
     }

@@ -23,10 +23,12 @@ public final class Lengths {
 
     private Lengths() {}
 
+    /** Feet in metres. */
     public static double ft(double feet) {
         return feet * M_PER_FT;
     }
 
+    /** Inches in metres. */
     public static double in(double inches) {
         return inches * M_PER_IN;
     }
