@@ -25,7 +25,10 @@ import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Map;
+import java.util.NavigableMap;
 import java.util.OptionalDouble;
+import java.util.TreeMap;
 
 /** Lays out one line: strong posts where it turns, ends or opens, braces in each pull, line posts evened between. */
 final class LineLayer {
@@ -393,18 +396,21 @@ final class LineLayer {
     /** B12: long straight pulls are parted evenly. */
     private void inline(List<Mark> marks, List<GatePlace> gates) {
         double most = spec.build().braces().inlineFromM();
+        NavigableMap<Double, Mark> standing = new TreeMap<>();
+        marks.forEach(m -> standing.put(m.stationM(), m));
         for (Stop stop : stops(marks, gates)) {
             int parts = Lengths.parts(stop.toM() - stop.fromM() - ABOUT_M, most);
             for (int k = 1; k < parts; k++) {
                 double at = stop.fromM() + (stop.toM() - stop.fromM()) * k / parts;
-                marks.removeIf(m -> !m.kind().strong() && Math.abs(m.stationM() - at) < CROWDED_M);
-                boolean taken = marks.stream().anyMatch(m -> Math.abs(m.stationM() - at) < CROWDED_M);
-                if (!taken) {
-                    marks.add(new Mark(at, PostKind.INLINE, "", 0, true));
+                Map<Double, Mark> near = standing.subMap(at - CROWDED_M, false, at + CROWDED_M, false);
+                near.values().removeIf(m -> !m.kind().strong());
+                if (near.isEmpty()) {
+                    standing.put(at, new Mark(at, PostKind.INLINE, "", 0, true));
                 }
             }
         }
-        marks.sort(Comparator.comparingDouble(Mark::stationM));
+        marks.clear();
+        marks.addAll(standing.values());
     }
 
     private void brace(Stop pull) {

@@ -23,6 +23,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import org.jspecify.annotations.Nullable;
 
 /**
  * The fence joined up, made once from the lines as laid out and the joints as drawn. Its nodes and edges are single wires; its spans
@@ -37,7 +38,9 @@ public final class FenceNetwork {
     private final DisjointSets<Integer> same = new DisjointSets<>();
 
     private final Map<String, Integer> places = new HashMap<>();
-    private final WireNetwork wires;
+    /** Made when it is first asked for: a drag without the pulse needs none. */
+    private @Nullable WireNetwork wires;
+
     private final SectionView sections;
 
     private FenceNetwork(Fence fence) {
@@ -53,7 +56,6 @@ public final class FenceNetwork {
             double end = tee.atStart() ? 0 : branch.lengthM();
             same.join(place(tee.lineId(), end, tee.atStart()), place(tee.onLineId(), tee.stationM(), true));
         }
-        this.wires = new WireNetwork(fence, stops);
         this.sections = new SectionView(fence, this);
     }
 
@@ -66,17 +68,24 @@ public final class FenceNetwork {
 
     /** Every wire at every place where it ends or is joined. */
     public List<Node> nodes() {
-        return wires.nodes();
+        return wires().nodes();
     }
 
     /** Every piece of wire, and every joint of two wires. */
     public List<Edge> edges() {
-        return wires.edges();
+        return wires().edges();
     }
 
     /** Which hot wires the feed reaches, whatever switches stand like; joints that are left out do not join. */
     public LiveWires live(Set<String> jointsLeftOut) {
-        return new LiveWires(fence, wires, jointsLeftOut);
+        return new LiveWires(fence, wires(), jointsLeftOut);
+    }
+
+    private synchronized WireNetwork wires() {
+        if (wires == null) {
+            wires = new WireNetwork(fence, stops);
+        }
+        return wires;
     }
 
     // ---------------------------------------------------------------- all wires of a line together

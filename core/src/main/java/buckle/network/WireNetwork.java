@@ -17,6 +17,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.function.ToDoubleFunction;
 import java.util.stream.IntStream;
 
 /** Single wires: along each pull from stop to stop, and where joints lead from one to another. */
@@ -203,11 +204,38 @@ final class WireNetwork {
                 .mapToDouble(GatePlace::toM)
                 .findFirst()
                 .orElse(stationM);
-        Optional<Pull> before =
-                line.pulls().stream().filter(p -> same(line, p.toM(), stationM)).findFirst();
-        Optional<Pull> after =
-                line.pulls().stream().filter(p -> same(line, p.fromM(), beyond)).findFirst();
+        Optional<Pull> before = near(line, Pull::toM, stationM);
+        Optional<Pull> after = near(line, Pull::fromM, beyond);
         return before.flatMap(b -> after.map(a -> new Sides(b, a)));
+    }
+
+    /** The pull that begins or ends at a station; that of a closed line's seam may do so at its other end. */
+    private static Optional<Pull> near(LineLayout line, ToDoubleFunction<Pull> end, double stationM) {
+        double[] places = line.closed()
+                ? new double[] {stationM, stationM - line.lengthM(), stationM + line.lengthM()}
+                : new double[] {stationM};
+        for (double at : places) {
+            int i = notBefore(line.pulls(), end, at - Stops.SAME_M);
+            if (i < line.pulls().size() && end.applyAsDouble(line.pulls().get(i)) - at < Stops.SAME_M) {
+                return Optional.of(line.pulls().get(i));
+            }
+        }
+        return Optional.empty();
+    }
+
+    /** First of the pulls, which are in order, that begins or ends beyond a station. */
+    private static int notBefore(List<Pull> pulls, ToDoubleFunction<Pull> end, double stationM) {
+        int low = 0;
+        int high = pulls.size();
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (end.applyAsDouble(pulls.get(middle)) <= stationM) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return low;
     }
 
     private static boolean same(LineLayout line, double one, double other) {
@@ -267,12 +295,9 @@ final class WireNetwork {
 
     /** The first pull that holds a station; past all of them the last. */
     static Pull pullAt(LineLayout line, double stationM) {
-        for (Pull pull : line.pulls()) {
-            if (pull.fromM() - Stops.SAME_M <= stationM && stationM <= pull.toM() + Stops.SAME_M) {
-                return pull;
-            }
-        }
-        return line.pulls().getLast();
+        int i = notBefore(line.pulls(), Pull::toM, stationM - Stops.SAME_M);
+        boolean holds = i < line.pulls().size() && line.pulls().get(i).fromM() - Stops.SAME_M <= stationM;
+        return holds ? line.pulls().get(i) : line.pulls().getLast();
     }
 
     private LineLayout line(String id) {

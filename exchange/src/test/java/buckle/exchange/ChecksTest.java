@@ -315,13 +315,13 @@ class ChecksTest {
                 "whatNamedSourcesSayOfPosts",
                 "4.36");
         elsewhere(
-                "catenary",
-                "54.3080635 m",
-                "cosh 1 of the tables",
+                "wire along a catenary",
+                "235.0402388 m",
+                "sinh 1 of the tables",
                 "tables of hyperbolic functions",
                 mechanics,
                 "theCatenaryOfTheTables",
-                "54.3080635");
+                "235.0402388");
         elsewhere(
                 "frost and ice on a span",
                 "within 1 %",
