@@ -1,7 +1,10 @@
 package buckle.pulse;
 
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import org.hipparchus.complex.Complex;
 import org.hipparchus.transform.DftNormalization;
@@ -10,15 +13,19 @@ import org.hipparchus.transform.TransformType;
 
 /**
  * The same sum written straightforwardly, to compare with: a complex number an object, a run at a time by recursion, the
- * library's transform. Peaks at the far ends of runs of a tree without loops and faults.
+ * library's transform; kinds of wire are tabled once, as in the fast one. Peaks at the far ends of runs of a tree without loops and faults.
  */
 public final class PlainSolver {
     private final Circuit circuit;
     private final Spectrum spectrum;
+    private final Map<LineType, LineTable> tables = new HashMap<>();
 
     public PlainSolver(Circuit circuit, Solution like) {
         this.circuit = circuit;
         this.spectrum = new Spectrum(like.frequencies(), like.windowS());
+        for (Run run : circuit.runs()) {
+            tables.computeIfAbsent(run.type(), t -> LineTable.of(Series.of(t, spectrum, circuit.model()), t, spectrum));
+        }
     }
 
     /** What lies behind a run at one frequency, and what of a volt at its beginning reaches its end. */
@@ -28,7 +35,7 @@ public final class PlainSolver {
         Complex[][] spectra = new Complex[ends.size()][spectrum.count()];
         for (int k = 0; k < spectrum.count(); k++) {
             Complex s = spectrum.at(k);
-            List<Seen> first = seen(Optional.empty(), s);
+            List<Seen> first = seen(Optional.empty(), k);
             Supply.Terminals feed = new Supply(circuit.source(), circuit.earthOhm()).terminals(s);
             Complex all = first.stream().map(Seen::admittance).reduce(Complex.ZERO, Complex::add);
             Complex root = feed.openV()
@@ -47,18 +54,15 @@ public final class PlainSolver {
         return peaks;
     }
 
-    private List<Seen> seen(Optional<String> parent, Complex s) {
+    private List<Seen> seen(Optional<String> parent, int k) {
         List<Seen> all = new ArrayList<>();
         for (Run run : circuit.runs()) {
             if (run.parent().equals(parent)) {
-                List<Seen> branches = seen(Optional.of(run.id()), s);
+                List<Seen> branches = seen(Optional.of(run.id()), k);
                 Complex load = branches.stream().map(Seen::admittance).reduce(Complex.ZERO, Complex::add);
-                LineConstants.Perfect perfect = LineConstants.Perfect.of(run.type());
-                Complex z = LineConstants.at(s, run.type(), perfect, circuit.model())
-                        .seriesOhmPerM();
-                Complex y = s.multiply(perfect.faradPerM()).add(run.type().leakSPerM());
-                Complex gamma = z.multiply(y).sqrt();
-                Complex wave = y.divide(gamma);
+                LineTable table = Objects.requireNonNull(tables.get(run.type()));
+                Complex gamma = new Complex(table.gammaRe()[k], table.gammaIm()[k]);
+                Complex wave = new Complex(table.waveRe()[k], table.waveIm()[k]);
                 Complex e = gamma.multiply(-run.lengthM()).exp();
                 Complex echo = wave.subtract(load).multiply(e).multiply(e);
                 Complex bottom = wave.add(load).add(echo);
