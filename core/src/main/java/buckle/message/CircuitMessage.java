@@ -115,12 +115,7 @@ public sealed interface CircuitMessage extends Message {
         CONDUCTORS,
         PLATE_VOLTAGES,
         ROD_RESISTANCE,
-        DAMPING;
-
-        @Override
-        public String key() {
-            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
-        }
+        DAMPING
     }
 
     /** Where an assumption lies. */
@@ -145,12 +140,7 @@ public sealed interface CircuitMessage extends Message {
     enum As implements Setting {
         MADE,
         PLATE,
-        COMPUTED;
-
-        @Override
-        public String key() {
-            return name().toLowerCase(java.util.Locale.ROOT);
-        }
+        COMPUTED
     }
 
     /** Wire so much, woven goods a factor. */
@@ -171,12 +161,7 @@ public sealed interface CircuitMessage extends Message {
         EARTH_TIED,
         EVERY_SECOND_EARTH,
         SECOND_LEAD_OUT,
-        ONE_MORE_CUT_OUT;
-
-        @Override
-        public String key() {
-            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
-        }
+        ONE_MORE_CUT_OUT
     }
 
     /** A change and what is there instead of it now. */
@@ -203,7 +188,7 @@ public sealed interface CircuitMessage extends Message {
 
         @Override
         public String key() {
-            return "rods-" + name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+            return "rods-" + CircuitMessage.super.key();
         }
     }
 
@@ -235,7 +220,7 @@ public sealed interface CircuitMessage extends Message {
 
         @Override
         public String key() {
-            return "earth-wires-" + name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
+            return "earth-wires-" + CircuitMessage.super.key();
         }
     }
 

@@ -39,7 +39,10 @@ final class EnglishTakeoff {
                         + en.whole(m.leastRestM()) + " is not joined on";
             case Posts m -> posts(m);
             case Rails m -> m.singles() + " single and " + m.doubles() + " double H braces, one rail a frame";
-            case ForEach m -> (m.each() == 1 ? "one" : m.each()) + " for each of " + noun(m.thing(), m.things());
+            case ForEach m ->
+                (m.each() == 1 ? "one" : m.each())
+                        + (m.things() == 1 ? " for " : " for each of ")
+                        + noun(m.thing(), m.things());
             case Pins m -> plural(m.rails(), "rail") + " × " + plural(m.each(), "pin");
             case Loops m -> plural(m.frames(), "frame") + " × 1 diagonal, strong post foot to brace post top";
             case BackStakes m ->

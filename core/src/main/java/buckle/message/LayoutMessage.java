@@ -125,11 +125,6 @@ public sealed interface LayoutMessage extends Message {
         DIAGONALS_LOOSE,
         DIAGONALS_ARC,
         RING_CLOSED,
-        RING_OPEN;
-
-        @Override
-        public String key() {
-            return name().toLowerCase(java.util.Locale.ROOT).replace('_', '-');
-        }
+        RING_OPEN
     }
 }

@@ -34,7 +34,7 @@ public sealed interface Message
 
     /** What kind of message it is, the same in every language: {@code overhead-crossing}. */
     default String key() {
-        return Plain.key(getClass());
+        return this instanceof Enum<?> e ? Plain.key(e) : Plain.key(getClass());
     }
 
     /** Its values by name, as numbers, words, lists and maps, so that they can be written down and known again. */
@@ -47,6 +47,10 @@ public sealed interface Message
         private static final Map<Class<?>, String> KEYS = new ConcurrentHashMap<>();
 
         private Plain() {}
+
+        private static String key(Enum<?> constant) {
+            return constant.name().toLowerCase(Locale.ROOT).replace('_', '-');
+        }
 
         private static String key(Class<?> type) {
             return KEYS.computeIfAbsent(

@@ -135,18 +135,7 @@ public final class FenceNetwork {
     }
 
     Stop stopAt(String lineId, double stationM) {
-        List<Stop> all = stops(lineId);
-        int low = 0;
-        int high = all.size() - 1;
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (all.get(middle).stationM() < stationM - Stops.SAME_M) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
-        }
-        return all.get(low);
+        return Stops.at(stops(lineId), stationM);
     }
 
     private int number(LineLayout line, Stop stop, boolean after) {

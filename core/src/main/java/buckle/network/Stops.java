@@ -65,6 +65,21 @@ final class Stops {
         return stops.merged();
     }
 
+    /** The stop at a station, or the next one after it; past all of them the last. */
+    static Stop at(List<Stop> all, double stationM) {
+        int low = 0;
+        int high = all.size() - 1;
+        while (low < high) {
+            int middle = (low + high) >>> 1;
+            if (all.get(middle).stationM() < stationM - SAME_M) {
+                low = middle + 1;
+            } else {
+                high = middle;
+            }
+        }
+        return all.get(low);
+    }
+
     private void want(double stationM, String key, int rank, boolean ends, boolean bundle) {
         wanted.add(new Wanted(Math.clamp(stationM, 0, laid.layout().lengthM()), key, rank, ends, bundle));
     }

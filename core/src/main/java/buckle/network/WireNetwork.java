@@ -50,18 +50,7 @@ final class WireNetwork {
     }
 
     private Stop stopAt(LineLayout line, double stationM) {
-        List<Stop> all = Objects.requireNonNull(stops.get(line.lineId()));
-        int low = 0;
-        int high = all.size() - 1;
-        while (low < high) {
-            int middle = (low + high) >>> 1;
-            if (all.get(middle).stationM() < stationM - Stops.SAME_M) {
-                low = middle + 1;
-            } else {
-                high = middle;
-            }
-        }
-        return all.get(low);
+        return Stops.at(Objects.requireNonNull(stops.get(line.lineId())), stationM);
     }
 
     private Node node(LineLayout line, Stop stop, int wire, String side) {

@@ -24,6 +24,8 @@ import buckle.spec.Spec;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.NavigableSet;
+import java.util.TreeSet;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
@@ -136,14 +138,16 @@ final class PostFindings {
         List<On<Brace>> worst = new ArrayList<>();
         List<On<Brace>> limit = new ArrayList<>();
         for (LineLayout line : lines) {
-            List<Double> seen = new ArrayList<>();
+            NavigableSet<Double> seen = new TreeSet<>();
             for (Brace b : line.braces()) {
                 double at = line.closed() && b.strongStationM() >= line.lengthM() - Post.SAME_PLACE_M
                         ? 0
                         : b.strongStationM();
                 Hold onDay = b.load().day().hold();
                 Hold atWorst = b.load().worst().hold();
-                if (atWorst == Hold.USUAL || seen.stream().anyMatch(s -> Math.abs(s - at) < Post.SAME_PLACE_M)) {
+                if (atWorst == Hold.USUAL
+                        || !seen.subSet(at - Post.SAME_PLACE_M, false, at + Post.SAME_PLACE_M, false)
+                                .isEmpty()) {
                     continue;
                 }
                 seen.add(at);
