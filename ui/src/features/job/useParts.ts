@@ -41,7 +41,7 @@ export const useParts = defineStore('parts', () => {
       if (!s || !design || !job.plan || !job.land) return void (along.value = null)
       try {
         const found = await ask(client.POST('/api/takeoff/stretch', { body: { ...body(), ...s } }))
-        if (stretch.value === s) along.value = found
+        if (stretch.value === s && job.design === design) along.value = found
       } catch {
         along.value = null
       }

@@ -9,7 +9,6 @@ import buckle.land.Surroundings;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import java.util.ArrayList;
-import java.util.Collection;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -44,13 +43,14 @@ final class SpecChanges {
             return List.of();
         }
         SpecChanges changes = new SpecChanges(before, around, now);
+        SpecWords words = new SpecWords(after.spec().units());
         List<SpecChange> all = new ArrayList<>();
         for (String path : paths) {
             Object was = Objects.requireNonNull(one.get(path));
             Object becomes = Objects.requireNonNull(other.get(path));
             Set<Effect> effects =
                     all.size() < MOST_TRIED ? changes.effects(path, becomes) : EnumSet.of(Effect.ONLY_TOGETHER);
-            all.add(new SpecChange(path, words(was), words(becomes), effects));
+            all.add(new SpecChange(path, words.text(path, was), words.text(path, becomes), effects));
         }
         return all;
     }
@@ -102,24 +102,5 @@ final class SpecChanges {
                         e.findings(),
                         e.needV()))
                 .orElse(List.of());
-    }
-
-    /** A value as people read it: constants by their words where they have some. */
-    private static String words(Object value) {
-        return switch (value) {
-            case Optional<?> o -> o.map(SpecChanges::words).orElse("none");
-            case Collection<?> all ->
-                all.isEmpty()
-                        ? "none"
-                        : String.join(", ", all.stream().map(SpecChanges::words).toList());
-            case buckle.spec.Animal a -> a.text();
-            case buckle.material.Conductor c -> c.text();
-            case buckle.material.PostStock p -> p.text();
-            case buckle.spec.BraceKind b -> b.text();
-            case buckle.spec.WireSchedule s -> s.preset() + ", " + s.wires().size() + " wires";
-            case buckle.pulse.Plate p -> p.name();
-            case Enum<?> e -> e.name().toLowerCase(java.util.Locale.ROOT).replace('_', ' ');
-            default -> String.valueOf(value);
-        };
     }
 }

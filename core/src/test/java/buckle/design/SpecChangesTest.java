@@ -20,6 +20,7 @@ import buckle.spec.Power;
 import buckle.spec.Preset;
 import buckle.spec.PulseModel;
 import buckle.spec.Spec;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -168,5 +169,27 @@ class SpecChangesTest {
                 .filteredOn(f -> f.path().equals("build.season.buildC"))
                 .singleElement()
                 .satisfies(f -> assertThat(f.effects()).isEqualTo(EnumSet.of(Effect.ONLY_TOGETHER)));
+    }
+
+    /** Values are told in the units of the job, none as the program writes it. */
+    @Test
+    void valuesAreToldWithTheirUnits() {
+        SpecWords feet = new SpecWords(UnitSystem.FT_IN);
+        SpecFields.of(spec()).forEach((path, value) -> {
+            for (Object v : List.of(value, other(path, value))) {
+                assertThat(feet.text(path, v)).as(path).isNotBlank().doesNotContain("[", "Optional", "_");
+                boolean bare = v instanceof Double && feet.text(path, v).matches("[-0-9.]+");
+                assertThat(bare).as(path + " has no unit").isFalse();
+            }
+        });
+        assertThat(new SpecWords(UnitSystem.METRIC).text("posts.depthM", 0.76))
+                .isNotEqualTo(new SpecWords(UnitSystem.METRIC).text("posts.depthM", 0.8));
+        assertThat(new SpecWords(UnitSystem.METRIC).text("power.rodDiameterM", 0.016))
+                .isEqualTo("16 mm");
+        assertThat(feet.text("posts.spacingM", 4.572)).isEqualTo("15 ft");
+        assertThat(new SpecWords(UnitSystem.METRIC).text("posts.spacingM", 4.572))
+                .isEqualTo("4.570 m");
+        assertThat(feet.text("build.season.coldC", -15.0)).contains("°F");
+        assertThat(feet.text("takeoff.wireSlackPercent", 5.0)).isEqualTo("5 %");
     }
 }

@@ -1,0 +1,102 @@
+package buckle.design;
+
+import buckle.material.Conductor;
+import buckle.material.Hazard;
+import buckle.material.PostStock;
+import buckle.pulse.Plate;
+import buckle.spec.Animal;
+import buckle.spec.BraceKind;
+import buckle.spec.Build;
+import buckle.spec.Insulators;
+import buckle.spec.Overgrowth;
+import buckle.spec.Power;
+import buckle.spec.PulseModel;
+import buckle.spec.WireSchedule;
+import buckle.units.Forces;
+import buckle.units.Lengths;
+import buckle.units.Temperatures;
+import buckle.units.UnitSystem;
+import java.math.BigDecimal;
+import java.math.MathContext;
+import java.util.Collection;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import java.util.stream.Stream;
+
+/** Values of fields of the spec as people read them: constants by their words, numbers with the unit that the field's name tells. */
+final class SpecWords {
+    private final UnitSystem units;
+
+    SpecWords(UnitSystem units) {
+        this.units = units;
+    }
+
+    String text(String field, Object value) {
+        return switch (value) {
+            case Optional<?> o -> o.map(v -> text(field, v)).orElse("none");
+            case Collection<?> all ->
+                all.isEmpty() ? "none" : all.stream().map(v -> text(field, v)).collect(Collectors.joining(", "));
+            case Double d -> number(field, d);
+            case Boolean b -> b ? "yes" : "no";
+            case PulseModel.Spread s ->
+                number(field, s.likely()) + " (" + number(field, s.low()) + " to " + number(field, s.high()) + ")";
+            case Build.LineSpec l ->
+                l.lineId() + ": "
+                        + Stream.of(l.schedule(), l.brace(), l.hot())
+                                .flatMap(Optional::stream)
+                                .map(v -> text(field, v))
+                                .collect(Collectors.joining(" and "));
+            case Animal a -> a.text();
+            case Conductor c -> c.text();
+            case PostStock p -> p.text();
+            case BraceKind b -> b.text();
+            case Hazard h -> h.text();
+            case Overgrowth g -> g.text();
+            case Insulators i -> i.text();
+            case Power.GroundState g -> g.text();
+            case WireSchedule s -> s.preset() + ", " + s.wires().size() + " wires";
+            case Plate p -> p.name();
+            case Enum<?> e -> e.name().toLowerCase(Locale.ROOT).replace('_', ' ');
+            default -> String.valueOf(value);
+        };
+    }
+
+    private String number(String field, double value) {
+        String plain = value == Math.rint(value)
+                ? String.valueOf((long) value)
+                : new BigDecimal(value)
+                        .round(new MathContext(3))
+                        .stripTrailingZeros()
+                        .toPlainString();
+        if (field.endsWith("Percent")) {
+            return plain + " %";
+        }
+        if (field.endsWith("Share")) {
+            return Math.round(100 * value) + " %";
+        }
+        if (field.endsWith("Deg")) {
+            return plain + "°";
+        }
+        if (field.endsWith("Ohm")) {
+            return plain + " Ω";
+        }
+        if (field.endsWith("Nf")) {
+            return plain + " nF";
+        }
+        if (field.endsWith("Mm2")) {
+            return plain + " mm²";
+        }
+        if (field.endsWith("Ah")) {
+            return plain + " Ah";
+        }
+        return switch (field.charAt(field.length() - 1)) {
+            case 'M' -> Math.abs(value) < Lengths.ft(4) ? Lengths.text(value, units) : Lengths.taped(value, units);
+            case 'N' -> Forces.text(value, units);
+            case 'C' -> Temperatures.text(value, units);
+            case 'J' -> plain + " J";
+            case 'W' -> plain + " W";
+            default -> plain;
+        };
+    }
+}
