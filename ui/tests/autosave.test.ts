@@ -10,6 +10,8 @@ function slowServer() {
   let away = false
   const autosave = useAutosave<string>({
     key: () => 'draft',
+    schema: () => 1,
+    upgrade: async (doc) => String(doc),
     put: async (doc, base) => {
       seen.push({ doc, base })
       await new Promise<void>((go) => waiting.push(go))
@@ -82,7 +84,7 @@ describe('saving on a slow way to the server', () => {
   it('offers what was left in the browser on the number it was built on', async () => {
     const { autosave, seen, answer } = slowServer()
     localStorage.setItem('draft', JSON.stringify({ saveNo: 0, doc: 'left behind' }))
-    expect(autosave.takeDraft('on the server')).toBe('left behind')
+    expect(await autosave.takeDraft('on the server')).toBe('left behind')
     autosave.offer('left behind')
     const sent = autosave.flush()
     await answer()

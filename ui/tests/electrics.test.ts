@@ -20,9 +20,9 @@ describe('the energizer sheet', () => {
     expect(wrapper.find('[data-test=recommended]').text()).toContain('because')
     expect(wrapper.text()).toContain('over 5 J')
     await wrapper.find('[data-test="energizer-generic 3 J"]').trigger('click')
-    expect(job.plan!.spec.power.energizer?.name).toBe('generic 3 J')
+    expect(job.plan!.spec.supply.energizer?.name).toBe('generic 3 J')
     await wrapper.find('[data-test=no-choice]').trigger('click')
-    expect(job.plan!.spec.power.energizer).toBeNull()
+    expect(job.plan!.spec.supply.energizer).toBeNull()
   })
 
   it('leaves out what is too low here, unless it was chosen or is asked for', async () => {
@@ -40,7 +40,7 @@ describe('the energizer sheet', () => {
     expect([seen('tiny'), seen('small')]).toEqual([true, true])
     await wrapper.find('[data-test="energizer-small"]').trigger('click')
     await wrapper.find('[data-test=too-low]').trigger('click')
-    expect(job.plan!.spec.power.energizer?.name).toBe('small')
+    expect(job.plan!.spec.supply.energizer?.name).toBe('small')
     expect([seen('tiny'), seen('small')]).toEqual([false, true])
     await wrapper.setProps({ electrics: { ...e, candidates: e.candidates.slice(0, 1) } })
     expect(seen('tiny')).toBe(true)
@@ -52,12 +52,12 @@ describe('the energizer sheet', () => {
     await wrapper.find('[data-test=plate-stored]').setValue('4,1')
     await wrapper.find('form').trigger('submit')
     expect(wrapper.find('[role=alert]').text()).toContain('both kilovolts')
-    expect(job.plan!.spec.power.energizer).toBeNull()
+    expect(job.plan!.spec.supply.energizer).toBeNull()
     await wrapper.find('[data-test=plate-out]').setValue('3')
     await wrapper.find('[data-test=plate-open]').setValue('8.2')
     await wrapper.find('[data-test=plate-500]').setValue('5.3')
     await wrapper.find('form').trigger('submit')
-    expect(job.plan!.spec.power.energizer).toMatchObject({
+    expect(job.plan!.spec.supply.energizer).toMatchObject({
       storedJ: 4.1,
       out500J: 3,
       openV: 8200,
@@ -84,9 +84,9 @@ describe('a plate as it is', () => {
     for (const [name, value] of Object.entries(fields))
       await wrapper.find(`[data-test=plate-${name}]`).setValue(value)
     await wrapper.find('form').trigger('submit')
-    if (wanted) expect(job.plan!.spec.power.energizer).toMatchObject({ name: 'own plate', ...wanted })
+    if (wanted) expect(job.plan!.spec.supply.energizer).toMatchObject({ name: 'own plate', ...wanted })
     else {
-      expect(job.plan!.spec.power.energizer).toBeNull()
+      expect(job.plan!.spec.supply.energizer).toBeNull()
       expect(wrapper.find('[role=alert]').text()).toContain('at least one of the two energies')
     }
   })

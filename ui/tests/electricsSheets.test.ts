@@ -7,7 +7,7 @@ import SupplySheet from '@/features/electrics/SupplySheet.vue'
 import WhatIfSheet from '@/features/electrics/WhatIfSheet.vue'
 import { useElectrics } from '@/features/electrics/useElectrics'
 import { bandOf, bandWords, energyText, ohmText } from '@/features/electrics/words'
-import { moveItem } from '@/features/job/planEdit'
+import { moveItem, withCircumstances } from '@/features/job/planEdit'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import PulseLegend from '@/features/plan/PulseLegend.vue'
 import { pulseDrawing, pulseText } from '@/features/plan/pulseFeatures'
@@ -54,22 +54,22 @@ describe('earth, supply and what-ifs', () => {
 
   it('keeps cable, dirt and sunshine within their bounds, in the units of the fields', async () => {
     const { job } = openJob()
-    job.plan!.spec.power.supply = 'SOLAR'
+    job.plan!.spec.supply.source = 'SOLAR'
     const supply = mount(SupplySheet, { props: { electrics: electrics() }, global: { stubs } })
     await supply.find('[data-test=dirt]').setValue('35')
     await supply.find('[data-test=cable-m]').setValue('12,5')
     await supply.find('[data-test=cable-mm2]').setValue('4')
     await supply.find('[data-test=sunshine]').setValue('55')
-    expect(job.plan!.spec.power.fitting).toEqual({ cableM: 12.5, cableMm2: 4, dirtShare: 0.35 })
-    expect(job.plan!.spec.power.sunshineShare).toBeCloseTo(0.55)
+    expect(job.plan!.spec.supply.battery).toMatchObject({ cableM: 12.5, cableMm2: 4, dirtShare: 0.35 })
+    expect(job.plan!.spec.supply.battery.sunshineShare).toBeCloseTo(0.55)
     await supply.find('[data-test=dirt]').setValue('100')
-    expect(job.plan!.spec.power.fitting.dirtShare).toBe(0.35)
+    expect(job.plan!.spec.supply.battery.dirtShare).toBe(0.35)
     expect(supply.find('[role=alert]').text()).toBe(
       'Dirt, shade, %: between 0 and 95, please; the old value was kept.',
     )
     await supply.find('[data-test=panel]').setValue('80')
     expect(supply.find('[role=alert]').exists()).toBe(false)
-    expect(job.plan!.spec.power.panelW).toBe(80)
+    expect(job.plan!.spec.supply.battery.panelW).toBe(80)
   })
 
   it('narrows an assumption only in order', async () => {
@@ -79,33 +79,33 @@ describe('earth, supply and what-ifs', () => {
     await form.find('[data-test=model-bleedOhm-own]').trigger('click')
     await form.find('[data-test=model-bleedOhm-likely]').setValue('4')
     await form.find('[data-test=model-steelMuR-low]').setValue('80')
-    expect(job.plan!.spec.power.model.bleedOhm).toEqual({ low: 2500, likely: 4000, high: 12000 })
-    expect(job.plan!.spec.power.model.steelMuR).toEqual({ low: 80, likely: 100, high: 200 })
+    expect(job.plan!.circumstances.model.bleedOhm).toEqual({ low: 2500, likely: 4000, high: 12000 })
+    expect(job.plan!.circumstances.model.steelMuR).toEqual({ low: 80, likely: 100, high: 200 })
     await form.find('[data-test=model-steelMuR-likely]').setValue('300')
     expect(form.find('[role=alert]').text()).toContain('in that order')
     await form.find('[data-test=model-terminalNf-own]').trigger('click')
     await form.find('[data-test=model-terminalNf-high]').setValue('')
-    expect(job.plan!.spec.power.model.steelMuR.likely).toBe(100)
-    expect(job.plan!.spec.power.model.terminalNf).toEqual({ low: 1, likely: 5, high: 15 })
+    expect(job.plan!.circumstances.model.steelMuR.likely).toBe(100)
+    expect(job.plan!.circumstances.model.terminalNf).toEqual({ low: 1, likely: 5, high: 15 })
     await form
       .findAll('button')
       .find((b) => b.text() === 'by the plate')!
       .trigger('click')
-    expect(job.plan!.spec.power.model.bleedOhm).toBeNull()
+    expect(job.plan!.circumstances.model.bleedOhm).toBeNull()
   })
 
   it('keeps a battery within its bounds', async () => {
     const { job } = openJob()
-    job.plan!.spec.power.supply = 'SOLAR'
+    job.plan!.spec.supply.source = 'SOLAR'
     const supply = mount(SupplySheet, { props: { electrics: electrics() }, global: { stubs } })
     expect(supply.text()).toContain('72 Ah for 7 dark days')
     expect(supply.text()).toContain('no sun in the darkest month')
     await supply.find('[data-test=battery]').setValue('110')
-    expect(job.plan!.spec.power.batteryAh).toBe(110)
+    expect(job.plan!.spec.supply.battery.batteryAh).toBe(110)
     await supply.find('[data-test=battery]').setValue('99999')
-    expect(job.plan!.spec.power.batteryAh).toBe(110)
+    expect(job.plan!.spec.supply.battery.batteryAh).toBe(110)
     await supply.find('[data-test=dark-days]').setValue('9.6')
-    expect(job.plan!.spec.power.darkDays).toBe(10)
+    expect(job.plan!.spec.supply.battery.darkDays).toBe(10)
   })
 
   it('writes energies and resistances as people say them', () => {
@@ -137,7 +137,7 @@ describe('the weakest point in the ledger', () => {
 
     const before = asked().length
     for (const growth of ['CLEAN', 'RAIN', 'HEAVY'] as const) {
-      job.change((p) => ({ ...p, spec: { ...p.spec, power: { ...p.spec.power, growth } } }))
+      job.change((p) => withCircumstances(p, { growth }))
       await vi.advanceTimersByTimeAsync(300)
     }
     await vi.advanceTimersByTimeAsync(1000)

@@ -1,28 +1,9 @@
-import type { BraceLoad, Design, FenceLine, Joint, LineLayout, Plan, Post, Pull, Spec } from '@/api/types'
-import { emptyBook } from '@/features/layout/bookEdit'
+import type { BraceLoad, Design, Joint, LineLayout, Post, Pull } from '@/api/types'
+import { plan, square } from './planFixture'
+
+export { plan, ringClosed, square } from './planFixture'
 
 /** A closed square of 100 m with posts every 20 m; what the core would answer, cut down to what the views use. */
-export function square(): FenceLine {
-  const corners = [
-    [1, 44],
-    [1.00125, 44],
-    [1.00125, 44.0009],
-    [1, 44.0009],
-  ].map((at, i) => ({ id: `c${i + 1}`, at }))
-  return {
-    id: 'line-1',
-    name: 'Square',
-    closed: true,
-    corners,
-    gates: [],
-    cutOuts: [],
-    ground: [],
-    survey: null,
-    startsOn: null,
-    endsOn: null,
-    book: emptyBook,
-  }
-}
 
 const state: BraceLoad['day'] = {
   pullN: 3336,
@@ -141,90 +122,9 @@ export function laidSquare(): LineLayout {
     cutOuts: [],
     profileGaps: [],
     land: [],
-    schedule: plan().spec.schedule,
+    schedule: plan().spec.fence.schedule,
     bends: [],
     closingM: 0,
-  }
-}
-
-const build: Spec['build'] = {
-  posts: {
-    strong: 'TIMBER_140',
-    line: 'TIMBER_90',
-    light: 'FIBREGLASS_10',
-    lightPerGap: 0,
-    strongDepthM: 0.9144,
-    lineDepthM: 0.9144,
-    closeUp: true,
-  },
-  braces: { kind: 'SINGLE_H', inlineFromM: 402, railDiameterM: 0.1 },
-  wires: {
-    hot: 'HT_12_5',
-    earth: 'HT_12_5',
-    plain: 'HT_12_5',
-    tension: 'MEDIUM',
-    midRunFromM: 201,
-    springs: true,
-    earthTied: true,
-    jumperPieces: true,
-  },
-  season: { frostDepthM: 0, iceM: 0, coldC: -15, warmC: 35, buildC: 15 },
-  fittings: { hazard: 'USUAL' },
-  lines: [],
-}
-
-export function plan(): Plan {
-  return {
-    site: { lines: [square()], energizer: null },
-    spec: {
-      animals: ['WILD_BOAR'],
-      schedule: {
-        preset: 'W15',
-        wires: [
-          { heightM: 0.2, role: 'HOT' },
-          { heightM: 0.46, role: 'EARTH' },
-          { heightM: 0.76, role: 'HOT' },
-        ],
-      },
-      posts: { spacingM: 6.096 },
-      braces: { railSchool: 'EIGHT_FOOT', braceFromDeg: 20, strongerFromDeg: 10 },
-      underGate: { burialM: 0.45, spareLoopM: 0.5 },
-      feed: { outputJ: 3, groundSchool: 'THREE_RODS', leadOutSpareM: 5 },
-      takeoff: {
-        wireSlackPercent: 3,
-        coilM: 1000,
-        insulatorPack: 25,
-        fastenerPack: 100,
-        crimpPack: 50,
-        cableRollM: 50,
-        signEveryM: 50,
-      },
-      ringClosed: false,
-      units: 'FT_IN',
-      build,
-      power: {
-        energizer: null,
-        growth: 'LIGHT',
-        ground: 'MOIST',
-        supply: 'MAINS',
-        mode: 'FULL',
-        rodApartM: 3.05,
-        rodDiameterM: 0.016,
-        batteryAh: 70,
-        panelW: 30,
-        tiltDeg: 60,
-        sunshineShare: 0.4,
-        insulators: 'SOUND',
-        darkDays: 7,
-        fitting: { cableM: 5, cableMm2: 2.5, dirtShare: 0.2 },
-        model: {
-          steelMuR: { low: 50, likely: 100, high: 200 },
-          bleedOhm: null,
-          terminalNf: null,
-        },
-      },
-    },
-    decisions: { accepted: [], departures: [] },
   }
 }
 

@@ -2,129 +2,11 @@ import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { moveItem, withSpec } from '@/features/job/planEdit'
 import { useReadingDraft } from '@/features/test/useReadingDraft'
-import type { Land, Plan, Reading } from '@/api/types'
 import { addFeature } from '@/features/job/landEdit'
 import { latestOnly } from '@/shared/latest'
-import { design, packed, plan } from './fixtures'
+import { fakeServer, settle } from './fakeServer'
+import { design, plan, ringClosed } from './fixtures'
 
-let servers = 0
-/** Questions the stand-in has not answered yet. */
-let busy = 0
-
-/**
- * A small stand-in for the server: holds one plan and its readings, and can be away, refuse or be ahead. Its job has a name
- * of its own, so that a save left under way by one test is a stranger to the next.
- */
-function fakeServer() {
-  const jobId = `j${++servers}`
-  const propertyId = `p${servers}`
-  const state = {
-    jobId,
-    saveNo: 1,
-    plan: plan(),
-    landSaveNo: 1,
-    land: noLand,
-    landSaves: 0,
-    readings: [] as Reading[],
-    away: false,
-    refuse: '',
-    saves: 0,
-    designs: 0,
-    moving: 0,
-  }
-  const json = (status: number, body: unknown) =>
-    new Response(JSON.stringify(body), {
-      status,
-      headers: { 'Content-Type': status < 400 ? 'application/json' : 'application/problem+json' },
-    })
-  vi.stubGlobal('fetch', async (request: Request) => {
-    busy++
-    try {
-      return await respond(request)
-    } finally {
-      busy--
-    }
-  })
-  async function respond(request: Request) {
-    if (state.away) throw new TypeError('no way there')
-    const path = new URL(request.url).pathname
-    const named = /^\/api\/(?:jobs|properties)\/([^/]+)/.exec(path)?.[1]
-    if (named && named !== jobId && named !== propertyId) return json(404, { detail: 'not here', errors: [] })
-    const body = request.method === 'GET' ? null : await request.clone().json()
-    if (path.endsWith('/design') || path.endsWith('/design/moving')) {
-      state.designs++
-      if (state.refuse) return json(422, { detail: state.refuse, code: 'line.crosses-itself', errors: [] })
-      const points = design().layout.testPoints.map((p) => ({
-        testPointId: p.id,
-        standing: 'OPEN',
-        readingId: null,
-        peakV: null,
-        why: '',
-      }))
-      const assessment = { needV: 4500, needWhy: '', points, sections: [] }
-      if (path.endsWith('/design')) return json(200, { design: design(), assessment })
-      state.moving++
-      return json(200, { ...packed(design()), assessment })
-    }
-    if (path.endsWith('/readings') && request.method === 'POST') state.readings.push(...(body as Reading[]))
-    if (path.endsWith('/readings')) return json(200, state.readings)
-    if (path.endsWith('/catalogue'))
-      return json(200, {
-        rulebook: 1,
-        rules: [],
-        presets: [],
-        animals: [],
-        gateOpeningM: 5,
-        usual: plan().spec,
-      })
-    if (path === '/api/jobs')
-      return json(200, [{ id: jobId, name: 'Job', client: '', property: '', propertyId }])
-    if (path.endsWith('/land')) {
-      if (request.method === 'PUT') {
-        const save = body as { baseSaveNo: number; land: Land }
-        if (save.baseSaveNo !== state.landSaveNo)
-          return json(409, { detail: 'stale', code: 'land.stale', keptRevision: 4, currentRevision: 2 })
-        state.landSaves++
-        state.landSaveNo++
-        state.land = save.land
-      }
-      return json(200, {
-        propertyId,
-        client: '',
-        name: '',
-        revision: 1,
-        saveNo: state.landSaveNo,
-        land: state.land,
-        savedAt: '2026-11-01T10:00:00Z',
-        jobs: 1,
-      })
-    }
-    if (request.method === 'PUT') {
-      const save = body as { baseSaveNo: number; plan: Plan }
-      if (save.baseSaveNo !== state.saveNo)
-        return json(409, { detail: 'stale', code: 'plan.stale', keptRevision: 7, currentRevision: 3 })
-      state.saves++
-      state.saveNo++
-      state.plan = save.plan
-    }
-    return json(200, { revision: 2, saveNo: state.saveNo, plan: state.plan, savedAt: '2026-11-01T10:00:00Z' })
-  }
-  return state
-}
-
-const noLand: Land = {
-  features: [],
-  spotHeights: [],
-  grid: null,
-  declinationDeg: null,
-  underlays: [],
-  tapes: [],
-}
-
-/** Waits until nothing has been asked for a while, however slow the machine is. */
-const settle = async () => {
-  for (let quiet = 0; quiet < 12; quiet = busy ? 0 : quiet + 1) await new Promise((r) => setTimeout(r, 5))
-}
 const corner = { kind: 'corner', lineId: 'line-1', id: 'c2' } as const
 
 describe('the open job', () => {
@@ -234,23 +116,25 @@ describe('the open job', () => {
   it('keeps changes in the browser while the server is away and takes them up again', async () => {
     const job = await opened()
     server.away = true
-    job.change((p) => withSpec(p, { units: 'METRIC' }))
+    job.change((p) => withSpec(p, { preferences: { units: 'METRIC' } }))
     await settle()
     await job.saveNow()
     expect(job.saveState).toBe('away')
-    expect(JSON.parse(localStorage.getItem(`buckle.draft.${server.jobId}`)!).doc.spec.units).toBe('METRIC')
+    expect(JSON.parse(localStorage.getItem(`buckle.draft.${server.jobId}`)!).doc.spec.preferences.units).toBe(
+      'METRIC',
+    )
     server.away = false
     setActivePinia(createPinia())
     const again = await opened()
-    expect(again.plan?.spec.units).toBe('METRIC')
+    expect(again.plan?.spec.preferences.units).toBe('METRIC')
     await again.saveNow()
-    expect(server.plan.spec.units).toBe('METRIC')
+    expect(server.plan.spec.preferences.units).toBe('METRIC')
     expect(localStorage.getItem(`buckle.draft.${server.jobId}`)).toBeNull()
   })
 
   it('hands a plan left in the browser to the server to keep, when somebody saved in between', async () => {
-    const left = withSpec(plan(), { ringClosed: true })
-    localStorage.setItem(`buckle.draft.${server.jobId}`, JSON.stringify({ saveNo: 1, plan: left }))
+    const left = ringClosed(plan())
+    localStorage.setItem(`buckle.draft.${server.jobId}`, JSON.stringify({ saveNo: 1, schema: 3, doc: left }))
     server.saveNo = 4
     const job = await opened()
     await job.saveNow()
@@ -258,11 +142,29 @@ describe('the open job', () => {
     expect(job.conflict?.keptRevision).toBe(7)
   })
 
+  it('has a plan that an older Buckle left in the browser brought up to date, and keeps one nobody can read', async () => {
+    const key = `buckle.draft.${server.jobId}`
+    localStorage.setItem(key, JSON.stringify({ saveNo: 3, plan: { of: 'before', ring: true } }))
+    server.saveNo = 3
+    server.upgraded = ringClosed(plan())
+    const job = await opened()
+    expect(server.older).toEqual({ schema: 1, plan: { of: 'before', ring: true } })
+    expect(job.plan?.spec.fence.wires.ringClosed).toBe(true)
+    await job.saveNow()
+    expect(server.plan.spec.fence.wires.ringClosed).toBe(true)
+    server.upgraded = null
+    localStorage.setItem(key, JSON.stringify({ saveNo: 3, schema: 99, doc: { of: 'later' } }))
+    setActivePinia(createPinia())
+    const again = await opened()
+    expect(again.failure).toBe('')
+    expect(localStorage.getItem(`${key}.unread`)).toContain('later')
+  })
+
   it('says nothing of a plan left in the browser that the server has already', async () => {
-    const { spec, site, decisions } = plan()
+    const { circumstances, spec, site, decisions } = plan()
     localStorage.setItem(
       `buckle.draft.${server.jobId}`,
-      JSON.stringify({ saveNo: 1, plan: { decisions, spec, site } }),
+      JSON.stringify({ saveNo: 1, schema: 3, doc: { decisions, circumstances, spec, site } }),
     )
     server.saveNo = 4
     const job = await opened()
@@ -275,7 +177,7 @@ describe('the open job', () => {
   it('stops at a stale save and settles it either way', async () => {
     const job = await opened()
     server.saveNo = 5
-    job.change((p) => withSpec(p, { ringClosed: true }))
+    job.change((p) => ringClosed(p))
     await settle()
     await job.saveNow()
     expect(job.saveState).toBe('conflict')
@@ -283,7 +185,7 @@ describe('the open job', () => {
     await job.settle(false)
     await settle()
     expect(job.saveState).toBe('saved')
-    expect(job.plan?.spec.ringClosed).toBe(false)
+    expect(job.plan?.spec.fence.wires.ringClosed).toBe(false)
   })
 })
 

@@ -5,7 +5,7 @@ import LayoutStage from '@/features/layout/LayoutStage.vue'
 import MaterialSheet from '@/features/layout/MaterialSheet.vue'
 import StoryPole from '@/features/layout/StoryPole.vue'
 import { useLayoutSheets } from '@/features/layout/useLayoutSheets'
-import { withBuild } from '@/features/layout/bookEdit'
+import { withFencePart } from '@/features/layout/bookEdit'
 import RulesPage from '@/features/help/RulesPage.vue'
 import RibbonDetail from '@/features/ribbon/RibbonDetail.vue'
 import { ribbonScale } from '@/features/ribbon/ribbonGeometry'
@@ -69,20 +69,20 @@ describe('material and season', () => {
     await wrapper.find('[data-test=tension]').setValue('HEAVY')
     await wrapper.find('[data-test=conductor-hot]').setValue('POLYTAPE')
     await wrapper.find('[data-test=light-per-gap]').setValue('2')
-    const build = () => job.plan!.spec.build
-    expect(build().posts).toMatchObject({ line: 'STEEL_TEE', strong: 'TIMBER_140', lightPerGap: 2 })
-    expect(build().braces.kind).toBe('PIPE')
-    expect(build().wires).toMatchObject({ hot: 'POLYTAPE', earth: 'HT_12_5', tension: 'HEAVY' })
+    const fence = () => job.plan!.spec.fence
+    expect(fence().posts).toMatchObject({ line: 'STEEL_TEE', strong: 'TIMBER_140', lightPerGap: 2 })
+    expect(fence().braces.kind).toBe('PIPE')
+    expect(fence().wires).toMatchObject({ hot: 'POLYTAPE', earth: 'HT_12_5', tension: 'HEAVY' })
     expect(wrapper.text()).toContain('seen from afar')
     const frost = wrapper.find('[data-test=frost]')
     await frost.setValue('2 ft')
-    expect(build().season.frostDepthM).toBeCloseTo(0.6096)
+    expect(fence().climate.frostDepthM).toBeCloseTo(0.6096)
     await frost.setValue('20 ft')
-    expect(build().season.frostDepthM).toBeCloseTo(0.6096)
+    expect(fence().climate.frostDepthM).toBeCloseTo(0.6096)
     await wrapper.find('[data-test=ice]').setValue('1/2 in')
-    expect(build().season.iceM).toBeCloseTo(0.0127)
+    expect(fence().climate.iceM).toBeCloseTo(0.0127)
     job.undo()
-    expect(build().season.iceM).toBe(0)
+    expect(fence().climate.iceM).toBe(0)
   })
 
   it('speaks degrees of the units, and keeps cold below warm', async () => {
@@ -93,16 +93,17 @@ describe('material and season', () => {
     const degrees = wrapper.findAll('.triple input')
     expect(degrees.map((d) => (d.element as HTMLInputElement).value)).toEqual(['5', '95', '59'])
     await degrees[0]!.setValue('-22')
-    expect(job.plan!.spec.build.season.coldC).toBeCloseTo(-30)
+    expect(job.plan!.spec.fence.climate.coldC).toBeCloseTo(-30)
     await degrees[0]!.setValue('120')
-    expect(job.plan!.spec.build.season.coldC).toBeCloseTo(-30)
+    expect(job.plan!.spec.fence.climate.coldC).toBeCloseTo(-30)
   })
 
-  it('leaves the other parts of the build alone', () => {
-    const changed = withBuild(plan(), 'fittings', { hazard: 'FLOOD' })
-    expect(changed.spec.build.fittings.hazard).toBe('FLOOD')
-    expect(changed.spec.build.posts).toBe(plan().spec.build.posts)
-    expect(plan().spec.build.fittings.hazard).toBe('USUAL')
+  it('leaves the other parts of the fence alone', () => {
+    const before = plan()
+    const changed = withFencePart(before, 'climate', { iceM: 0.02 })
+    expect(changed.spec.fence.climate).toEqual({ ...before.spec.fence.climate, iceM: 0.02 })
+    expect(changed.spec.fence.posts).toBe(before.spec.fence.posts)
+    expect(before.spec.fence.climate.iceM).toBe(0)
   })
 })
 
@@ -123,6 +124,7 @@ describe('the story pole', () => {
       ],
       animals: [],
       gateOpeningM: 5,
+      planSchema: 3,
       usual: plan().spec,
     }
     const wrapper = mount(StoryPole, { global: { stubs } })
@@ -135,7 +137,7 @@ describe('the story pole', () => {
     await wrapper.find('[data-test=mix]').trigger('click')
     await flushPromises()
     expect(wrapper.text()).toContain('is served by')
-    expect(job.plan!.spec.schedule.wires).toHaveLength(1)
+    expect(job.plan!.spec.fence.schedule.wires).toHaveLength(1)
   })
 })
 

@@ -10,7 +10,7 @@ import PostSheet from '@/features/layout/PostSheet.vue'
 import SchoolSheet from '@/features/layout/SchoolSheet.vue'
 import { useRibbonWindow } from '@/features/ribbon/useRibbonWindow'
 import { computed, defineComponent, ref } from 'vue'
-import { laidSquare, plan } from './fixtures'
+import { laidSquare, plan, ringClosed } from './fixtures'
 import { openJob, stubs } from './openJob'
 
 const materials: Materials = {
@@ -63,9 +63,9 @@ describe('what is kept along a line', () => {
 
   it('keeps nothing for a line that has nothing of its own', () => {
     const own = setLineSpec(plan(), 'line-1', { hot: 'POLYTAPE' })
-    expect(own.spec.build.lines).toEqual([{ lineId: 'line-1', schedule: null, brace: null, hot: 'POLYTAPE' }])
-    expect(setLineSpec(own, 'line-1', { brace: 'PIPE' }).spec.build.lines[0]!.hot).toBe('POLYTAPE')
-    expect(setLineSpec(own, 'line-1', { hot: null }).spec.build.lines).toEqual([])
+    expect(own.spec.lines).toEqual([{ lineId: 'line-1', schedule: null, brace: null, hot: 'POLYTAPE' }])
+    expect(setLineSpec(own, 'line-1', { brace: 'PIPE' }).spec.lines[0]!.hot).toBe('POLYTAPE')
+    expect(setLineSpec(own, 'line-1', { hot: null }).spec.lines).toEqual([])
   })
 })
 
@@ -175,7 +175,7 @@ describe('the sheets of the layout', () => {
       savedAt: null,
       earlier: [],
     }
-    answers['/api/school'] = { ...job.plan!.spec, ringClosed: true }
+    answers['/api/school'] = ringClosed(job.plan!).spec
     const wrapper = mount(SchoolSheet, { global: { stubs } })
     await vi.waitFor(() => expect(wrapper.find('[data-test=topic-BRACE]').text()).toContain('+8'))
     expect(wrapper.find('[data-test=house-BRACE_DOUBLE]').text()).toContain('ours')
@@ -184,7 +184,7 @@ describe('the sheets of the layout', () => {
     await because.trigger('change')
     expect(job.plan!.decisions.departures).toEqual([{ topic: 'BRACE', reason: 'it is light' }])
     await wrapper.find('[data-test=school-BRACE_DOUBLE]').trigger('click')
-    await vi.waitFor(() => expect(job.plan!.spec.ringClosed).toBe(true))
+    await vi.waitFor(() => expect(job.plan!.spec.fence.wires.ringClosed).toBe(true))
     expect(sent.find((s) => s.path === '/api/school')?.body).toMatchObject({ school: 'BRACE_DOUBLE' })
   })
 

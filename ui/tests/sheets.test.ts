@@ -2,6 +2,7 @@ import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it } from 'vitest'
 import type { Comparison, PointTable, TapeBook, TapeResult } from '@/api/types'
 import { addFeature } from '@/features/job/landEdit'
+import { withSpec } from '@/features/job/planEdit'
 import { distance, planeAt } from '@/features/plan/plane'
 import { useTool } from '@/features/plan/tool'
 import ColumnMapper from '@/features/survey/ColumnMapper.vue'
@@ -54,17 +55,17 @@ describe('the column mapper', () => {
 
 describe('two plans side by side', () => {
   it('shows what changed with its sign, and findings that came and went', () => {
-    openJob().job.plan = { ...plan(), spec: { ...plan().spec, units: 'METRIC' } }
+    openJob().job.plan = withSpec(plan(), { preferences: { units: 'METRIC' } })
     const comparison: Comparison = {
       lines: [{ key: 'line-1', name: 'Ring', before: 400, after: 400.3, unit: 'm' }],
       items: [{ key: 'post.line', name: 'Line post', before: 90, after: 88, unit: 'pcs' }],
       come: ['new one'],
       gone: ['old one'],
-      fields: [{ path: 'build.posts.lineDepthM', before: '0.9', after: '1.1', effects: ['MATERIAL'] }],
+      fields: [{ path: 'fence.posts.lineDepthM', before: '0.9', after: '1.1', effects: ['MATERIAL'] }],
     }
     const wrapper = mount(ComparisonTable, { props: { comparison, before: 'plan', after: 'ground' } })
     expect(wrapper.find('[data-test=changed-fields]').text()).toContain(
-      'build, posts, line depth0.91.1material',
+      'fence, posts, line depth0.91.1material',
     )
     expect(wrapper.text()).toContain('+300 mm')
     expect(wrapper.text()).toContain('−2')

@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import type { Spec } from '@/api/types'
+import type { Circumstances } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useElectrics } from './useElectrics'
 import { usePowerChoices } from './usePowerChoices'
 
-const { power, setPower, pending, failed } = useElectrics()
+const { circumstances, setCircumstances, pending, failed } = useElectrics()
 const choices = usePowerChoices()
 const value = (e: Event) => (e.target as HTMLSelectElement).value
 </script>
@@ -14,9 +14,9 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
     <label
       >Growth <RuleChips :rules="['V12']" />
       <select
-        :value="power.growth"
+        :value="circumstances.growth"
         data-test="growth"
-        @change="setPower({ growth: value($event) as Spec['power']['growth'] })"
+        @change="setCircumstances({ growth: value($event) as Circumstances['growth'] })"
       >
         <option v-for="g in choices?.growth" :key="g.id" :value="g.id">{{ g.text }}</option>
       </select>
@@ -24,9 +24,9 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
     <label
       >Insulators
       <select
-        :value="power.insulators"
+        :value="circumstances.insulators"
         data-test="insulators"
-        @change="setPower({ insulators: value($event) as Spec['power']['insulators'] })"
+        @change="setCircumstances({ insulators: value($event) as Circumstances['insulators'] })"
       >
         <option v-for="i in choices?.insulators" :key="i.id" :value="i.id">{{ i.text }}</option>
       </select>
@@ -34,9 +34,9 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
     <label
       >Ground <RuleChips :rules="['G12']" />
       <select
-        :value="power.ground"
+        :value="circumstances.ground"
         data-test="ground-state"
-        @change="setPower({ ground: value($event) as Spec['power']['ground'] })"
+        @change="setCircumstances({ ground: value($event) as Circumstances['ground'] })"
       >
         <option v-for="g in choices?.ground" :key="g.id" :value="g.id">{{ g.text }}</option>
       </select>

@@ -49,7 +49,7 @@ const volts = (v: number) => `${Math.round(v)} V`
           <tr
             v-for="c in g.cases"
             :key="c.name"
-            :class="{ here: c.school !== null && c.school === job.plan?.spec.feed.groundSchool }"
+            :class="{ here: c.school !== null && c.school === job.plan?.spec.supply.earth.school }"
           >
             <td>
               {{ c.name

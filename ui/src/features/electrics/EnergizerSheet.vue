@@ -11,9 +11,9 @@ import { metWords, ohmText } from './words'
 type Candidate = Electrics['candidates'][number]
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
-const { power, setPower } = useElectrics()
-const chosen = computed(() => power.value.energizer?.name ?? '')
-const choose = (plate: Plate | null) => setPower({ energizer: plate })
+const { supply, setSupply } = useElectrics()
+const chosen = computed(() => supply.value.energizer?.name ?? '')
+const choose = (plate: Plate | null) => setSupply({ energizer: plate })
 
 /** A plate of one's own. */
 const own = ref({

@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import type { Spec } from '@/api/types'
+import type { Circumstances } from '@/api/types'
 import EntryField from '@/shared/EntryField.vue'
 import { useElectrics } from './useElectrics'
 
 /** What no plate and no map tells, with its range: to be narrowed by whoever knows better, later by readings. */
-type Model = Spec['power']['model']
+type Model = Circumstances['model']
 type Key = keyof Model
 type Spread = Model['steelMuR']
 type End = keyof Spread
 
-const { power, setPower } = useElectrics()
+const { circumstances, setCircumstances } = useElectrics()
 interface Row {
   key: Key
   text: string
@@ -39,9 +39,9 @@ const rows: Row[] = [
     own: { low: 1, likely: 5, high: 15 },
   },
 ]
-const spread = (r: Row) => power.value.model[r.key]
+const spread = (r: Row) => circumstances.value.model[r.key]
 const say = (r: Row, value: Spread | null) =>
-  setPower({ model: { ...power.value.model, [r.key]: value } as Model })
+  setCircumstances({ model: { ...circumstances.value.model, [r.key]: value } as Model })
 const ends: { key: End; text: string }[] = [
   { key: 'low', text: 'low' },
   { key: 'likely', text: 'likely' },

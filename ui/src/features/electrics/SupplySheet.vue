@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Electrics, Spec } from '@/api/types'
+import type { Electrics, Supply } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import EntryField from '@/shared/EntryField.vue'
 import PulseChart from './PulseChart.vue'
@@ -8,14 +8,13 @@ import { useElectrics } from './useElectrics'
 import { usePowerChoices } from './usePowerChoices'
 
 const props = defineProps<{ electrics: Electrics }>()
-const { power, setPower } = useElectrics()
+const { supply: own, setSupply } = useElectrics()
 const choices = usePowerChoices()
 const supply = computed(() => props.electrics.supply)
 const value = (e: Event) => (e.target as HTMLSelectElement).value
-type Power = Spec['power']
 /** A number of the supply in the field's own unit, so many to one of the plan's. */
 interface Field {
-  key: 'batteryAh' | 'panelW' | 'tiltDeg' | 'darkDays' | 'sunshineShare' | keyof Power['fitting']
+  key: keyof Supply['battery']
   text: string
   test: string
   least: number
@@ -36,13 +35,9 @@ const fields: Field[] = [
   { key: 'cableMm2', text: 'Cable, mm²', test: 'cable-mm2', least: 0.2, most: 100 },
 ]
 const shown = computed(() =>
-  power.value.supply === 'MAINS' ? [] : fields.filter((f) => !f.sun || power.value.supply === 'SOLAR'),
+  own.value.source === 'MAINS' ? [] : fields.filter((f) => !f.sun || own.value.source === 'SOLAR'),
 )
-const inFitting = (key: Field['key']): key is keyof Power['fitting'] => key in power.value.fitting
-const fieldText = (f: Field) => {
-  const now = inFitting(f.key) ? power.value.fitting[f.key] : power.value[f.key]
-  return String(Math.round(now * (f.per ?? 1) * 100) / 100)
-}
+const fieldText = (f: Field) => String(Math.round(own.value.battery[f.key] * (f.per ?? 1) * 100) / 100)
 const refused = ref('')
 /** Takes what was typed when it lies within its bounds. */
 function set(f: Field, e: Event) {
@@ -53,8 +48,7 @@ function set(f: Field, e: Event) {
     return
   }
   refused.value = ''
-  const given = typed / (f.per ?? 1)
-  setPower(inFitting(f.key) ? { fitting: { ...power.value.fitting, [f.key]: given } } : { [f.key]: given })
+  setSupply({ battery: { ...own.value.battery, [f.key]: typed / (f.per ?? 1) } })
 }
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const year = computed(() => ({
@@ -100,9 +94,9 @@ const year = computed(() => ({
       <label class="two"
         >From
         <select
-          :value="power.supply"
+          :value="own.source"
           data-test="supply"
-          @change="setPower({ supply: value($event) as Power['supply'] })"
+          @change="setSupply({ source: value($event) as Supply['source'] })"
         >
           <option value="MAINS">the mains</option>
           <option value="BATTERY">a battery, changed by hand</option>
@@ -111,7 +105,7 @@ const year = computed(() => ({
       </label>
       <label class="two"
         >It runs
-        <select :value="power.mode" @change="setPower({ mode: value($event) as Power['mode'] })">
+        <select :value="own.mode" @change="setSupply({ mode: value($event) as Supply['mode'] })">
           <option v-for="m in choices?.modes" :key="m.id" :value="m.id">{{ m.text }}</option>
         </select>
       </label>
@@ -121,12 +115,12 @@ const year = computed(() => ({
       </label>
     </div>
     <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
-    <dl v-if="power.supply !== 'MAINS'">
+    <dl v-if="own.source !== 'MAINS'">
       <dt>Smallest battery</dt>
       <dd class="number">
-        {{ Math.ceil(supply.leastAh) }} Ah for {{ power.darkDays }} dark days in the cold
+        {{ Math.ceil(supply.leastAh) }} Ah for {{ own.battery.darkDays }} dark days in the cold
       </dd>
-      <template v-if="power.supply === 'SOLAR'">
+      <template v-if="own.source === 'SOLAR'">
         <dt>Smallest panel</dt>
         <dd class="number">
           {{

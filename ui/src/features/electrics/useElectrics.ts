@@ -1,8 +1,8 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
-import type { Electrics, Plan, Plate, Land, Spec, Trial } from '@/api/types'
+import type { Circumstances, Electrics, Land, Plan, Plate, Supply, Trial } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
-import { withSpec } from '@/features/job/planEdit'
+import { withCircumstances, withSupply } from '@/features/job/planEdit'
 import { latestOnly } from '@/shared/latest'
 
 const SETTLED_MS = 350
@@ -67,7 +67,7 @@ export function useElectrics() {
   /** While something moves, the energizer that was recommended is held to. */
   function recommended(): Plate | null {
     const known = ofJob === job.id ? electrics.value?.energizer : undefined
-    return job.plan?.spec.power.energizer ? null : (known ?? null)
+    return job.plan?.spec.supply.energizer ? null : (known ?? null)
   }
 
   function order(depth: Order['depth'], tried: Trial, moving: boolean) {
@@ -144,9 +144,10 @@ export function useElectrics() {
 
   /** Whether the fence has moved on since: on another stage the curve waits until nothing moves. */
   const behind = computed(() => job.rough && !staged.value)
-  const power = computed(() => job.plan!.spec.power)
-  const setPower = (change: Partial<Spec['power']>) =>
-    job.change((p) => withSpec(p, { power: { ...p.spec.power, ...change } }))
+  const supply = computed(() => job.plan!.spec.supply)
+  const setSupply = (change: Partial<Supply>) => job.change((p) => withSupply(p, change))
+  const circumstances = computed(() => job.plan!.circumstances)
+  const setCircumstances = (change: Partial<Circumstances>) => job.change((p) => withCircumstances(p, change))
   function toggle(id: string) {
     const open = trial.value.open.includes(id)
       ? trial.value.open.filter((o) => o !== id)
@@ -164,8 +165,10 @@ export function useElectrics() {
     failed,
     pending,
     behind,
-    power,
-    setPower,
+    supply,
+    setSupply,
+    circumstances,
+    setCircumstances,
     toggle,
     addLoad,
     dropLoad,

@@ -8,11 +8,11 @@ export const metWords: Record<Met, string> = {
   MET: 'met',
   WARN: 'just under',
   BROKEN: 'too low',
-  UNKNOWN: 'no need known',
+  OPEN: 'no need known',
 }
 
 /** How strong the pulse is beside the need: what the plan's lines are drawn by. */
-export type Band = 'off' | 'BROKEN' | 'WARN' | 'MET' | 'AMPLE' | 'UNKNOWN'
+export type Band = 'off' | 'BROKEN' | 'WARN' | 'MET' | 'AMPLE' | 'OPEN'
 
 type Bands = NonNullable<Electrics['bands']>
 
@@ -24,7 +24,7 @@ export function bandOf(p: { likelyV: number; met: Met }, bands: Bands | null): B
 /** The bands a fence can show, each with its kilovolts in words. */
 export function bandWords(bands: Bands | null): { band: Band; text: string }[] {
   const off = { band: 'off' as const, text: 'no pulse' }
-  if (!bands) return [{ band: 'UNKNOWN', text: 'no need known' }, off]
+  if (!bands) return [{ band: 'OPEN', text: 'no need known' }, off]
   const kv = (volts: number) => kvText(volts)
   return [
     { band: 'AMPLE', text: `${kv(bands.ampleV)} kV and more, ample` },

@@ -17,18 +17,18 @@ const stages = [
 const done = computed(() => ({
   survey: (job.plan?.site.lines.length ?? 0) > 0,
   layout: (job.design?.layout.lines.length ?? 0) > 0 && !!job.plan?.site.energizer,
-  electrics: !!job.plan?.spec.power.energizer,
+  electrics: !!job.plan?.spec.supply.energizer,
   takeoff: false,
   test:
     (job.assessment?.sections.length ?? 0) > 0 && job.assessment?.sections.every((s) => s.standing === 'MET'),
 }))
 const wires = computed(() => {
-  const w = job.plan?.spec.schedule.wires ?? []
+  const w = job.plan?.spec.fence.schedule.wires ?? []
   const earth = w.filter((x) => x.role === 'EARTH').length
   return `${w.length} wire${w.length === 1 ? '' : 's'}${earth ? `, ${earth} earth` : ', all hot'}`
 })
 const animals = computed(() =>
-  (job.plan?.spec.animals ?? [])
+  (job.plan?.spec.fence.animals ?? [])
     .map((a) => job.catalogue?.animals.find((x) => x.id === a)?.name ?? a)
     .join(' and '),
 )

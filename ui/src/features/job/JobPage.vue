@@ -58,7 +58,7 @@ else openSheet(named || 'bring')
 const go = (stage: string) =>
   router.push({ name: 'job', params: { id: props.id, stage }, query: place.value })
 const toggleUnits = () =>
-  job.change((p) => withSpec(p, { units: p.spec.units === 'METRIC' ? 'FT_IN' : 'METRIC' }))
+  job.change((p) => withSpec(p, { preferences: { units: job.units === 'METRIC' ? 'FT_IN' : 'METRIC' } }))
 const { commands, step } = useCommands(go, toggleUnits)
 
 useKeys((e) => {

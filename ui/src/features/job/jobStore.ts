@@ -57,14 +57,14 @@ export const useJob = defineStore('job', () => {
     () => `buckle.steps.${id.value}`,
     () => (held() ? { now: held()!, ...history.steps() } : null),
   )
-  const { planSave, landSave, both } = useSaves(id, propertyId, (saved) => (revision.value = saved))
+  const { planSave, landSave, both } = useSaves({ id, propertyId, catalogue, revision })
   /** A whole change the core has not answered yet. Whatever else is asked meanwhile, it is not forgotten. */
   const wanted = shallowRef<Held | null>(null)
   /** What the core could lay out after a whole change; a change it refuses goes back to this. */
   let sound: Held | null = null
 
   const held = (): Held | null => (plan.value && land.value ? { plan: plan.value, land: land.value } : null)
-  const units = computed(() => plan.value?.spec.units ?? 'FT_IN')
+  const units = computed(() => plan.value?.spec.preferences.units ?? 'FT_IN')
   const line = computed(
     () => design.value?.layout.lines.find((l) => l.lineId === lineId.value) ?? design.value?.layout.lines[0],
   )
@@ -167,8 +167,8 @@ export const useJob = defineStore('job', () => {
       readings.value = taken
       catalogue.value = all
       adopt(state, ground)
-      const planDraft = planSave.takeDraft(state.plan)
-      const landDraft = landSave.takeDraft(ground.land)
+      const planDraft = await planSave.takeDraft(state.plan)
+      const landDraft = await landSave.takeDraft(ground.land)
       if (planDraft || landDraft) {
         announce('Changes that had not reached the server were taken up again.')
         changeBoth((now) => ({ plan: planDraft ?? now.plan, land: landDraft ?? now.land }))

@@ -1,5 +1,5 @@
 import { emptyBook } from '@/features/layout/bookEdit'
-import type { FenceLine, Gate, Plan, Position, Spec } from '@/api/types'
+import type { Circumstances, FenceLine, FenceSpec, Gate, Plan, Position, Spec, Supply } from '@/api/types'
 
 /** Edits of a plan; each answers a new plan and leaves the old one alone. */
 
@@ -17,6 +17,19 @@ function withLine(plan: Plan, lineId: string, change: (line: FenceLine) => Fence
 
 export function withSpec(plan: Plan, change: Partial<Spec>): Plan {
   return { ...plan, spec: { ...plan.spec, ...change } }
+}
+
+export function withFence(plan: Plan, change: Partial<FenceSpec>): Plan {
+  return withSpec(plan, { fence: { ...plan.spec.fence, ...change } })
+}
+
+export function withSupply(plan: Plan, change: Partial<Supply>): Plan {
+  return withSpec(plan, { supply: { ...plan.spec.supply, ...change } })
+}
+
+/** What the fence is looked at in; nothing of what is built changes. */
+export function withCircumstances(plan: Plan, change: Partial<Circumstances>): Plan {
+  return { ...plan, circumstances: { ...plan.circumstances, ...change } }
 }
 
 function freeId(prefix: string, taken: string[]): string {

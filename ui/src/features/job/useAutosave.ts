@@ -7,6 +7,8 @@ export type SaveState = 'saved' | 'saving' | 'waiting' | 'away' | 'refused' | 'c
 
 interface Draft<T> {
   saveNo: number
+  /** Of the document; drafts written before there were numbers have none. */
+  schema?: number
   doc: T
 }
 
@@ -15,6 +17,10 @@ export interface Store<T> {
   /** Name of the draft kept in this browser. */
   key: () => string
   put: (doc: T, baseSaveNo: number, stretch: string) => Promise<{ saveNo: number; savedAt: string }>
+  /** The schema that documents have today. */
+  schema: () => number
+  /** A document of an older schema, brought up to date. */
+  upgrade: (doc: unknown, schema: number) => Promise<T>
 }
 
 const QUIET_MS = 700
@@ -45,7 +51,10 @@ export function useAutosave<T>(store: Store<T>) {
     if (state.value === 'conflict') return
     pending = doc
     state.value = 'waiting'
-    localStorage.setItem(store.key(), JSON.stringify({ saveNo, doc } satisfies Draft<T>))
+    localStorage.setItem(
+      store.key(),
+      JSON.stringify({ saveNo, schema: store.schema(), doc } satisfies Draft<T>),
+    )
     clearTimeout(timer)
     timer = setTimeout(() => void flush(), QUIET_MS)
   }
@@ -106,17 +115,22 @@ export function useAutosave<T>(store: Store<T>) {
    * A document left in this browser that the server does not have. It is offered on the save it was built on, so that the
    * server keeps it aside when somebody saved in between.
    */
-  function takeDraft(onServer: T): T | null {
+  async function takeDraft(onServer: T): Promise<T | null> {
     const text = localStorage.getItem(store.key())
     if (!text) return null
-    localStorage.removeItem(store.key())
     try {
       const draft = JSON.parse(text) as Partial<Draft<T>> & { plan?: T }
-      const doc = draft.doc ?? draft.plan
+      const left = draft.doc ?? draft.plan
+      const schema = draft.schema ?? 1
+      const doc = left === undefined || schema === store.schema() ? left : await store.upgrade(left, schema)
+      localStorage.removeItem(store.key())
       if (doc === undefined || sameJson(doc, onServer)) return null
       saveNo = draft.saveNo ?? saveNo
       return doc
     } catch {
+      // Nobody can read it now; a later Buckle may.
+      localStorage.setItem(`${store.key()}.unread`, text)
+      localStorage.removeItem(store.key())
       return null
     }
   }

@@ -1,28 +1,35 @@
 import { computed, type Ref } from 'vue'
 import { ask, client } from '@/api/client'
-import type { Land, Plan } from '@/api/types'
+import type { Catalogue, Land, Plan } from '@/api/types'
 import { useAutosave, type SaveState } from './useAutosave'
 
 const WORST: SaveState[] = ['conflict', 'refused', 'away', 'saving', 'waiting', 'saved']
 
+/** The open job: which it is, and what the server last said of it. */
+interface OpenJob {
+  id: Ref<string>
+  propertyId: Ref<string>
+  catalogue: Ref<Catalogue | null>
+  revision: Ref<number>
+}
+
 /** Where the plan of a job and the land of its property are saved, each by itself. */
-export function useSaves(
-  jobId: Ref<string>,
-  propertyId: Ref<string>,
-  onRevision: (revision: number) => void,
-) {
+export function useSaves({ id, propertyId, catalogue, revision }: OpenJob) {
   const planSave = useAutosave<Plan>({
-    key: () => `buckle.draft.${jobId.value}`,
+    key: () => `buckle.draft.${id.value}`,
     put: async (doc, baseSaveNo, stretch) => {
       const saved = await ask(
         client.PUT('/api/jobs/{id}/plan', {
-          params: { path: { id: jobId.value } },
+          params: { path: { id: id.value } },
           body: { baseSaveNo, stretch, plan: doc, label: '' },
         }),
       )
-      onRevision(saved.revision)
+      revision.value = saved.revision
       return saved
     },
+    schema: () => catalogue.value?.planSchema ?? 0,
+    upgrade: (plan, schema) =>
+      ask(client.POST('/api/jobs/plan/upgrade', { body: { schema, plan: plan as Record<string, object> } })),
   })
   const landSave = useAutosave<Land>({
     key: () => `buckle.land.${propertyId.value}`,
@@ -33,6 +40,8 @@ export function useSaves(
           body: { baseSaveNo, stretch, land: doc },
         }),
       ),
+    schema: () => 1,
+    upgrade: async (land) => land as Land,
   })
   /** Both as one, because to the person at the plan they are one: the worse state, the later time. */
   const both = {

@@ -147,7 +147,7 @@ const reversal = computed(() => {
             <td class="right number">{{ f(w.tensionN) }}</td>
             <td class="right number">{{ l(w.sagM) }}</td>
             <td class="right number">{{ f(w.coldN) }}</td>
-            <td class="right number">{{ job.plan!.spec.build.season.iceM ? f(w.icedN) : '' }}</td>
+            <td class="right number">{{ job.plan!.spec.fence.climate.iceM ? f(w.icedN) : '' }}</td>
             <td class="right number">{{ w.joinersM.length || '' }}</td>
           </tr>
         </template>

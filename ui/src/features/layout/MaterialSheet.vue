@@ -1,20 +1,20 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Plan, Spec } from '@/api/types'
+import type { FenceSpec, Plan } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
 import EntryField from '@/shared/EntryField.vue'
 import { lengthText, parseLengthM } from '@/shared/units'
-import { withBuild } from './bookEdit'
+import { withFence } from '@/features/job/planEdit'
+import { withFencePart, type FencePart } from './bookEdit'
 import { useMaterials } from './useMaterials'
 
 const job = useJob()
 const materials = useMaterials()
-const build = computed(() => job.plan!.spec.build)
-type Build = Spec['build']
+const fence = computed(() => job.plan!.spec.fence)
 
-const set = <K extends keyof Build>(part: K, change: Partial<Build[K]>) =>
-  job.change((p: Plan) => withBuild(p, part, change))
+const set = <K extends FencePart>(part: K, change: Partial<FenceSpec[K]>) =>
+  job.change((p: Plan) => withFencePart(p, part, change))
 const word = (e: Event) => (e.target as HTMLSelectElement).value
 /** A length within bounds, or nothing. */
 function length(e: Event, least: number, most: number, then: (m: number) => void) {
@@ -25,9 +25,9 @@ function degrees(e: Event, field: 'coldC' | 'warmC' | 'buildC') {
   const shown = Number((e.target as HTMLInputElement).value.replace(',', '.').replace('−', '-'))
   if (!Number.isFinite(shown)) return
   const value = job.units === 'METRIC' ? shown : ((shown - 32) * 5) / 9
-  const s = { ...build.value.season, [field]: value }
+  const s = { ...fence.value.climate, [field]: value }
   if (s.coldC >= -60 && s.coldC <= s.buildC && s.buildC <= s.warmC && s.warmC <= 60)
-    set('season', { [field]: value })
+    set('climate', { [field]: value })
 }
 const temperature = (c: number) => Math.round(job.units === 'METRIC' ? c : (c * 9) / 5 + 32)
 const degreeUnit = computed(() => (job.units === 'METRIC' ? '°C' : '°F'))
@@ -51,7 +51,7 @@ const kinds = [
     <label v-for="k in kinds" :key="k.id"
       >{{ k.text }}
       <select
-        :value="build.posts[k.id]"
+        :value="fence.posts[k.id]"
         :data-test="`stock-${k.id}`"
         @change="set('posts', { [k.id]: word($event) })"
       >
@@ -62,20 +62,20 @@ const kinds = [
       <label
         >Strong posts deep
         <EntryField
-          :value="lengthText(build.posts.strongDepthM, job.units)"
+          :value="lengthText(fence.posts.strongDepthM, job.units)"
           @change="length($event, 0.1, 3, (m) => set('posts', { strongDepthM: m }))"
       /></label>
       <label
         >Line posts deep
         <EntryField
-          :value="lengthText(build.posts.lineDepthM, job.units)"
+          :value="lengthText(fence.posts.lineDepthM, job.units)"
           @change="length($event, 0.1, 3, (m) => set('posts', { lineDepthM: m }))"
       /></label>
     </div>
     <label
       >Light posts in each gap <RuleChips :rules="['P5']" />
       <select
-        :value="build.posts.lightPerGap"
+        :value="fence.posts.lightPerGap"
         data-test="light-per-gap"
         @change="set('posts', { lightPerGap: Number(word($event)) })"
       >
@@ -85,15 +85,15 @@ const kinds = [
     <label class="check"
       ><input
         type="checkbox"
-        :checked="build.posts.closeUp"
-        @change="set('posts', { closeUp: !build.posts.closeUp })" />
+        :checked="fence.posts.closeUp"
+        @change="set('posts', { closeUp: !fence.posts.closeUp })" />
       a post at each crest and hollow <RuleChips :rules="['P17']"
     /></label>
     <h3>Wire <RuleChips :rules="['S10', 'S12']" /></h3>
     <label v-for="r in roles" :key="r.id"
       >{{ r.text }}
       <select
-        :value="build.wires[r.id]"
+        :value="fence.wires[r.id]"
         :data-test="`conductor-${r.id}`"
         @change="set('wires', { [r.id]: word($event) })"
       >
@@ -101,14 +101,14 @@ const kinds = [
       </select>
     </label>
     <p class="small quiet-text">
-      {{ conductor(build.wires.hot)?.joining }}; {{ conductor(build.wires.hot)?.seen }}.
+      {{ conductor(fence.wires.hot)?.joining }}; {{ conductor(fence.wires.hot)?.seen }}.
     </p>
     <label
       >Pull of each steel wire <RuleChips :rules="['S1']" />
       <select
-        :value="build.wires.tension"
+        :value="fence.wires.tension"
         data-test="tension"
-        @change="set('wires', { tension: word($event) as Build['wires']['tension'] })"
+        @change="set('wires', { tension: word($event) as FenceSpec['wires']['tension'] })"
       >
         <option v-for="t in materials.tensions" :key="t.id" :value="t.id">{{ t.text }}</option>
       </select>
@@ -116,30 +116,30 @@ const kinds = [
     <label
       >Strain in the middle from <RuleChips :rules="['S4']" />
       <EntryField
-        :value="lengthText(build.wires.midRunFromM, job.units)"
+        :value="lengthText(fence.wires.midRunFromM, job.units)"
         @change="length($event, 5, 5000, (m) => set('wires', { midRunFromM: m }))"
     /></label>
     <label class="check"
       ><input
         type="checkbox"
-        :checked="build.wires.springs"
-        @change="set('wires', { springs: !build.wires.springs })" />
+        :checked="fence.wires.springs"
+        @change="set('wires', { springs: !fence.wires.springs })" />
       a tension spring in each hot wire <RuleChips :rules="['S3']"
     /></label>
     <label class="check"
       ><input
         type="checkbox"
-        :checked="build.wires.earthTied"
-        @change="set('wires', { earthTied: !build.wires.earthTied })" />
+        :checked="fence.wires.earthTied"
+        @change="set('wires', { earthTied: !fence.wires.earthTied })" />
       earth wires tied to the earth terminal <RuleChips :rules="['W18']"
     /></label>
     <h3>Braces <RuleChips :rules="['B3']" /></h3>
     <label
       >Kind
       <select
-        :value="build.braces.kind"
+        :value="fence.braces.kind"
         data-test="brace-kind"
-        @change="set('braces', { kind: word($event) as Build['braces']['kind'] })"
+        @change="set('braces', { kind: word($event) as FenceSpec['braces']['kind'] })"
       >
         <option v-for="b in materials.braces" :key="b.id" :value="b.id">{{ b.text }}</option>
       </select>
@@ -148,13 +148,13 @@ const kinds = [
       <label
         >In-line brace from <RuleChips :rules="['B12']" />
         <EntryField
-          :value="lengthText(build.braces.inlineFromM, job.units)"
+          :value="lengthText(fence.braces.inlineFromM, job.units)"
           @change="length($event, 20, 5000, (m) => set('braces', { inlineFromM: m }))"
       /></label>
       <label
         >Rail diameter <RuleChips :rules="['B13']" />
         <EntryField
-          :value="lengthText(build.braces.railDiameterM, job.units)"
+          :value="lengthText(fence.braces.railDiameterM, job.units)"
           @change="length($event, 0.03, 0.3, (m) => set('braces', { railDiameterM: m }))"
       /></label>
     </div>
@@ -163,38 +163,38 @@ const kinds = [
       <label
         >Frost goes down to
         <EntryField
-          :value="lengthText(build.season.frostDepthM, job.units)"
+          :value="lengthText(fence.climate.frostDepthM, job.units)"
           data-test="frost"
-          @change="length($event, 0, 2.5, (m) => set('season', { frostDepthM: m }))"
+          @change="length($event, 0, 2.5, (m) => set('climate', { frostDepthM: m }))"
       /></label>
       <label
         >Ice around a wire
         <EntryField
-          :value="lengthText(build.season.iceM, job.units)"
+          :value="lengthText(fence.climate.iceM, job.units)"
           data-test="ice"
-          @change="length($event, 0, 0.1, (m) => set('season', { iceM: m }))"
+          @change="length($event, 0, 0.1, (m) => set('climate', { iceM: m }))"
       /></label>
     </div>
     <div class="triple">
       <label
         >Coldest, {{ degreeUnit }}
-        <EntryField :value="temperature(build.season.coldC)" @change="degrees($event, 'coldC')"
+        <EntryField :value="temperature(fence.climate.coldC)" @change="degrees($event, 'coldC')"
       /></label>
       <label
-        >Warmest <EntryField :value="temperature(build.season.warmC)" @change="degrees($event, 'warmC')"
+        >Warmest <EntryField :value="temperature(fence.climate.warmC)" @change="degrees($event, 'warmC')"
       /></label>
       <label
         >When strained
-        <EntryField :value="temperature(build.season.buildC)" @change="degrees($event, 'buildC')"
+        <EntryField :value="temperature(fence.climate.buildC)" @change="degrees($event, 'buildC')"
       /></label>
     </div>
     <h3>Insulators <RuleChips :rules="['I5']" /></h3>
     <label
       >They have to stand
       <select
-        :value="build.fittings.hazard"
+        :value="fence.hazard"
         data-test="hazard"
-        @change="set('fittings', { hazard: word($event) as Build['fittings']['hazard'] })"
+        @change="job.change((p) => withFence(p, { hazard: word($event) as FenceSpec['hazard'] }))"
       >
         <option value="USUAL">nothing special</option>
         <option value="WILDLIFE">animals hitting the wire: claw type</option>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Animal, Preset, Spec } from '@/api/types'
+import type { Animal, FenceSpec, Preset, Supply } from '@/api/types'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
-import { withSpec } from '@/features/job/planEdit'
+import { withFence, withSupply } from '@/features/job/planEdit'
 import { lengthText, parseLengthM } from '@/shared/units'
 import WireTable from './WireTable.vue'
 
@@ -11,30 +11,32 @@ import WireTable from './WireTable.vue'
 const USUAL_DEPTH_M = 0.9144
 
 const job = useJob()
-const spec = computed(() => job.plan!.spec)
+const fence = computed(() => job.plan!.spec.fence)
+const supply = computed(() => job.plan!.spec.supply)
 const animals = computed(() => job.catalogue?.animals ?? [])
 const presets = computed(() => job.catalogue?.presets ?? [])
 const fitting = computed(() =>
-  presets.value.filter((p) => p.suits.some((a) => spec.value.animals.includes(a))),
+  presets.value.filter((p) => p.suits.some((a) => fence.value.animals.includes(a))),
 )
 const others = computed(() => presets.value.filter((p) => !fitting.value.includes(p)))
-const change = (part: Partial<Spec>) => job.change((p) => withSpec(p, part))
+const change = (part: Partial<FenceSpec>) => job.change((p) => withFence(p, part))
+const drive = (part: Partial<Supply>) => job.change((p) => withSupply(p, part))
 
 /** A preset brings its wires, and the depth of its line posts where that is part of it; leaving it gives the usual depth back. */
-function brought(preset: Preset): Partial<Spec> {
-  const posts = spec.value.build.posts
-  const before = presets.value.find((p) => p.id === spec.value.schedule.preset)?.lineDepthM
+function brought(preset: Preset): Partial<FenceSpec> {
+  const posts = fence.value.posts
+  const before = presets.value.find((p) => p.id === fence.value.schedule.preset)?.lineDepthM
   const usual = before != null && posts.lineDepthM === before ? USUAL_DEPTH_M : posts.lineDepthM
   return {
     schedule: { preset: preset.id, wires: preset.wires },
-    build: { ...spec.value.build, posts: { ...posts, lineDepthM: preset.lineDepthM ?? usual } },
+    posts: { ...posts, lineDepthM: preset.lineDepthM ?? usual },
   }
 }
 
 /** The first animal chosen brings its own wire schedule; further ones only raise the need. */
 function setAnimals(chosen: Animal[]) {
   if (chosen.length === 0) return
-  const added = chosen.find((a) => !spec.value.animals.includes(a))
+  const added = chosen.find((a) => !fence.value.animals.includes(a))
   const preset = presets.value.find((p) => added && p.suits.length === 1 && p.suits[0] === added)
   const whole = presets.value.find(
     (p) => chosen.length > 1 && chosen.every((a) => p.suits.includes(a)) && p.suits.length === chosen.length,
@@ -48,7 +50,7 @@ function setAnimal(e: Event) {
 }
 function addAnimal(e: Event) {
   const select = e.target as HTMLSelectElement
-  if (select.value) setAnimals([...new Set([...spec.value.animals, select.value as Animal])])
+  if (select.value) setAnimals([...new Set([...fence.value.animals, select.value as Animal])])
   select.value = ''
 }
 function setPreset(e: Event) {
@@ -57,12 +59,13 @@ function setPreset(e: Event) {
 }
 function setSpacing(e: Event) {
   const metres = parseLengthM((e.target as HTMLInputElement).value, job.units)
-  if (metres !== null && metres >= 0.5 && metres <= 60) change({ posts: { spacingM: metres } })
-  else (e.target as HTMLInputElement).value = lengthText(spec.value.posts.spacingM, job.units)
+  if (metres !== null && metres >= 0.5 && metres <= 60)
+    change({ posts: { ...fence.value.posts, spacingM: metres } })
+  else (e.target as HTMLInputElement).value = lengthText(fence.value.posts.spacingM, job.units)
 }
 function setJoules(e: Event) {
   const joules = Number((e.target as HTMLInputElement).value.replace(',', '.'))
-  if (joules >= 0.01 && joules <= 100) change({ feed: { ...spec.value.feed, outputJ: joules } })
+  if (joules >= 0.01 && joules <= 100) drive({ countedJ: joules })
 }
 const title = (p: Preset) => `${p.rule} · ${p.name}`
 const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
@@ -73,28 +76,28 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
     <h2>What shall be built</h2>
     <label
       >Animal
-      <select :value="spec.animals[0]" data-test="animal" @change="setAnimal">
+      <select :value="fence.animals[0]" data-test="animal" @change="setAnimal">
         <option v-for="a in animals" :key="a.id" :value="a.id">{{ a.name }}</option>
       </select>
     </label>
-    <p v-for="a in spec.animals.slice(1)" :key="a" class="also">
+    <p v-for="a in fence.animals.slice(1)" :key="a" class="also">
       and {{ name(a) }}
-      <button :aria-label="`Leave out ${name(a)}`" @click="setAnimals(spec.animals.filter((x) => x !== a))">
+      <button :aria-label="`Leave out ${name(a)}`" @click="setAnimals(fence.animals.filter((x) => x !== a))">
         ×
       </button>
     </p>
     <label class="also">
       <select aria-label="One more animal" data-test="add-animal" @change="addAnimal">
         <option value="">and another …</option>
-        <option v-for="a in animals.filter((x) => !spec.animals.includes(x.id))" :key="a.id" :value="a.id">
+        <option v-for="a in animals.filter((x) => !fence.animals.includes(x.id))" :key="a.id" :value="a.id">
           {{ a.name }}
         </option>
       </select>
     </label>
     <label
       >Wire schedule
-      <select :value="spec.schedule.preset" data-test="preset" @change="setPreset">
-        <option v-if="spec.schedule.preset === 'own'" value="own">own heights</option>
+      <select :value="fence.schedule.preset" data-test="preset" @change="setPreset">
+        <option v-if="fence.schedule.preset === 'own'" value="own">own heights</option>
         <optgroup label="for these animals">
           <option v-for="p in fitting" :key="p.id" :value="p.id">{{ title(p) }}</option>
         </optgroup>
@@ -103,17 +106,17 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
         </optgroup>
       </select>
     </label>
-    <WireTable :schedule="spec.schedule" :units="job.units" @change="change({ schedule: $event })" />
+    <WireTable :schedule="fence.schedule" :units="job.units" @change="change({ schedule: $event })" />
     <div class="pair">
       <label
         >Posts at most <RuleChips :rules="['P1']" /><input
-          :value="lengthText(spec.posts.spacingM, job.units)"
+          :value="lengthText(fence.posts.spacingM, job.units)"
           data-test="spacing"
           @change="setSpacing"
       /></label>
       <label
         >Output, J <RuleChips :rules="['G4']" /><input
-          :value="spec.feed.outputJ"
+          :value="supply.countedJ"
           inputmode="decimal"
           @change="setJoules"
       /></label>
@@ -123,28 +126,28 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
       <label
         ><input
           type="radio"
-          :checked="spec.braces.railSchool === 'EIGHT_FOOT'"
-          @change="change({ braces: { ...spec.braces, railSchool: 'EIGHT_FOOT' } })" />
+          :checked="fence.braces.railSchool === 'EIGHT_FOOT'"
+          @change="change({ braces: { ...fence.braces, railSchool: 'EIGHT_FOOT' } })" />
         8 ft always <RuleChips :rules="['B1']"
       /></label>
       <label
         ><input
           type="radio"
-          :checked="spec.braces.railSchool === 'BY_HEIGHT'"
+          :checked="fence.braces.railSchool === 'BY_HEIGHT'"
           data-test="rail-by-height"
-          @change="change({ braces: { ...spec.braces, railSchool: 'BY_HEIGHT' } })" />
+          @change="change({ braces: { ...fence.braces, railSchool: 'BY_HEIGHT' } })" />
         2.5 × fence height <RuleChips :rules="['B2']"
       /></label>
     </fieldset>
     <label
       >Ground rods
       <select
-        :value="spec.feed.groundSchool"
+        :value="supply.earth.school"
         @change="
-          change({
-            feed: {
-              ...spec.feed,
-              groundSchool: ($event.target as HTMLSelectElement).value as Spec['feed']['groundSchool'],
+          drive({
+            earth: {
+              ...supply.earth,
+              school: ($event.target as HTMLSelectElement).value as Supply['earth']['school'],
             },
           })
         "
@@ -156,7 +159,10 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
       </select>
     </label>
     <label class="check"
-      ><input type="checkbox" :checked="spec.ringClosed" @change="change({ ringClosed: !spec.ringClosed })" />
+      ><input
+        type="checkbox"
+        :checked="fence.wires.ringClosed"
+        @change="change({ wires: { ...fence.wires, ringClosed: !fence.wires.ringClosed } })" />
       join the hot wires at the closing post <RuleChips :rules="['J7']"
     /></label>
   </section>

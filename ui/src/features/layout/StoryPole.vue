@@ -3,22 +3,19 @@ import { computed, ref } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
 import RuleChips from '@/features/help/RuleChips.vue'
 import { useJob } from '@/features/job/jobStore'
-import { withSpec } from '@/features/job/planEdit'
+import { withFence } from '@/features/job/planEdit'
 import { lengthText, tapedText } from '@/shared/units'
 import { setLineSpec, setLineWires } from './bookEdit'
 import { useMaterials } from './useMaterials'
-import type { Spec } from '@/api/types'
+import type { LineSpec } from '@/api/types'
 import WireTable from './WireTable.vue'
 
 const job = useJob()
 const materials = useMaterials()
-type LineSpec = Spec['build']['lines'][number]
-const ownSpec = computed(() => job.plan!.spec.build.lines.find((l) => l.lineId === job.line?.lineId))
+const ownSpec = computed(() => job.plan!.spec.lines.find((l) => l.lineId === job.line?.lineId))
 const word = (e: Event) => (e.target as HTMLSelectElement).value || null
-const own = computed(() =>
-  job.plan!.spec.build.lines.find((l) => l.lineId === job.line?.lineId && l.schedule),
-)
-const schedule = computed(() => job.line?.schedule ?? job.plan!.spec.schedule)
+const own = computed(() => job.plan!.spec.lines.find((l) => l.lineId === job.line?.lineId && l.schedule))
+const schedule = computed(() => job.line?.schedule ?? job.plan!.spec.fence.schedule)
 const wires = computed(() => schedule.value.wires)
 const topM = computed(() => wires.value.at(-1)?.heightM ?? 1)
 const H = 300
@@ -31,7 +28,7 @@ const mix = ref<string[]>([])
 function setSchedule(s: typeof schedule.value) {
   const line = job.line?.lineId
   if (own.value && line) job.change((p) => setLineWires(p, line, s))
-  else job.change((p) => withSpec(p, { schedule: s }))
+  else job.change((p) => withFence(p, { schedule: s }))
 }
 async function combine() {
   refused.value = ''
@@ -53,7 +50,9 @@ async function combine() {
         type="checkbox"
         :checked="!!own"
         data-test="own-wires"
-        @change="job.change((p) => setLineWires(p, job.line!.lineId, own ? null : { ...p.spec.schedule }))"
+        @change="
+          job.change((p) => setLineWires(p, job.line!.lineId, own ? null : { ...p.spec.fence.schedule }))
+        "
       />
       this line has wires of its own
     </label>

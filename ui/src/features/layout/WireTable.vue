@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Spec, UnitSystem, Wire } from '@/api/types'
+import type { FenceSpec, UnitSystem, Wire } from '@/api/types'
 import { lengthText, parseLengthM } from '@/shared/units'
 
-const props = defineProps<{ schedule: Spec['schedule']; units: UnitSystem }>()
-const emit = defineEmits<{ change: [schedule: Spec['schedule']] }>()
+const props = defineProps<{ schedule: FenceSpec['schedule']; units: UnitSystem }>()
+const emit = defineEmits<{ change: [schedule: FenceSpec['schedule']] }>()
 const problem = ref('')
 const rows = computed(() => props.schedule.wires.map((wire, i) => ({ wire, i })).reverse())
 const roles: Wire['role'][] = ['HOT', 'EARTH', 'PLAIN']

@@ -1,4 +1,4 @@
-import type { FenceLine, LineBook, Plan, Position, PostOverride, Spec } from '@/api/types'
+import type { FenceLine, LineBook, Plan, Position, PostOverride, FenceSpec, LineSpec } from '@/api/types'
 
 /** Edits of what is kept along a line, and of how it is built; each answers a new plan. */
 
@@ -42,24 +42,23 @@ export function samePlace(a: Position, b: Position): boolean {
   return Math.abs(a[0]! - b[0]!) < 4e-6 && Math.abs(a[1]! - b[1]!) < 3e-6
 }
 
-type Build = Spec['build']
-export function withBuild<K extends keyof Build>(plan: Plan, part: K, change: Partial<Build[K]>): Plan {
-  const build = { ...plan.spec.build, [part]: { ...plan.spec.build[part], ...change } }
-  return { ...plan, spec: { ...plan.spec, build } }
+/** Parts of a fence that have fields of their own. */
+export type FencePart = 'posts' | 'braces' | 'wires' | 'climate'
+export function withFencePart<K extends FencePart>(plan: Plan, part: K, change: Partial<FenceSpec[K]>): Plan {
+  const fence = { ...plan.spec.fence, [part]: { ...plan.spec.fence[part], ...change } }
+  return { ...plan, spec: { ...plan.spec, fence } }
 }
 
 /** Wires of a line's own, or the job's again with null. */
-export function setLineWires(plan: Plan, lineId: string, schedule: Spec['schedule'] | null): Plan {
+export function setLineWires(plan: Plan, lineId: string, schedule: FenceSpec['schedule'] | null): Plan {
   return setLineSpec(plan, lineId, { schedule })
 }
 
-type LineSpec = Spec['build']['lines'][number]
-
 /** What a line has otherwise than the job; nothing of its own is not kept. */
 export function setLineSpec(plan: Plan, lineId: string, change: Partial<LineSpec>): Plan {
-  const known = plan.spec.build.lines.find((l) => l.lineId === lineId)
+  const known = plan.spec.lines.find((l) => l.lineId === lineId)
   const own = { lineId, schedule: null, brace: null, hot: null, ...known, ...change }
-  const others = plan.spec.build.lines.filter((l) => l.lineId !== lineId)
+  const others = plan.spec.lines.filter((l) => l.lineId !== lineId)
   const lines = own.schedule || own.brace || own.hot ? [...others, own] : others
-  return { ...plan, spec: { ...plan.spec, build: { ...plan.spec.build, lines } } }
+  return { ...plan, spec: { ...plan.spec, lines } }
 }

@@ -29,7 +29,7 @@ export const strokes: Record<Band, { color: string; width: number; dash?: number
   MET: { color: '--met', width: 4 },
   WARN: { color: '--warn', width: 4, dash: [14, 5] },
   BROKEN: { color: '--broken', width: 5, dash: [3, 6] },
-  UNKNOWN: { color: '--ink', width: 4 },
+  OPEN: { color: '--ink', width: 4 },
   off: { color: '--quiet', width: 4, dash: [1, 8] },
 }
 
@@ -86,7 +86,7 @@ function stroked({ band, path }: { band: Band; path: Position[] }): Feature {
   return line
 }
 
-const order: Band[] = ['off', 'BROKEN', 'WARN', 'MET', 'AMPLE', 'UNKNOWN']
+const order: Band[] = ['off', 'BROKEN', 'WARN', 'MET', 'AMPLE', 'OPEN']
 const worse = (a: Band, b: Band): Band => (order.indexOf(a) < order.indexOf(b) ? a : b)
 
 /** The pulse at the nearest computed place, as said beside the pointer. */

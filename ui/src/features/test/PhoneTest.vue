@@ -105,7 +105,7 @@ watch(
           >Wire
           <select v-model.number="wire">
             <option :value="0">joined</option>
-            <option v-for="i in job.plan?.spec.schedule.wires.length ?? 0" :key="i" :value="i">
+            <option v-for="i in job.plan?.spec.fence.schedule.wires.length ?? 0" :key="i" :value="i">
               {{ i }}
             </option>
           </select></label

@@ -49,7 +49,7 @@ async function take() {
         >Wire
         <select v-model.number="wire" data-test="wire">
           <option :value="0">hot, joined</option>
-          <option v-for="(w, i) in job.plan?.spec.schedule.wires" :key="i" :value="i + 1">
+          <option v-for="(w, i) in job.plan?.spec.fence.schedule.wires" :key="i" :value="i + 1">
             {{ i + 1 }} · {{ lengthText(w.heightM, job.units) }} · {{ roles[w.role] }}
           </option>
         </select>

@@ -3,6 +3,7 @@ package buckle;
 import static com.tngtech.archunit.core.domain.properties.HasName.Predicates.nameEndingWith;
 import static com.tngtech.archunit.core.domain.properties.HasOwner.Predicates.With.owner;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.classes;
+import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.methods;
 import static com.tngtech.archunit.lang.syntax.ArchRuleDefinition.noClasses;
 import static com.tngtech.archunit.library.dependencies.SlicesRuleDefinition.slices;
 
@@ -10,11 +11,16 @@ import buckle.layout.Finding;
 import buckle.units.UnitSystem;
 import com.tngtech.archunit.core.domain.JavaCall;
 import com.tngtech.archunit.core.domain.JavaClasses;
+import com.tngtech.archunit.core.domain.JavaMethod;
 import com.tngtech.archunit.core.importer.ImportOption;
 import com.tngtech.archunit.junit.AnalyzeClasses;
 import com.tngtech.archunit.junit.ArchTest;
+import com.tngtech.archunit.lang.ArchCondition;
 import com.tngtech.archunit.lang.ArchRule;
+import com.tngtech.archunit.lang.ConditionEvents;
+import com.tngtech.archunit.lang.SimpleConditionEvent;
 import java.util.List;
+import java.util.Locale;
 
 /** The house rules of the core: what it may import, and which package stands above which. */
 @AnalyzeClasses(packages = "buckle", importOptions = ImportOption.DoNotIncludeTests.class)
@@ -55,6 +61,30 @@ class ArchitectureTest {
             "circuit",
             "readings",
             "design");
+
+    /** Copies of a record with one component changed are generated; see CONTRIBUTING. */
+    @ArchTest
+    static final ArchRule noWitherByHand = methods()
+            .that()
+            .areDeclaredInClassesThat()
+            .areRecords()
+            .and()
+            .haveNameMatching("with[A-Z].*")
+            .should(new ArchCondition<>("not copy the record with a component changed") {
+                @Override
+                public void check(JavaMethod method, ConditionEvents events) {
+                    String component = method.getName().substring(4, 5).toLowerCase(Locale.ROOT)
+                            + method.getName().substring(5);
+                    boolean byHand = method.getOwner().tryGetField(component).isPresent()
+                            && method.getRawParameterTypes()
+                                    .equals(List.of(method.getOwner()
+                                            .getField(component)
+                                            .getRawType()));
+                    if (byHand) {
+                        events.add(SimpleConditionEvent.violated(method, method.getFullName()));
+                    }
+                }
+            });
 
     /** What the core says is facts; it knows no sentence, but for the one method that a finding is told by. */
     @ArchTest

@@ -47,7 +47,8 @@ final class Jobs {
     /** Heap that a layout of 100 km holds for each of its posts, in bytes. */
     static double bytesAPost() {
         Site site = line(100_000);
-        Spec spec = Spec.usual().with(List.of(Animal.ALPACAS), Preset.of("W16").schedule());
+        Spec spec = Spec.USUAL.withFence(f -> f.withAnimals(List.of(Animal.ALPACAS))
+                .withSchedule(Preset.of("W16").schedule()));
         List<Layout> kept = new ArrayList<>();
         long before = used();
         long posts = 0;
@@ -90,7 +91,7 @@ final class Jobs {
             n += side * Math.sin(angle);
             walked += side;
         }
-        FenceLine line = FenceLine.free("l", "long", false, corners).withGround(ground, Optional.empty());
+        FenceLine line = FenceLine.free("l", "long", false, corners).withGround(ground);
         return new Site(
                 List.of(line),
                 Optional.of(new EnergizerPlace("energizer", corners.getFirst().at())));

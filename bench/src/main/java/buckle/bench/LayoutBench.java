@@ -31,8 +31,8 @@ public class LayoutBench {
     int lengthKm;
 
     private Site site = Site.EMPTY;
-    private final Spec spec =
-            Spec.usual().with(List.of(Animal.ALPACAS), Preset.of("W16").schedule());
+    private final Spec spec = Spec.USUAL.withFence(f ->
+            f.withAnimals(List.of(Animal.ALPACAS)).withSchedule(Preset.of("W16").schedule()));
 
     @Setup
     public void prepare() {

@@ -34,12 +34,12 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
             return Optional.empty();
         }
         Plate plate = plan.spec()
-                .power()
+                .supply()
                 .energizer()
                 .filter(p -> p.contradiction().isEmpty())
                 .orElseGet(() -> recommended(plan, laid, around));
         Solver solver = new Solver(plan, laid, around);
-        Conditions likely = Conditions.likely(plate, plan.spec().power());
+        Conditions likely = Conditions.likely(plate, plan.circumstances());
         FenceCircuit fence = solver.fence(likely, trial);
         Optional<Place> place = fence.place(lineId, stationM);
         if (place.isEmpty()) {
@@ -58,7 +58,7 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
                 wave.peakV(),
                 wave.stepS() * every,
                 volts,
-                Shocks.usual(shocks, plan.spec().power().ground()),
+                Shocks.usual(shocks, plan.circumstances().ground()),
                 shocks));
     }
 

@@ -3,9 +3,11 @@ package buckle.circuit;
 import buckle.pulse.Damping;
 import buckle.pulse.Plate;
 import buckle.pulse.Source;
+import buckle.spec.Circumstances;
+import buckle.spec.GroundState;
+import buckle.spec.Growth;
 import buckle.spec.Insulators;
-import buckle.spec.Overgrowth;
-import buckle.spec.Power;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
 
 /**
@@ -17,28 +19,30 @@ import java.util.Optional;
  * @param damping across the energizer's terminals; empty where the plate decides
  * @param wire where in their tolerance the wires' resistances lie: −1 as low as they may, 0 as they should, 1 as high
  */
+@RecordBuilder
 public record Conditions(
         Plate plate,
-        Overgrowth growth,
+        Growth growth,
         Insulators insulators,
-        Power.GroundState ground,
+        GroundState ground,
         double leakFactor,
         double soilFactor,
         double steelMuR,
         int wire,
-        Optional<Damping> damping) {
+        Optional<Damping> damping)
+        implements ConditionsBuilder.With {
     /** As the job says they are, nothing varied. */
-    public static Conditions likely(Plate plate, Power power) {
+    public static Conditions likely(Plate plate, Circumstances circumstances) {
         return new Conditions(
                 plate,
-                power.growth(),
-                power.insulators(),
-                power.ground(),
+                circumstances.growth(),
+                circumstances.insulators(),
+                circumstances.ground(),
                 1,
                 1,
-                power.model().steelMuR().likely(),
+                circumstances.model().steelMuR().likely(),
                 0,
-                power.model().likelyDamping());
+                circumstances.model().likelyDamping());
     }
 
     /** Whether the plate leaves room for the damping somebody said. */
@@ -49,29 +53,5 @@ public record Conditions(
     /** What drives the fence: with the damping somebody said where the plate leaves room for it. */
     Source source() {
         return damping.flatMap(plate::source).orElseGet(plate::source);
-    }
-
-    Conditions with(Overgrowth other) {
-        return new Conditions(plate, other, insulators, ground, leakFactor, soilFactor, steelMuR, wire, damping);
-    }
-
-    Conditions with(Power.GroundState other) {
-        return new Conditions(plate, growth, insulators, other, leakFactor, soilFactor, steelMuR, wire, damping);
-    }
-
-    Conditions withLeak(double factor) {
-        return new Conditions(plate, growth, insulators, ground, factor, soilFactor, steelMuR, wire, damping);
-    }
-
-    Conditions withSoil(double factor) {
-        return new Conditions(plate, growth, insulators, ground, leakFactor, factor, steelMuR, wire, damping);
-    }
-
-    Conditions withSteel(double muR) {
-        return new Conditions(plate, growth, insulators, ground, leakFactor, soilFactor, muR, wire, damping);
-    }
-
-    Conditions withWire(int end) {
-        return new Conditions(plate, growth, insulators, ground, leakFactor, soilFactor, steelMuR, end, damping);
     }
 }

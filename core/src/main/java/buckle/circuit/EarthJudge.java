@@ -1,6 +1,6 @@
 package buckle.circuit;
 
-import buckle.circuit.Electrics.Earth;
+import buckle.circuit.Electrics.EarthAnswer;
 import buckle.circuit.Electrics.EarthCase;
 import buckle.circuit.Electrics.EarthNeed;
 import buckle.circuit.Solver.Spot;
@@ -20,8 +20,8 @@ import buckle.pulse.Place;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
+import buckle.spec.GroundState;
 import buckle.spec.Plan;
-import buckle.spec.Power;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -54,8 +54,8 @@ final class EarthJudge {
         this.far = fence.farthest();
     }
 
-    static Earth none(Power.GroundState ground) {
-        return new Earth(
+    static EarthAnswer none(GroundState ground) {
+        return new EarthAnswer(
                 ground,
                 0,
                 0,
@@ -71,11 +71,11 @@ final class EarthJudge {
     }
 
     /** What is known without the earth test, while something is dragged. */
-    Earth quick() {
+    EarthAnswer quick() {
         return earth(0, true, List.of(), List.of(), List.of(), List.of());
     }
 
-    Earth judge(Optional<Spot> weakest, Trial trial, List<Finding> findings) {
+    EarthAnswer judge(Optional<Spot> weakest, Trial trial, List<Finding> findings) {
         double test = testV(fence, solver.rodsOhm(likely.ground()));
         boolean good = test <= Values.G9_ROD_V;
         if (!good) {
@@ -92,14 +92,14 @@ final class EarthJudge {
                         .orElse(List.of()));
     }
 
-    private Earth earth(
+    private EarthAnswer earth(
             double testV,
             boolean good,
             List<EarthCase> schools,
             List<EarthCase> improvements,
             List<EarthCase> seasons,
             List<Electrics.Shock> shocks) {
-        return new Earth(
+        return new EarthAnswer(
                 likely.ground(),
                 soilOhmM(),
                 solver.rodsOhm(likely.ground()),
@@ -131,7 +131,7 @@ final class EarthJudge {
                                 s.rods(),
                                 s.rodM(),
                                 soilOhmM())
-                        .of(s.school()))
+                        .withSchool(Optional.of(s.school())))
                 .toList();
     }
 
@@ -144,7 +144,7 @@ final class EarthJudge {
         double test = testV(circuit, ohm);
         double byTable = rods == 1
                 ? ohm
-                : Rods.tableOhm(soilOhmM, rodM, plan.spec().power().rodDiameterM() / 2, rods);
+                : Rods.tableOhm(soilOhmM, rodM, plan.spec().supply().earth().rodDiameterM() / 2, rods);
         return new EarthCase(
                 name, says, Optional.empty(), rods, rodM, soilOhmM, ohm, byTable, test, test <= Values.G9_ROD_V);
     }
@@ -173,7 +173,7 @@ final class EarthJudge {
                     new CircuitMessage.ShortRod(false, Values.G7_STUB_M),
                     new CircuitMessage.ShortRodWhy(false),
                     Values.G7_STUB_M,
-                    plan.spec().power().rodDiameterM() / 2));
+                    plan.spec().supply().earth().rodDiameterM() / 2));
         }
         return all;
     }
@@ -184,7 +184,7 @@ final class EarthJudge {
 
     private List<EarthCase> seasons() {
         List<EarthCase> all = new ArrayList<>();
-        for (Power.GroundState s : Power.GroundState.values()) {
+        for (GroundState s : GroundState.values()) {
             double soil = solver.feedSoilOhmM(s);
             double ohm = solver.rodsOhm(feed.rods(), feed.rodM(), soil);
             all.add(one(
@@ -194,7 +194,7 @@ final class EarthJudge {
                     feed.rodM(),
                     soil,
                     ohm,
-                    solver.fence(likely.with(s), Trial.NONE)));
+                    solver.fence(likely.withGround(s), Trial.NONE)));
         }
         return all;
     }
@@ -246,7 +246,7 @@ final class EarthJudge {
         boolean has = layout.lines().stream().anyMatch(l -> l.schedule().count(WireRole.EARTH) > 0);
         boolean badSeason = seasons.stream().anyMatch(s -> !s.good());
         if (has) {
-            return plan.spec().build().wires().earthTied()
+            return plan.spec().fence().wires().earthTied()
                     ? CircuitMessage.EarthWires.ARE_TIED
                     : CircuitMessage.EarthWires.ARE_GROUNDED;
         }

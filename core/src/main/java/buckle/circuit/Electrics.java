@@ -6,9 +6,11 @@ import buckle.message.CircuitMessage;
 import buckle.message.Message;
 import buckle.power.Battery;
 import buckle.pulse.Plate;
+import buckle.rulebook.Standing;
 import buckle.rulebook.Values;
 import buckle.spec.GroundSchool;
-import buckle.spec.Power;
+import buckle.spec.GroundState;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -36,8 +38,8 @@ public record Electrics(
         Optional<PulsePoint> weakest,
         OptionalDouble reserve,
         Message reserveSays,
-        Earth earth,
-        Supply supply,
+        EarthAnswer earth,
+        SupplyAnswer supply,
         List<Candidate> candidates,
         Message recommended,
         List<WhatIf> whatIfs,
@@ -69,25 +71,6 @@ public record Electrics(
         }
     }
 
-    /** How a voltage stands against the need (V10). */
-    public enum Met {
-        MET,
-        WARN,
-        BROKEN,
-        /** No need is known. */
-        UNKNOWN;
-
-        /** How a voltage stands against what is needed. */
-        public static Met of(double volts, OptionalDouble needV) {
-            if (needV.isEmpty()) {
-                return UNKNOWN;
-            }
-            return volts >= needV.getAsDouble()
-                    ? MET
-                    : volts >= Values.V10_WARN_SHARE * needV.getAsDouble() ? WARN : BROKEN;
-        }
-    }
-
     /**
      * Peak at a station: low, likely, high, and when.
      *
@@ -103,10 +86,10 @@ public record Electrics(
             double highV,
             double atS,
             OptionalDouble currentA,
-            Met met) {}
+            Standing met) {}
 
     /** A section by its weakest point; off when a switch that was opened keeps the pulse away. */
-    public record SectionPulse(String id, String name, boolean on, Optional<PulsePoint> weakest, Met met) {}
+    public record SectionPulse(String id, String name, boolean on, Optional<PulsePoint> weakest, Standing met) {}
 
     /**
      * The ground rods.
@@ -115,8 +98,8 @@ public record Electrics(
      * @param mostV that may be read there
      * @param wires whether earth wires are the answer, and why
      */
-    public record Earth(
-            Power.GroundState ground,
+    public record EarthAnswer(
+            GroundState ground,
             double soilOhmM,
             double rodsOhm,
             double testV,
@@ -128,7 +111,7 @@ public record Electrics(
             Message moist,
             CircuitMessage.EarthWires wires,
             List<Shock> shocks) {
-        public Earth {
+        public EarthAnswer {
             schools = List.copyOf(schools);
             improvements = List.copyOf(improvements);
             seasons = List.copyOf(seasons);
@@ -143,6 +126,7 @@ public record Electrics(
      * @param ohm together, by mutual resistances
      * @param tableOhm together, by the factors of IEEE Std 142
      */
+    @RecordBuilder
     public record EarthCase(
             Message name,
             Message says,
@@ -153,11 +137,8 @@ public record Electrics(
             double ohm,
             double tableOhm,
             double testV,
-            boolean good) {
-        EarthCase of(GroundSchool other) {
-            return new EarthCase(name, says, Optional.of(other), rods, rodM, soilOhmM, ohm, tableOhm, testV, good);
-        }
-    }
+            boolean good)
+            implements ElectricsEarthCaseBuilder.With {}
 
     /**
      * What an energizer asks of its earth, so that the test of G9 is passed.
@@ -185,7 +166,7 @@ public record Electrics(
      *
      * @param year empty without a battery
      */
-    public record Supply(
+    public record SupplyAnswer(
             double drawW,
             double usedAhPerDay,
             double daysToHalf,
@@ -195,7 +176,7 @@ public record Electrics(
             double cableDropV,
             List<Battery.Month> year,
             Message says) {
-        public Supply {
+        public SupplyAnswer {
             year = List.copyOf(year);
         }
     }
@@ -207,25 +188,22 @@ public record Electrics(
      * @param bodyJ energy in the animal that gets least for its need at the weakest point (V14); empty when no need is known
      * @param needJ what that animal needs
      */
+    @RecordBuilder
     public record Candidate(
             Plate plate,
             double outJ,
             double cleanV,
             double likelyV,
             double heavyV,
-            Met met,
-            Met metHeavy,
+            Standing met,
+            Standing metHeavy,
             OptionalDouble bodyJ,
             OptionalDouble needJ,
             EarthNeed earth,
             double drawW,
             boolean over5J,
-            boolean recommended) {
-        Candidate asRecommended() {
-            return new Candidate(
-                    plate, outJ, cleanV, likelyV, heavyV, met, metHeavy, bodyJ, needJ, earth, drawW, over5J, true);
-        }
-    }
+            boolean recommended)
+            implements ElectricsCandidateBuilder.With {}
 
     /** One thing done otherwise, and the weakest point then. */
     public record WhatIf(Message name, double weakestV, double heavyV, Message says) {}

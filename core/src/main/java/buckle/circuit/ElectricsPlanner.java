@@ -4,7 +4,6 @@ import buckle.circuit.Electrics.Assumed;
 import buckle.circuit.Electrics.Bands;
 import buckle.circuit.Electrics.Candidate;
 import buckle.circuit.Electrics.EarthNeed;
-import buckle.circuit.Electrics.Met;
 import buckle.circuit.Electrics.PulsePoint;
 import buckle.circuit.Electrics.SectionPulse;
 import buckle.circuit.Solver.Solved;
@@ -24,14 +23,14 @@ import buckle.pulse.Solution;
 import buckle.pulse.Supply;
 import buckle.review.Laid;
 import buckle.rulebook.Rule;
+import buckle.rulebook.Standing;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.spec.Animal;
-import buckle.spec.Overgrowth;
+import buckle.spec.Growth;
 import buckle.spec.Plan;
-import buckle.spec.Power;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -71,7 +70,7 @@ public final class ElectricsPlanner {
         this.laid = laid;
         this.trial = trial;
         this.solver = new Solver(plan, laid, around);
-        this.needV = plan.spec().needV();
+        this.needV = plan.spec().fence().needV();
     }
 
     /** Empty when there is no fence yet. */
@@ -83,9 +82,8 @@ public final class ElectricsPlanner {
     }
 
     private Electrics judge(Depth depth) {
-        Power power = plan.spec().power();
         List<Spot> spots = Spots.along(layout);
-        Optional<Plate> own = power.energizer();
+        Optional<Plate> own = plan.spec().supply().energizer();
         own.flatMap(Plate::contradiction).ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, true)));
         own.flatMap(Plate::doubt).ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, false)));
         own.flatMap(CircuitMessage.OneEnergyComputed::of)
@@ -95,7 +93,7 @@ public final class ElectricsPlanner {
         Optional<Candidate> recommended =
                 candidates.stream().filter(Candidate::recommended).findFirst();
         Plate plate = usable ? own.get() : recommended.map(Candidate::plate).orElse(Energizers.GENERIC.get(5));
-        Conditions likely = Conditions.likely(plate, power);
+        Conditions likely = Conditions.likely(plate, plan.circumstances());
 
         if (!likely.dampingFits()) {
             warn(Rule.E9, new CircuitMessage.DampingDoesNotFit(plate.name()));
@@ -169,7 +167,7 @@ public final class ElectricsPlanner {
                 Optional.empty(),
                 OptionalDouble.empty(),
                 says,
-                EarthJudge.none(plan.spec().power().ground()),
+                EarthJudge.none(plan.circumstances().ground()),
                 new SupplyJudge(plan, layout, plate, 0).judge(findings),
                 List.of(),
                 Message.NONE,
@@ -205,7 +203,7 @@ public final class ElectricsPlanner {
                     range.highV(i),
                     middle.at().get(i).map(a -> a.atS()).orElse(0.0),
                     middle.at().get(i).map(Solution.Answer::currentA).orElse(OptionalDouble.of(0)),
-                    Met.of(v, needV)));
+                    Standing.of(v, needV)));
         }
         return points;
     }
@@ -234,13 +232,13 @@ public final class ElectricsPlanner {
                     section.name(),
                     on,
                     weakest,
-                    weakest.map(PulsePoint::met).orElse(Met.UNKNOWN)));
+                    weakest.map(PulsePoint::met).orElse(Standing.OPEN)));
         }
         return sections;
     }
 
     private void judgeNeed(Optional<PulsePoint> weakest, Solved middle) {
-        if (weakest.isPresent() && needV.isPresent() && weakest.get().met() != Met.MET) {
+        if (weakest.isPresent() && needV.isPresent() && weakest.get().met() != Standing.MET) {
             PulsePoint w = weakest.get();
             findings.add(Finding.at(
                     Rule.V10,
@@ -265,13 +263,14 @@ public final class ElectricsPlanner {
 
     /** E7: every generic energizer, and the chosen one, on this very fence. */
     private List<Candidate> candidates(List<Spot> spots, Depth depth) {
-        Power power = plan.spec().power();
         List<Plate> plates = new ArrayList<>(Energizers.GENERIC);
-        power.energizer()
+        plan.spec()
+                .supply()
+                .energizer()
                 .filter(p -> p.contradiction().isEmpty() && !plates.contains(p))
                 .ifPresent(plates::add);
         // The fence is gone through once for each state of growth, whatever feeds it.
-        List<double[][]> peaks = Stream.of(Overgrowth.CLEAN, power.growth(), Overgrowth.HEAVY)
+        List<double[][]> peaks = Stream.of(Growth.CLEAN, plan.circumstances().growth(), Growth.HEAVY)
                 .parallel()
                 .map(growth -> peaks(plates, growth, spots))
                 .toList();
@@ -290,8 +289,7 @@ public final class ElectricsPlanner {
     private Candidate candidate(
             Plate plate, double cleanV, double likelyV, double heavyV, Optional<Spot> weakest, boolean withEarth) {
         Optional<Shocks.Reached> reached = weakest.flatMap(spot ->
-                new Shocks(plan, solver, Conditions.likely(plate, plan.spec().power()), Trial.NONE).reached(spot));
-        Power power = plan.spec().power();
+                new Shocks(plan, solver, Conditions.likely(plate, plan.circumstances()), Trial.NONE).reached(spot));
         double outJ = plate.energy().outJ();
         return new Candidate(
                 plate,
@@ -299,14 +297,14 @@ public final class ElectricsPlanner {
                 cleanV,
                 likelyV,
                 heavyV,
-                Met.of(likelyV, needV),
-                Met.of(heavyV, needV),
+                Standing.of(likelyV, needV),
+                Standing.of(heavyV, needV),
                 reached.map(Shocks.Reached::bodyJ).map(OptionalDouble::of).orElse(OptionalDouble.empty()),
                 reached.map(Shocks.Reached::needJ).map(OptionalDouble::of).orElse(OptionalDouble.empty()),
                 withEarth
-                        ? new EarthJudge(plan, around, solver, Conditions.likely(plate, power)).need()
+                        ? new EarthJudge(plan, around, solver, Conditions.likely(plate, plan.circumstances())).need()
                         : EarthNeed.NOT_ASKED,
-                Energizers.drawW(plate, power.mode(), 0.5),
+                Energizers.drawW(plate, plan.spec().supply().mode(), 0.5),
                 outJ > Energizers.MUCH_J,
                 false);
     }
@@ -320,13 +318,13 @@ public final class ElectricsPlanner {
     }
 
     /** By energizer and spot. */
-    private double[][] peaks(List<Plate> plates, Overgrowth growth, List<Spot> spots) {
+    private double[][] peaks(List<Plate> plates, Growth growth, List<Spot> spots) {
         Conditions likely =
-                Conditions.likely(plates.getFirst(), plan.spec().power()).with(growth);
+                Conditions.likely(plates.getFirst(), plan.circumstances()).withGrowth(growth);
         FenceCircuit fence = solver.fence(likely, Trial.NONE);
         List<Supply> supplies = plates.stream()
                 .map(p -> new Supply(
-                        Conditions.likely(p, plan.spec().power()).source(),
+                        Conditions.likely(p, plan.circumstances()).source(),
                         fence.circuit().earthOhm()))
                 .toList();
         return Solver.peaks(fence, spots, supplies);
@@ -338,14 +336,14 @@ public final class ElectricsPlanner {
                 .filter(c -> spare(c) && !c.over5J())
                 .min(small)
                 .or(() -> tried.stream()
-                        .filter(c -> c.met() == Met.MET && reaches(c) && !c.over5J())
+                        .filter(c -> c.met() == Standing.MET && reaches(c) && !c.over5J())
                         .max(Comparator.comparingDouble(Candidate::heavyV)))
                 .or(() -> tried.stream().filter(this::spare).min(small))
                 .or(() -> needV.isEmpty()
                         ? tried.stream().filter(c -> !c.over5J()).max(Comparator.comparingDouble(Candidate::heavyV))
                         : tried.stream().max(Comparator.comparingDouble(Candidate::heavyV)));
         return tried.stream()
-                .map(c -> best.filter(b -> b == c).isEmpty() ? c : c.asRecommended())
+                .map(c -> best.filter(b -> b == c).isEmpty() ? c : c.withRecommended(true))
                 .toList();
     }
 
@@ -359,7 +357,7 @@ public final class ElectricsPlanner {
     }
 
     private double leastOutputJ() {
-        return plan.spec().animals().stream()
+        return plan.spec().fence().animals().stream()
                 .mapToDouble(Animal::leastOutputJ)
                 .max()
                 .orElse(0);
@@ -368,11 +366,11 @@ public final class ElectricsPlanner {
     private Message why(Candidate c) {
         Because because = spare(c)
                 ? Because.SMALLEST_WITH_SPARE
-                : c.met() == Met.WARN || c.met() == Met.BROKEN
+                : c.met() == Standing.WARN || c.met() == Standing.BROKEN
                         ? Because.NONE_BETTER
                         : !reaches(c)
                                 ? Because.NONE_REACHES
-                                : c.metHeavy() == Met.MET ? Because.LITTLE_SPARE : Because.HOLDS_TODAY;
+                                : c.metHeavy() == Standing.MET ? Because.LITTLE_SPARE : Because.HOLDS_TODAY;
         return new CircuitMessage.Recommended(
                 c.plate().name(),
                 c.cleanV(),

@@ -20,7 +20,7 @@ import buckle.pulse.LineModel;
 import buckle.pulse.LineType;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
-import buckle.spec.Build;
+import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
 import java.util.ArrayDeque;
 import java.util.ArrayList;
@@ -116,8 +116,8 @@ public final class FenceCircuitPlanner {
         }
     }
 
-    private Build.WirePlan wirePlan(LineLayout line) {
-        return spec.forLine(line.lineId()).build().wires();
+    private FenceSpec.Wires wirePlan(LineLayout line) {
+        return spec.fence(line.lineId()).wires();
     }
 
     /** A span, parted where the ground changes and where a load is tried. */
@@ -156,9 +156,9 @@ public final class FenceCircuitPlanner {
         GatePlace gate = span.gate().get();
         if (gate.kind().cabled()) {
             double length = (to - from)
-                    + 2 * spec.underGate().burialM()
+                    + 2 * spec.fence().underGate().burialM()
                     + 2 * line.schedule().wires().getFirst().heightM()
-                    + 2 * spec.underGate().spareLoopM();
+                    + 2 * spec.fence().underGate().spareLoopM();
             edges.add(new Edge(id, a, b, length, Wires.cable(), false, Optional.of(part)));
         } else if (gate.kind().conducts()) {
             boolean open = trial.open().contains(gate.id());
@@ -189,7 +189,7 @@ public final class FenceCircuitPlanner {
         }
         List<Run> runs = new ArrayList<>();
         List<LiveStretch> live = new ArrayList<>();
-        double leadOut = feed.leadOutM() + spec.feed().leadOutSpareM();
+        double leadOut = feed.leadOutM() + spec.supply().leadOutSpareM();
         runs.add(Run.of(FEED, Optional.empty(), leadOut, Wires.cable()));
         Map<Integer, String> arrival = new HashMap<>();
         int first = network.root(network.feedPlace());
@@ -246,7 +246,7 @@ public final class FenceCircuitPlanner {
     /** The first line's earth wires lead back when they are tied to the terminal. */
     private boolean tied() {
         FeedPlace feed = layout.feed().orElseThrow();
-        return spec.build().wires().earthTied()
+        return spec.fence().wires().earthTied()
                 && line(feed.lineId()).schedule().count(buckle.spec.WireRole.EARTH) > 0;
     }
 }

@@ -45,7 +45,7 @@ final class Range {
         this(solved);
         Supply own = new Supply(
                 solved.fence().circuit().source(), solved.fence().circuit().earthOhm());
-        List<Assumption> all = Assumptions.of(likely, solver.spec.power().model(), own.source());
+        List<Assumption> all = Assumptions.of(likely, solver.circumstances.model(), own.source());
         Map<Move, double[]> volts = new Tried(solver, likely, trial, spots, own).all(all);
         for (Assumption a : all) {
             moved.add(new Moved(

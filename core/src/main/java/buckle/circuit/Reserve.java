@@ -53,6 +53,6 @@ record Reserve(OptionalDouble factor, Message says) {
 
     private static boolean holds(
             Solver solver, Conditions likely, Trial trial, List<Spot> spots, double need, double factor) {
-        return solver.volts(likely.withLeak(factor), trial, spots).weakestV() >= need;
+        return solver.volts(likely.withLeakFactor(factor), trial, spots).weakestV() >= need;
     }
 }

@@ -13,8 +13,8 @@ import buckle.pulse.PulseSolver;
 import buckle.pulse.Terminal;
 import buckle.rulebook.Values;
 import buckle.spec.Animal;
+import buckle.spec.GroundState;
 import buckle.spec.Plan;
-import buckle.spec.Power;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -59,7 +59,7 @@ final class Shocks {
     }
 
     /** Of all contacts, the hardest animal's, standing on ground of a state. */
-    static Shock usual(List<Shock> shocks, Power.GroundState state) {
+    static Shock usual(List<Shock> shocks, GroundState state) {
         return shocks.stream()
                 .filter(s -> s.contact().equals(new CircuitMessage.OnGround(state)))
                 .findFirst()
@@ -78,13 +78,13 @@ final class Shocks {
         }
         LineLayout line = solver.line(spot.lineId());
         boolean tied =
-                plan.spec().build().wires().earthTied() && line.schedule().count(WireRole.EARTH) > 0;
+                plan.spec().fence().wires().earthTied() && line.schedule().count(WireRole.EARTH) > 0;
         double groundOhm = tied
                 ? 0
                 : Rods.feetOhm(
                         Soils.ohmM(solver.soils.at(line, spot.stationM()), likely.ground()), Values.G13_FOOT_M, FEET);
         Terminal wire = PulseSolver.slow(fence.circuit(), List.of(place.get())).terminal(place.get(), List.of());
-        return plan.spec().animals().stream()
+        return plan.spec().fence().animals().stream()
                 .filter(a -> a.needJ().isPresent())
                 .map(a -> {
                     double body = bodyOhm(a);
@@ -115,7 +115,7 @@ final class Shocks {
         shocks.add(
                 shock(wire, new CircuitMessage.StandardLoad(), Message.NONE, Values.G13_BODY_OHM, Values.G13_BODY_OHM));
         for (Contact c : contacts(soil)) {
-            bodies(plan.spec().animals())
+            bodies(plan.spec().fence().animals())
                     .forEach((body, who) ->
                             shocks.add(shock(wire, c.what(), new CircuitMessage.Bodies(who), body + c.ohm(), body)));
         }
@@ -127,7 +127,7 @@ final class Shocks {
 
     private List<Contact> contacts(Soil soil) {
         List<Contact> all = new ArrayList<>();
-        for (Power.GroundState state : Power.GroundState.values()) {
+        for (GroundState state : GroundState.values()) {
             all.add(new Contact(
                     new CircuitMessage.OnGround(state),
                     Rods.feetOhm(Soils.ohmM(soil, state), Values.G13_FOOT_M, FEET)));

@@ -6,7 +6,7 @@ import buckle.land.Traits.Soil;
 import buckle.layout.LandSpan;
 import buckle.layout.LineLayout;
 import buckle.rulebook.Values;
-import buckle.spec.Power;
+import buckle.spec.GroundState;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -35,8 +35,8 @@ final class Soils {
     }
 
     /** Wet ground stays wet and seldom freezes; the rest follows the season. */
-    static double ohmM(Soil soil, Power.GroundState state) {
-        return moistOhmM(soil) * (soil == Soil.WET && state != Power.GroundState.FROZEN ? 1 : state.factor());
+    static double ohmM(Soil soil, GroundState state) {
+        return moistOhmM(soil) * (soil == Soil.WET && state != GroundState.FROZEN ? 1 : state.factor());
     }
 
     Optional<Soil> zone(String featureId) {

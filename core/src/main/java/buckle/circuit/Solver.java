@@ -13,8 +13,9 @@ import buckle.pulse.Solution;
 import buckle.pulse.Supply;
 import buckle.pulse.Terminal;
 import buckle.review.Laid;
+import buckle.spec.Circumstances;
+import buckle.spec.GroundState;
 import buckle.spec.Plan;
-import buckle.spec.Power;
 import buckle.spec.Spec;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -32,6 +33,7 @@ final class Solver {
 
     final Layout layout;
     final Spec spec;
+    final Circumstances circumstances;
     final Soils soils;
     final FenceNetwork network;
     /** What hangs together does not depend on conditions. */
@@ -45,6 +47,7 @@ final class Solver {
         this.layout = laid.layout();
         this.network = laid.network().orElseThrow();
         this.spec = plan.spec();
+        this.circumstances = plan.circumstances();
         this.soils = new Soils(around);
     }
 
@@ -68,7 +71,7 @@ final class Solver {
         }
     }
 
-    double feedSoilOhmM(Power.GroundState state) {
+    double feedSoilOhmM(GroundState state) {
         FeedPlace feed = layout.feed().orElseThrow();
         return Soils.ohmM(soils.at(line(feed.lineId()), feed.stationM()), state);
     }
@@ -81,11 +84,11 @@ final class Solver {
     }
 
     double rodsOhm(int rods, double rodM, double soilOhmM) {
-        Power power = spec.power();
-        return Rods.inLineOhm(soilOhmM, rodM, power.rodDiameterM() / 2, rods, power.rodApartM());
+        var earth = spec.supply().earth();
+        return Rods.inLineOhm(soilOhmM, rodM, earth.rodDiameterM() / 2, rods, earth.rodApartM());
     }
 
-    double rodsOhm(Power.GroundState state) {
+    double rodsOhm(GroundState state) {
         FeedPlace feed = layout.feed().orElseThrow();
         return rodsOhm(feed.rods(), feed.rodM(), feedSoilOhmM(state));
     }
@@ -173,8 +176,8 @@ final class Solver {
     static double earthTestV(FenceCircuit fence, double earthOhm, Place far, double readsV) {
         Place begin =
                 new Place(fence.feedRun(), fence.circuit().runs().getFirst().lengthM());
-        Terminal shorted =
-                new PulseSolver(fence.circuit().withEarth(earthOhm), List.of(far, begin)).terminal(far, List.of(begin));
+        Terminal shorted = new PulseSolver(fence.circuit().withEarthOhm(earthOhm), List.of(far, begin))
+                .terminal(far, List.of(begin));
         double low = Math.log(LEAST_SHORT_OHM);
         double high = Math.log(MOST_SHORT_OHM);
         for (int i = 0; i < HALVINGS; i++) {

@@ -1,6 +1,6 @@
 package buckle.circuit;
 
-import buckle.circuit.Electrics.Supply;
+import buckle.circuit.Electrics.SupplyAnswer;
 import buckle.layout.FeedPlace;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
@@ -10,33 +10,35 @@ import buckle.power.Battery;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
 import buckle.rulebook.Rule;
-import buckle.spec.Build;
+import buckle.spec.FenceSpec;
 import buckle.spec.Plan;
-import buckle.spec.Power;
+import buckle.spec.Supply;
 import java.util.List;
 
 /** What the energizer asks of battery and sun, or of the mains. */
 final class SupplyJudge {
     private static final double NO_SUN_MJ_PER_M2 = 0.05;
 
-    private final Power power;
+    private final Supply given;
+    private final Supply.Battery own;
     private final FeedPlace feed;
-    private final Build.Season season;
+    private final FenceSpec.Climate season;
     private final Plate plate;
     private final double drawW;
 
     SupplyJudge(Plan plan, Layout layout, Plate plate, double weakestV) {
-        this.power = plan.spec().power();
+        this.given = plan.spec().supply();
+        this.own = given.battery();
         this.feed = layout.feed().orElseThrow();
-        this.season = plan.spec().build().season();
+        this.season = plan.spec().fence().climate();
         this.plate = plate;
         double loaded = 1 - Math.clamp(weakestV / plate.openV(), 0, 1);
-        this.drawW = Energizers.drawW(plate, power.mode(), loaded);
+        this.drawW = Energizers.drawW(plate, given.mode(), loaded);
     }
 
-    Supply judge(List<Finding> findings) {
-        if (power.supply() == Power.Supply.MAINS) {
-            return new Supply(
+    SupplyAnswer judge(List<Finding> findings) {
+        if (given.source() == Supply.Source.MAINS) {
+            return new SupplyAnswer(
                     drawW,
                     drawW * 24 / Battery.VOLTS,
                     0,
@@ -47,24 +49,24 @@ final class SupplyJudge {
                     List.of(),
                     new CircuitMessage.FromMains(drawW, feed.leadOutM()));
         }
-        boolean sun = power.supply() == Power.Supply.SOLAR;
+        boolean sun = given.source() == Supply.Source.SOLAR;
         Battery.Plant plant = new Battery.Plant(
                 drawW,
-                power.batteryAh(),
-                sun ? power.panelW() : 0,
-                power.tiltDeg(),
-                power.fitting().dirtShare(),
-                power.sunshineShare(),
-                Battery.cableOhm(power.fitting().cableM(), power.fitting().cableMm2()));
+                own.batteryAh(),
+                sun ? own.panelW() : 0,
+                own.tiltDeg(),
+                own.dirtShare(),
+                own.sunshineShare(),
+                Battery.cableOhm(own.cableM(), own.cableMm2()));
         Battery.Climate climate = new Battery.Climate(feed.latDeg(), season.coldC(), season.warmC());
         double used = Battery.usedAhPerDay(plant);
         double toHalf = Battery.daysToHalf(plant, season.coldC());
         double toEmpty = Battery.daysToEmpty(plant, season.coldC());
-        double leastAh = Battery.leastAh(plant, power.darkDays(), season.coldC());
+        double leastAh = Battery.leastAh(plant, own.darkDays(), season.coldC());
         double leastW = sun ? Battery.leastPanelW(plant, climate) : 0;
         List<Battery.Month> year = sun ? Battery.year(plant, climate) : List.of();
         findings(findings, sun, toHalf, leastAh, leastW, year);
-        return new Supply(
+        return new SupplyAnswer(
                 drawW,
                 used,
                 toHalf,
@@ -77,7 +79,7 @@ final class SupplyJudge {
                         drawW,
                         plate.draw().fullW().isPresent(),
                         used,
-                        power.batteryAh(),
+                        own.batteryAh(),
                         season.coldC(),
                         toHalf,
                         toEmpty));
@@ -90,17 +92,17 @@ final class SupplyJudge {
             double leastAh,
             double leastW,
             List<Battery.Month> year) {
-        if (toHalf < power.darkDays()) {
+        if (toHalf < own.darkDays()) {
             findings.add(Finding.ofJob(
                     Rule.E4,
                     Severity.WARN,
-                    new CircuitMessage.BatterySmall(power.batteryAh(), toHalf, power.darkDays(), leastAh)));
+                    new CircuitMessage.BatterySmall(own.batteryAh(), toHalf, own.darkDays(), leastAh)));
         }
         if (sun && Double.isInfinite(leastW)) {
             boolean dark = year.stream().anyMatch(m -> m.sunMjPerM2() < NO_SUN_MJ_PER_M2);
             findings.add(Finding.ofJob(Rule.E5, Severity.WARN, new CircuitMessage.NoPanelDoes(dark)));
-        } else if (sun && leastW > power.panelW()) {
-            findings.add(Finding.ofJob(Rule.E5, Severity.WARN, new CircuitMessage.PanelSmall(power.panelW(), leastW)));
+        } else if (sun && leastW > own.panelW()) {
+            findings.add(Finding.ofJob(Rule.E5, Severity.WARN, new CircuitMessage.PanelSmall(own.panelW(), leastW)));
         }
         year.stream()
                 .filter(m -> m.lowestShare() <= 0)

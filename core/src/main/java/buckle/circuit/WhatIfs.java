@@ -16,8 +16,8 @@ import buckle.review.CutOutAdvisor;
 import buckle.review.Laid;
 import buckle.review.LayoutPlanner;
 import buckle.site.GeoPoint;
-import buckle.spec.Build;
-import buckle.spec.Overgrowth;
+import buckle.spec.FenceSpec;
+import buckle.spec.Growth;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
@@ -54,30 +54,23 @@ final class WhatIfs {
     List<WhatIf> all() {
         Spec spec = plan.spec();
         with(Change.AS_PLANNED, "", spec);
-        Build.WirePlan wires = spec.build().wires();
+        FenceSpec.Wires wires = spec.fence().wires();
         if (wires.hot() != Conductor.ALU_12_5) {
-            with(Change.ALUMINIUM, wires.hot().text(), spec.with(spec.build().with(wires.withHot(Conductor.ALU_12_5))));
+            with(Change.ALUMINIUM, wires.hot().text(), wired(wires.withHot(Conductor.ALU_12_5)));
         }
         if (wires.hot() != Conductor.HT_12_5) {
-            with(
-                    Change.HIGH_TENSILE,
-                    wires.hot().text(),
-                    spec.with(spec.build().with(wires.withHot(Conductor.HT_12_5))));
+            with(Change.HIGH_TENSILE, wires.hot().text(), wired(wires.withHot(Conductor.HT_12_5)));
         }
-        WireSchedule schedule = spec.schedule();
+        WireSchedule schedule = spec.fence().schedule();
         if (schedule.count(WireRole.EARTH) > 0) {
-            with(Change.ALL_HOT, "", spec.with(spec.animals(), roles(schedule, false)));
+            with(Change.ALL_HOT, "", spec.withFence(f -> f.withSchedule(roles(schedule, false))));
             boolean tied = wires.earthTied();
-            with(
-                    tied ? Change.EARTH_ALONG : Change.EARTH_TIED,
-                    "",
-                    spec.with(spec.build().with(wires.withEarthTied(!tied))));
+            with(tied ? Change.EARTH_ALONG : Change.EARTH_TIED, "", wired(wires.withEarthTied(!tied)));
         } else if (schedule.wires().size() > 1) {
             with(
                     Change.EVERY_SECOND_EARTH,
                     "",
-                    spec.with(spec.animals(), roles(schedule, true))
-                            .with(spec.build().with(wires.withEarthTied(true))));
+                    spec.withFence(f -> f.withSchedule(roles(schedule, true)).withWires(wires.withEarthTied(true))));
         }
         secondLeadOut();
         oneMoreCutOut();
@@ -95,8 +88,12 @@ final class WhatIfs {
         return new WireSchedule(schedule.preset(), wires);
     }
 
+    private Spec wired(FenceSpec.Wires wires) {
+        return plan.spec().withFence(f -> f.withWires(wires));
+    }
+
     private void with(Change change, String of, Spec spec) {
-        Plan other = plan.with(spec);
+        Plan other = plan.withSpec(spec);
         Laid tried = LayoutPlanner.laid(other, around);
         Solver solver = new Solver(other, tried, around);
         List<Spot> own = Spots.along(tried.layout());
@@ -108,7 +105,7 @@ final class WhatIfs {
     }
 
     private Conditions heavy() {
-        return likely.with(Overgrowth.HEAVY);
+        return likely.withGrowth(Growth.HEAVY);
     }
 
     private void add(Message name, Solved now, Solved heavy, Message says) {

@@ -9,8 +9,8 @@ import buckle.pulse.LineType;
 import buckle.pulse.Strand;
 import buckle.rulebook.Values;
 import buckle.site.GateKind;
-import buckle.spec.Build;
-import buckle.spec.Overgrowth;
+import buckle.spec.FenceSpec;
+import buckle.spec.Growth;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import java.util.ArrayList;
@@ -39,13 +39,13 @@ final class Wires {
     }
 
     /** A run of fence; empty where no joint leads the pulse to any of its hot wires. */
-    Optional<LineType> type(LineLayout line, Build.WirePlan plan, double stationM, Soil soil) {
+    Optional<LineType> type(LineLayout line, FenceSpec.Wires plan, double stationM, Soil soil) {
         List<Integer> hot = live.at(line, stationM);
         return hot.isEmpty() ? Optional.empty() : Optional.of(type(line, plan, hot, soil));
     }
 
     /** The strands across an opening: those that are fed on the side they hang from; empty when none is. */
-    Optional<LineType> across(LineLayout line, GatePlace gate, Build.WirePlan plan, Soil soil) {
+    Optional<LineType> across(LineLayout line, GatePlace gate, FenceSpec.Wires plan, Soil soil) {
         List<Integer> hot = LiveWires.hot(line);
         List<Integer> hung =
                 gate.kind() == GateKind.STRAND ? hot.subList(Math.max(0, hot.size() - 1), hot.size()) : hot;
@@ -57,7 +57,7 @@ final class Wires {
         return fed.isEmpty() ? Optional.empty() : Optional.of(type(line, plan, fed, soil));
     }
 
-    private LineType type(LineLayout line, Build.WirePlan plan, List<Integer> hot, Soil soil) {
+    private LineType type(LineLayout line, FenceSpec.Wires plan, List<Integer> hot, Soil soil) {
         List<Strand> strands = new ArrayList<>();
         double lowest = Double.POSITIVE_INFINITY;
         List<Wire> wires = line.schedule().wires();
@@ -91,7 +91,7 @@ final class Wires {
         double insulators = conditions.insulators().siemensPerKm();
         double up = (lowestHotM - Values.V12_FULL_M) / (Values.V12_LITTLE_M - Values.V12_FULL_M);
         double share = Math.clamp(1 - (1 - Values.V12_LITTLE_SHARE) * up, Values.V12_LITTLE_SHARE, 1);
-        double growth = (conditions.growth().siemensPerKm() - Overgrowth.CLEAN.siemensPerKm()) * share;
+        double growth = (conditions.growth().siemensPerKm() - Growth.CLEAN.siemensPerKm()) * share;
         return (insulators + growth) * conditions.leakFactor() / 1000;
     }
 }

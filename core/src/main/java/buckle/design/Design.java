@@ -9,6 +9,7 @@ import buckle.site.BadInput;
 import buckle.site.Problem;
 import buckle.site.Site;
 import buckle.site.SiteCheck;
+import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
@@ -42,7 +43,7 @@ public record Design(Laid laid, List<TakeoffLine> takeoff, List<LedgerFigure> le
      * @throws BadInput when the site cannot be laid out
      */
     public static Design of(Site site, Surroundings around, Spec spec) {
-        return of(new Plan(site, spec, Decisions.NONE), around);
+        return of(new Plan(site, spec, Circumstances.USUAL, Decisions.NONE), around);
     }
 
     /**

@@ -45,7 +45,7 @@ public record SchoolEffect(
         for (School school : School.values()) {
             Spec spec = school.applied(plan.spec());
             boolean chosen = spec.equals(plan.spec());
-            Design then = chosen ? now : Design.of(plan.with(spec), around);
+            Design then = chosen ? now : Design.of(plan.withSpec(spec), around);
             effects.add(of(school, chosen, then, Comparison.of(now, then).items()));
         }
         return effects;

@@ -7,7 +7,6 @@ import buckle.circuit.Trial;
 import buckle.design.SpecChange.Effect;
 import buckle.land.Surroundings;
 import buckle.spec.Plan;
-import buckle.spec.Spec;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -34,8 +33,8 @@ final class SpecChanges {
     }
 
     static List<SpecChange> of(Plan before, Plan after, Surroundings around, Design now) {
-        Map<String, Object> one = SpecFields.of(before.spec());
-        Map<String, Object> other = SpecFields.of(after.spec());
+        Map<String, Object> one = SpecFields.of(before);
+        Map<String, Object> other = SpecFields.of(after);
         List<String> paths = one.keySet().stream()
                 .filter(p -> !Objects.equals(one.get(p), other.get(p)))
                 .toList();
@@ -56,11 +55,11 @@ final class SpecChanges {
     }
 
     private Set<Effect> effects(String path, Object value) {
-        Optional<Spec> spec = SpecFields.with(plan.spec(), path, value);
-        if (spec.isEmpty()) {
+        Optional<Plan> changed = SpecFields.with(plan, path, value);
+        if (changed.isEmpty()) {
             return EnumSet.of(Effect.ONLY_TOGETHER);
         }
-        Plan tried = plan.with(spec.get());
+        Plan tried = changed.get();
         Design then = Design.of(tried, around);
         Set<Effect> effects = EnumSet.noneOf(Effect.class);
         if (!then.takeoff().equals(now.takeoff())) {

@@ -1,6 +1,9 @@
 package buckle.design;
 
+import buckle.spec.Plan;
+import buckle.spec.PulseModel;
 import buckle.spec.Spec;
+import buckle.spec.WireSchedule;
 import java.lang.reflect.InvocationTargetException;
 import java.lang.reflect.RecordComponent;
 import java.util.ArrayList;
@@ -10,14 +13,17 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 
-/** Every single value of a spec by its path, {@code build.posts.strong}, so that none is forgotten when two are compared. */
+/** Every single value of what is ordered by its path, {@code fence.posts.strong}, so that none is forgotten when two are compared. */
 final class SpecFields {
     private SpecFields() {}
 
-    /** All values of a spec; lists and optional values are one value each. */
-    static Map<String, Object> of(Spec spec) {
+    private static final String CIRCUMSTANCES = "circumstances";
+
+    /** All values of a plan's spec and circumstances; lists and optional values are one value each. */
+    static Map<String, Object> of(Plan plan) {
         Map<String, Object> all = new LinkedHashMap<>();
-        collect(spec, "", all);
+        collect(plan.spec(), "", all);
+        collect(plan.circumstances(), CIRCUMSTANCES, all);
         return all;
     }
 
@@ -33,16 +39,11 @@ final class SpecFields {
         }
     }
 
-    /** Groups of fields; a wire schedule or a spread is one value. */
+    /** Groups of fields; a wire schedule, a plate or a spread is one value. */
     private static boolean splits(Record record) {
-        Class<?> within = record.getClass().getEnclosingClass();
-        String name = record.getClass().getSimpleName();
-        return within == Spec.class
-                || within == buckle.spec.Build.class && !name.equals("LineSpec")
-                || within == buckle.spec.Power.class
-                || record instanceof buckle.spec.Build
-                || record instanceof buckle.spec.Power
-                || record instanceof buckle.spec.PulseModel;
+        return record.getClass().getPackage() == Spec.class.getPackage()
+                && !(record instanceof WireSchedule)
+                && !(record instanceof PulseModel.Spread);
     }
 
     private static Object get(Record record, RecordComponent component) {
@@ -53,10 +54,14 @@ final class SpecFields {
         }
     }
 
-    /** The spec with one value changed; empty where it does not go with the others. */
-    static Optional<Spec> with(Spec spec, String path, Object value) {
+    /** The plan with one value changed; empty where it does not go with the others. */
+    static Optional<Plan> with(Plan plan, String path, Object value) {
+        List<String> steps = List.of(path.split("\\."));
         try {
-            return Optional.of((Spec) with(spec, List.of(path.split("\\.")), value));
+            return Optional.of(
+                    steps.getFirst().equals(CIRCUMSTANCES)
+                            ? (Plan) with(plan, steps, value)
+                            : plan.withSpec((Spec) with(plan.spec(), steps, value)));
         } catch (IllegalArgumentException e) {
             return Optional.empty();
         }

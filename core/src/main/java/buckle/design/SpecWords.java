@@ -6,10 +6,10 @@ import buckle.material.PostStock;
 import buckle.pulse.Plate;
 import buckle.spec.Animal;
 import buckle.spec.BraceKind;
-import buckle.spec.Build;
+import buckle.spec.GroundState;
+import buckle.spec.Growth;
 import buckle.spec.Insulators;
-import buckle.spec.Overgrowth;
-import buckle.spec.Power;
+import buckle.spec.LineSpec;
 import buckle.spec.PulseModel;
 import buckle.spec.WireSchedule;
 import buckle.units.Forces;
@@ -41,7 +41,7 @@ final class SpecWords {
             case Boolean b -> b ? "yes" : "no";
             case PulseModel.Spread s ->
                 number(field, s.likely()) + " (" + number(field, s.low()) + " to " + number(field, s.high()) + ")";
-            case Build.LineSpec l ->
+            case LineSpec l ->
                 l.lineId() + ": "
                         + Stream.of(l.schedule(), l.brace(), l.hot())
                                 .flatMap(Optional::stream)
@@ -52,9 +52,9 @@ final class SpecWords {
             case PostStock p -> p.text();
             case BraceKind b -> b.text();
             case Hazard h -> h.text();
-            case Overgrowth g -> g.text();
+            case Growth g -> g.text();
             case Insulators i -> i.text();
-            case Power.GroundState g -> g.text();
+            case GroundState g -> g.text();
             case WireSchedule s -> s.preset() + ", " + s.wires().size() + " wires";
             case Plate p -> p.name();
             case Enum<?> e -> e.name().toLowerCase(Locale.ROOT).replace('_', ' ');

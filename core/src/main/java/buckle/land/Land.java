@@ -2,6 +2,7 @@ package buckle.land;
 
 import buckle.site.GeoPoint;
 import buckle.tape.TapeBook;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -12,13 +13,15 @@ import java.util.OptionalDouble;
  * @param spotHeights places whose height somebody measured
  * @param declinationDeg what the compass shows east of true north here, when the user said it
  */
+@RecordBuilder
 public record Land(
         List<LandFeature> features,
         List<GeoPoint> spotHeights,
         Optional<GridRef> grid,
         OptionalDouble declinationDeg,
         List<Underlay> underlays,
-        List<TapeBook> tapes) {
+        List<TapeBook> tapes)
+        implements LandBuilder.With {
     public static final Land NONE =
             new Land(List.of(), List.of(), Optional.empty(), OptionalDouble.empty(), List.of(), List.of());
 
@@ -31,16 +34,6 @@ public record Land(
                 && !(declinationDeg.getAsDouble() >= -180 && declinationDeg.getAsDouble() <= 180)) {
             throw new IllegalArgumentException("the compass declination lies between −180° and 180°");
         }
-    }
-
-    /** With another terrain grid, or none. */
-    public Land withGrid(Optional<GridRef> newGrid) {
-        return new Land(features, spotHeights, newGrid, declinationDeg, underlays, tapes);
-    }
-
-    /** With other pictures under the plan. */
-    public Land withUnderlays(List<Underlay> newUnderlays) {
-        return new Land(features, spotHeights, grid, declinationDeg, newUnderlays, tapes);
     }
 
     /** Whether nothing at all is known of the property. */

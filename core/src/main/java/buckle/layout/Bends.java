@@ -14,8 +14,8 @@ final class Bends {
     private Bends() {}
 
     static List<Bend> of(FenceLine line, Stationing stationing, Spec spec, Pulling pulling) {
-        double sideM = 2 * spec.posts().spacingM();
-        double brace = spec.braces().braceFromDeg();
+        double sideM = 2 * spec.fence().posts().spacingM();
+        double brace = spec.fence().braces().braceFromDeg();
         List<Bend> bends = new ArrayList<>();
         int from = -1;
         double turn = 0;

@@ -4,7 +4,7 @@ import buckle.mechanics.HBrace;
 import buckle.mechanics.Span;
 import buckle.rulebook.Values;
 import buckle.spec.BraceKind;
-import buckle.spec.Build;
+import buckle.spec.FenceSpec;
 import buckle.spec.RailSchool;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
@@ -43,7 +43,7 @@ final class Bracing {
     }
 
     RailSchool railSchool() {
-        return spec.braces().railSchool();
+        return spec.fence().braces().railSchool();
     }
 
     double railM() {
@@ -55,21 +55,21 @@ final class Bracing {
     }
 
     double bucklingN(double railM) {
-        return HBrace.bucklingN(spec.build().braces().railDiameterM(), railM, Values.B13_RAIL_PA);
+        return HBrace.bucklingN(spec.fence().braces().railDiameterM(), railM, Values.B13_RAIL_PA);
     }
 
     double railWeightN(double railM) {
-        double across = spec.build().braces().railDiameterM();
+        double across = spec.fence().braces().railDiameterM();
         return Math.PI / 4 * across * across * railM * Values.P16_TIMBER_KG_PER_M3 * Span.GRAVITY;
     }
 
     double strandsBreakingN() {
-        return 2 * spec.build().wires().of(WireRole.EARTH).breakingN();
+        return 2 * spec.fence().wires().of(WireRole.EARTH).breakingN();
     }
 
     /** The house's brace; a light fence takes a back-stake. */
     BraceKind kind() {
-        Build.BracePlan plan = spec.build().braces();
+        FenceSpec.Braces plan = spec.fence().braces();
         boolean framed = plan.kind().framed() || plan.kind() == BraceKind.DIAGONAL;
         return framed && pulling.totalN() < Values.B5_LIGHT_N ? BraceKind.BACK_STAKE : plan.kind();
     }

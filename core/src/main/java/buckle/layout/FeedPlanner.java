@@ -33,7 +33,7 @@ final class FeedPlanner {
         List<RodCount> schools = Arrays.stream(GroundSchool.values())
                 .map(s -> rods(s, spec, areaM2))
                 .toList();
-        RodCount chosen = schools.get(spec.feed().groundSchool().ordinal());
+        RodCount chosen = schools.get(spec.supply().earth().school().ordinal());
         if (energizer == null) {
             GeoPoint start = site.lines().getFirst().corners().getFirst().at();
             return new FeedPlace(
@@ -49,7 +49,7 @@ final class FeedPlanner {
                     chosen.rods(),
                     chosen.rodM(),
                     Values.X4_FIRST_ROD_M,
-                    spec.power().rodApartM(),
+                    spec.supply().earth().rodApartM(),
                     schools);
         }
         PlanePoint at = plane.toPlane(energizer.at());
@@ -87,7 +87,7 @@ final class FeedPlanner {
                 chosen.rods(),
                 chosen.rodM(),
                 firstRodM(energizer.at(), land, plane),
-                spec.power().rodApartM(),
+                spec.supply().earth().rodApartM(),
                 schools);
     }
 
@@ -117,7 +117,7 @@ final class FeedPlanner {
             case ONE_LONG_ROD -> new RodCount(school, 1, Values.G3_ROD_M);
             case BY_AREA -> new RodCount(school, byArea(areaM2), Values.G1_ROD_M);
             case BY_JOULES -> {
-                double lengthM = Values.G4_ROD_M_PER_J * spec.outputJ();
+                double lengthM = Values.G4_ROD_M_PER_J * spec.supply().outputJ();
                 yield new RodCount(
                         school, (int) Math.max(1, Math.ceil(lengthM / Values.G1_ROD_M - 1e-9)), Values.G1_ROD_M);
             }

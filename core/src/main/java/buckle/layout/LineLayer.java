@@ -83,7 +83,7 @@ final class LineLayer {
                 line.corners().stream().map(c -> plane.toPlane(c.at())).toList();
         this.stationing = new Stationing(corners, line.closed());
         this.contacts = land.of(stationing);
-        this.schedule = this.spec.schedule();
+        this.schedule = this.spec.fence().schedule();
         this.pulling = new Pulling(this.spec, schedule, coils);
         this.bracing = new Bracing(this.spec, schedule.topM(), pulling);
         this.soil = new SoilAlong(contacts);
@@ -244,7 +244,7 @@ final class LineLayer {
         return end
                 || line.closed() && at == line.closingCornerIndex()
                 || Math.abs(Math.toDegrees(stationing.deflectionRad(at)))
-                        >= spec.braces().strongerFromDeg();
+                        >= spec.fence().braces().strongerFromDeg();
     }
 
     private List<CutOutPlace> cutOuts(List<GatePlace> gates) {
@@ -308,10 +308,10 @@ final class LineLayer {
             return new Mark(station, PostKind.END, label, 0, true);
         }
         boolean closing = line.closed() && i == line.closingCornerIndex();
-        if (closing || turn >= spec.braces().braceFromDeg()) {
+        if (closing || turn >= spec.fence().braces().braceFromDeg()) {
             return new Mark(station, PostKind.CORNER, label, deflectionDeg, true);
         }
-        PostKind kind = turn >= spec.braces().strongerFromDeg() ? PostKind.CORNER : PostKind.LINE;
+        PostKind kind = turn >= spec.fence().braces().strongerFromDeg() ? PostKind.CORNER : PostKind.LINE;
         return new Mark(station, kind, label, deflectionDeg, false);
     }
 
@@ -395,7 +395,7 @@ final class LineLayer {
 
     /** B12: long straight pulls are parted evenly. */
     private void inline(List<Mark> marks, List<GatePlace> gates) {
-        double most = spec.build().braces().inlineFromM();
+        double most = spec.fence().braces().inlineFromM();
         NavigableMap<Double, Mark> standing = new TreeMap<>();
         marks.forEach(m -> standing.put(m.stationM(), m));
         for (Stop stop : stops(marks, gates)) {
@@ -417,7 +417,7 @@ final class LineLayer {
         BraceKind kind = bracing.kind();
         double reach = bracing.reachM(kind);
         double room = pull.toM() - pull.fromM();
-        Rule rule = kind.framed() ? spec.braces().railSchool().rule() : kind.rule();
+        Rule rule = kind.framed() ? spec.fence().braces().railSchool().rule() : kind.rule();
         BraceName what =
                 new BraceName(kind.text(), kind.framed() ? OptionalDouble.of(bracing.railM()) : OptionalDouble.empty());
         double need = bracing.roomM(kind);

@@ -2,6 +2,7 @@ package buckle.layout;
 
 import buckle.site.GeoPoint;
 import buckle.spec.WireSchedule;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 
 /**
@@ -14,6 +15,7 @@ import java.util.List;
  * @param schedule its wires
  * @param closingM station where a closed line's hot wires stay open
  */
+@RecordBuilder
 public record LineLayout(
         String lineId,
         String name,
@@ -33,7 +35,8 @@ public record LineLayout(
         List<LandSpan> land,
         WireSchedule schedule,
         List<Bend> bends,
-        double closingM) {
+        double closingM)
+        implements LineLayoutBuilder.With {
     public LineLayout {
         cornerStationsM = List.copyOf(cornerStationsM);
         corners = List.copyOf(corners);
@@ -46,29 +49,6 @@ public record LineLayout(
         pulls = List.copyOf(pulls);
         gates = List.copyOf(gates);
         cutOuts = List.copyOf(cutOuts);
-    }
-
-    LineLayout with(List<Post> otherPosts, List<Brace> otherBraces) {
-        return new LineLayout(
-                lineId,
-                name,
-                closed,
-                lengthM,
-                slopeLengthM,
-                areaM2,
-                corners,
-                cornerStationsM,
-                profile,
-                profileGaps,
-                otherPosts,
-                otherBraces,
-                pulls,
-                gates,
-                cutOuts,
-                land,
-                schedule,
-                bends,
-                closingM);
     }
 
     /** Posts of a kind to be set for this line; one that stands as another line's post is counted there. */

@@ -8,7 +8,7 @@ import buckle.site.FenceLine;
 import buckle.site.LineBook.PostOverride;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
-import buckle.spec.Build;
+import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
 import buckle.units.Lengths;
 import java.util.ArrayList;
@@ -105,15 +105,15 @@ final class PostPlaces {
 
     double spacingM(double stationM) {
         if (stretches.isEmpty()) {
-            return spec.posts().spacingM();
+            return spec.fence().posts().spacingM();
         }
         return at(stationM, o -> o.spacingM().isPresent())
                 .map(o -> o.spacingM().getAsDouble())
-                .orElse(spec.posts().spacingM());
+                .orElse(spec.fence().posts().spacingM());
     }
 
     private int lightPerGap(double stationM) {
-        Build.PostPlan plan = spec.build().posts();
+        FenceSpec.Posts plan = spec.fence().posts();
         if (stretches.isEmpty()) {
             return plan.lightPerGap();
         }
@@ -143,11 +143,12 @@ final class PostPlaces {
                 }
             }
         }
-        if (spec.build().posts().closeUp()) {
+        if (spec.fence().posts().closeUp()) {
             double from = 0;
             for (int i = 0; i <= strong.size(); i++) {
                 double to = i == strong.size() ? lengthM : strong.get(i).stationM();
-                profile.breaks(from, to, spec.posts().spacingM()).forEach(s -> marks.add(Mark.of(PostKind.LINE, s)));
+                profile.breaks(from, to, spec.fence().posts().spacingM())
+                        .forEach(s -> marks.add(Mark.of(PostKind.LINE, s)));
                 from = to;
             }
         }

@@ -15,7 +15,7 @@ import buckle.site.LineBook.StandingPost;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.spec.BraceKind;
-import buckle.spec.Build;
+import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
@@ -31,7 +31,7 @@ import org.jspecify.annotations.Nullable;
 /** Turns places into posts: what they are made of, how deep and long, what lifts and pushes them, and their numbers. */
 final class PostSetter {
     private final FenceLine line;
-    private final Build build;
+    private final FenceSpec fence;
     private final UnitSystem units;
     private final double topM;
     private final Pulling pulling;
@@ -54,7 +54,7 @@ final class PostSetter {
             Profile profile,
             PostPlaces places) {
         this.line = line;
-        this.build = spec.build();
+        this.fence = spec.fence();
         this.units = spec.units();
         this.topM = topM;
         this.pulling = pulling;
@@ -73,7 +73,7 @@ final class PostSetter {
         double depth = found == null ? depthM(mark, strong, stock) : found.depthM();
         double length = Lengths.sawnM(
                 topM + Values.P11_ABOVE_TOP_WIRE_M + depth + stock.family().driverAllowanceM(), units);
-        boolean footing = mark.ends() && build.braces().kind() == BraceKind.PIPE_CONCRETE;
+        boolean footing = mark.ends() && fence.braces().kind() == BraceKind.PIPE_CONCRETE;
         double width = footing ? Values.B6_FOOTING_M : stock.widthM();
         double concreteKg = footing ? Math.PI / 4 * width * width * depth * Values.B6_CONCRETE_KG_PER_M3 : 0;
         return new Foot(
@@ -170,7 +170,7 @@ final class PostSetter {
     }
 
     private PostStock stock(Mark mark, boolean strong) {
-        Build.PostPlan plan = build.posts();
+        FenceSpec.Posts plan = fence.posts();
         if (strong) {
             return plan.strong();
         }
@@ -183,13 +183,13 @@ final class PostSetter {
     }
 
     private double depthM(Mark mark, boolean strong, PostStock stock) {
-        Build.PostPlan plan = build.posts();
+        FenceSpec.Posts plan = fence.posts();
         if (strong) {
             boolean freezes = soil.at(mark.stationM())
                     .filter(Soil.FROZEN_IN_SEASON::equals)
                     .isPresent();
-            return freezes || build.season().frostDepthM() > 0
-                    ? Math.max(plan.strongDepthM(), build.season().frostDepthM())
+            return freezes || fence.climate().frostDepthM() > 0
+                    ? Math.max(plan.strongDepthM(), fence.climate().frostDepthM())
                     : plan.strongDepthM();
         }
         if (stock.family() == PostStock.Family.STEP_IN) {

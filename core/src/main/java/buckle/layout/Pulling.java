@@ -5,7 +5,7 @@ import buckle.material.Conductor;
 import buckle.mechanics.Span;
 import buckle.message.PostMessage.When;
 import buckle.rulebook.Values;
-import buckle.spec.Build;
+import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
@@ -20,7 +20,7 @@ final class Pulling {
     private static final double SAME_SHARE = 0.005;
 
     private final Spec spec;
-    private final Build build;
+    private final FenceSpec fence;
     private final WireSchedule schedule;
     private final double totalN;
     private final double momentNm;
@@ -30,13 +30,13 @@ final class Pulling {
     Pulling(Spec spec, WireSchedule schedule, Coils coils) {
         this.spec = spec;
         this.coils = coils;
-        this.build = spec.build();
+        this.fence = spec.fence();
         this.schedule = schedule;
-        this.slack = 1 + spec.takeoff().wireSlackPercent() / 100;
+        this.slack = 1 + spec.purchasing().wireSlackPercent() / 100;
         double total = 0;
         double moment = 0;
         for (Wire wire : schedule.wires()) {
-            double tension = tensionN(build, wire.role());
+            double tension = tensionN(fence, wire.role());
             total += tension;
             moment += tension * wire.heightM();
         }
@@ -45,16 +45,16 @@ final class Pulling {
     }
 
     /** S1: steel by school, but so that the coldest night keeps it under its working share; what is pulled by hand at a tenth of its strength. */
-    static double tensionN(Build build, WireRole role) {
-        Conductor conductor = build.wires().of(role);
+    static double tensionN(FenceSpec fence, WireRole role) {
+        Conductor conductor = fence.wires().of(role);
         if (!conductor.strained() && conductor.family() != Conductor.Family.SOFT_WIRE) {
             return Values.S1_BY_HAND_SHARE * conductor.breakingN();
         }
-        Build.Season season = build.season();
+        FenceSpec.Climate season = fence.climate();
         double cold = conductor.stiffnessN() * conductor.expansionPerK() * (season.buildC() - season.coldC());
         return Math.max(
                 Values.S1_BY_HAND_SHARE * conductor.breakingN(),
-                Math.min(build.wires().tension().tensionN(), Values.S12_WORKING_SHARE * conductor.breakingN() - cold));
+                Math.min(fence.wires().tension().tensionN(), Values.S12_WORKING_SHARE * conductor.breakingN() - cold));
     }
 
     double totalN() {
@@ -79,7 +79,7 @@ final class Pulling {
                 wires.add(wire(role, count, slopeM, widestSpanM, joints(role, count, fromM, toM, slopeM, braces)));
             }
         }
-        boolean mid = slopeM > build.wires().midRunFromM();
+        boolean mid = slopeM > fence.wires().midRunFromM();
         double strainer = mid ? (fromM + toM) / 2 : clearOf(braces, fromM, toM);
         double worst = 0;
         double worstNm = 0;
@@ -93,7 +93,7 @@ final class Pulling {
         }
         When when = worst <= totalN * (1 + SAME_SHARE)
                 ? new When.AsBuilt()
-                : iced ? new When.Iced() : new When.Cold(build.season().coldC());
+                : iced ? new When.Iced() : new When.Cold(fence.climate().coldC());
         return new Pull(fromM, toM, slopeM, totalN, momentNm, worst, worstNm, when, strainer, widestSpanM, wires);
     }
 
@@ -116,12 +116,12 @@ final class Pulling {
     }
 
     private PullWire wire(WireRole role, int count, double slopeM, double spanM, Cut cut) {
-        Conductor c = build.wires().of(role);
-        double tension = tensionN(build, role);
+        Conductor c = fence.wires().of(role);
+        double tension = tensionN(fence, role);
         double bare = Span.icedNPerM(c.kgPerM(), c.diameterM(), 0);
         Span strained = new Span(Math.max(spanM, 0.1), bare, tension);
-        Build.Season season = build.season();
-        boolean sprung = role == WireRole.HOT && build.wires().springs() && c.strained();
+        FenceSpec.Climate season = fence.climate();
+        boolean sprung = role == WireRole.HOT && fence.wires().springs() && c.strained();
         double stiffness = stiffnessN(c, sprung, slopeM);
         double cold = strained.after(season.coldC() - season.buildC(), bare, stiffness, c.expansionPerK())
                 .tensionN();
@@ -150,7 +150,7 @@ final class Pulling {
     /** S14: each wire goes on from the rest of its coil where that is worth it; never joined within a brace. */
     private Cut joints(WireRole role, int count, double fromM, double toM, double slopeM, List<Bracing.Placed> braces) {
         double coil = spec.coilM(role);
-        double[] rest = coils.rest(role, build.wires().of(role));
+        double[] rest = coils.rest(role, fence.wires().of(role));
         int opened = 0;
         double need = slopeM * slack;
         List<Double> joints = new ArrayList<>();

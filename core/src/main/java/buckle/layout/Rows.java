@@ -62,7 +62,7 @@ public record Rows(
     /** Of a whole layout. */
     public static Packed of(Layout layout) {
         List<LineLayout> lines = layout.lines().stream()
-                .map(line -> line.with(List.of(), List.of()))
+                .map(line -> line.withPosts(List.of()).withBraces(List.of()))
                 .toList();
         List<Rows> rows =
                 layout.lines().stream().map(line -> of(line, layout.joints())).toList();

@@ -41,7 +41,7 @@ public final class Signs {
             }
         }
         List<Sign> needed = List.copyOf(here);
-        double every = spec.takeoff().signEveryM();
+        double every = spec.fence().signEveryM();
         int n = Lengths.parts(line.lengthM(), every);
         for (int k = 0; k < n; k++) {
             double at = line.lengthM() * (k + 0.5) / n;

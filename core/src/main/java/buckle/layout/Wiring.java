@@ -45,7 +45,7 @@ final class Wiring {
                         new JointMessage.FeedJoint(
                                 wiring.numbers(l, WireRole.EARTH).isEmpty()
                                         ? EarthAtFeed.NONE
-                                        : spec.build().wires().earthTied() ? EarthAtFeed.TIED : EarthAtFeed.ALONG)));
+                                        : spec.fence().wires().earthTied() ? EarthAtFeed.TIED : EarthAtFeed.ALONG)));
         wiring.joints.sort(
                 Comparator.comparing((Joint j) -> wiring.index(j.lineId())).thenComparingDouble(Joint::stationM));
         return wiring.joints;
@@ -53,7 +53,7 @@ final class Wiring {
 
     /** The lead-out is carried on over the hot wires; over the earth wires where they are tied to the terminal. */
     private Joint.Parts feed(LineLayout line) {
-        int earth = spec.build().wires().earthTied() ? line.schedule().count(WireRole.EARTH) : 0;
+        int earth = spec.fence().wires().earthTied() ? line.schedule().count(WireRole.EARTH) : 0;
         return new Joint.Parts(0, line.schedule().count(WireRole.HOT) + earth, 0);
     }
 
@@ -73,7 +73,7 @@ final class Wiring {
     private void line(LineLayout line) {
         int hot = line.schedule().count(WireRole.HOT);
         int earth = line.schedule().count(WireRole.EARTH);
-        boolean separate = spec.build().wires().jumperPieces();
+        boolean separate = spec.fence().wires().jumperPieces();
         Joint.Parts jumper = Joint.Parts.jumper(hot, earth, separate);
         List<Pull> pulls = line.pulls();
         for (int k = 0; k < pulls.size(); k++) {
@@ -124,7 +124,7 @@ final class Wiring {
                 .findFirst()
                 .orElse(null);
         boolean closing = line.closed()
-                && !spec.ringClosed()
+                && !spec.fence().wires().ringClosed()
                 && (Math.abs(at - line.closingM()) < Mark.SAME_PLACE_M
                         || line.closingM() == 0 && Math.abs(at - line.lengthM()) < Mark.SAME_PLACE_M);
         if (gate == null && closing) {

@@ -5,8 +5,8 @@ import buckle.pulse.PlateDoubt;
 import buckle.pulse.Source;
 import buckle.rulebook.Values;
 import buckle.spec.Animal;
-import buckle.spec.Overgrowth;
-import buckle.spec.Power;
+import buckle.spec.GroundState;
+import buckle.spec.Growth;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -103,7 +103,7 @@ public sealed interface CircuitMessage extends Message {
     }
 
     /** How many times the leakage may grow. */
-    record ReserveFactor(double factor, Overgrowth growth) implements CircuitMessage {}
+    record ReserveFactor(double factor, Growth growth) implements CircuitMessage {}
 
     // ---------------------------------------------------------------- assumptions
 
@@ -122,10 +122,10 @@ public sealed interface CircuitMessage extends Message {
     sealed interface Setting extends CircuitMessage {}
 
     /** A state of growth. */
-    record GrowthIs(Overgrowth growth) implements Setting {}
+    record GrowthIs(Growth growth) implements Setting {}
 
     /** A state of the ground. */
-    record GroundIs(Power.GroundState state) implements Setting {}
+    record GroundIs(GroundState state) implements Setting {}
 
     /** Times as much as likely: a third, three times, half, double. */
     record Times(double factor) implements Setting {}
@@ -179,7 +179,7 @@ public sealed interface CircuitMessage extends Message {
     // ---------------------------------------------------------------- the earth
 
     /** The last rod in the earth test. */
-    record LastRodTooHigh(Power.GroundState ground, double testV, double mostV) implements CircuitMessage {}
+    record LastRodTooHigh(GroundState ground, double testV, double mostV) implements CircuitMessage {}
 
     /** What rods are tried. */
     enum Rods implements CircuitMessage {
@@ -233,7 +233,7 @@ public sealed interface CircuitMessage extends Message {
     record StandardLoad() implements Contact {}
 
     /** The ground under the feet. */
-    record OnGround(Power.GroundState state) implements Contact {}
+    record OnGround(GroundState state) implements Contact {}
 
     /** Dry snow under the feet. */
     record OnSnow() implements Contact {}

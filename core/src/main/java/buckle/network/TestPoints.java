@@ -60,7 +60,7 @@ final class TestPoints {
 
     private void ends(LaidLine laid) {
         LineLayout line = laid.layout();
-        if (line.closed() && fence.spec().ringClosed()) {
+        if (line.closed() && fence.spec().fence().wires().ringClosed()) {
             return;
         }
         boolean turned = laid.line().book().turned();

@@ -147,7 +147,7 @@ final class WireNetwork {
         nodes.put(Node.HOT_TERMINAL.id(), Node.HOT_TERMINAL);
         nodes.put(Node.EARTH_TERMINAL.id(), Node.EARTH_TERMINAL);
         hot.forEach(n -> edges.add(Edge.of(Kind.LEAD, Node.HOT_TERMINAL, n, "lead:hot", feed.leadOutM(), false)));
-        if (fence.spec().build().wires().earthTied()) {
+        if (fence.spec().fence().wires().earthTied()) {
             at(line, stop, joint.earth())
                     .forEach(n -> edges.add(
                             Edge.of(Kind.LEAD, Node.EARTH_TERMINAL, n, "lead:earth", feed.leadOutM(), false)));

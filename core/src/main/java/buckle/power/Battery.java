@@ -1,6 +1,7 @@
 package buckle.power;
 
 import buckle.rulebook.Values;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -29,6 +30,7 @@ public final class Battery {
      * @param dirtShare of the light that dirt and snow keep off
      * @param cableOhm of the cable between panel, battery and energizer, there and back
      */
+    @RecordBuilder
     public record Plant(
             double drawW,
             double batteryAh,
@@ -36,11 +38,8 @@ public final class Battery {
             double tiltDeg,
             double dirtShare,
             double sunshineShare,
-            double cableOhm) {
-        Plant withPanel(double watts) {
-            return new Plant(drawW, batteryAh, watts, tiltDeg, dirtShare, sunshineShare, cableOhm);
-        }
-    }
+            double cableOhm)
+            implements BatteryPlantBuilder.With {}
 
     /** Where a battery stands: latitude, and the mean of the coldest and the warmest month. */
     public record Climate(double latitudeDeg, double coldC, double warmC) {
@@ -138,7 +137,7 @@ public final class Battery {
      * cable takes what more of a panel would bring.
      */
     public static double leastPanelW(Plant plant, Climate climate) {
-        double perW = year(plant.withPanel(1), climate).stream()
+        double perW = year(plant.withPanelW(1), climate).stream()
                         .mapToDouble(Month::madeAhPerDay)
                         .min()
                         .orElse(0)

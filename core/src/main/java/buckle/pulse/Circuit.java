@@ -1,5 +1,6 @@
 package buckle.pulse;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -14,6 +15,7 @@ import java.util.Set;
  * @param earthOhm of the ground rods, in series with the fence
  * @param earthTied whether the earth wires lead back to the energizer's earth terminal: what returns in them passes no rod
  */
+@RecordBuilder
 public record Circuit(
         String name,
         LineModel model,
@@ -21,7 +23,8 @@ public record Circuit(
         double earthOhm,
         boolean earthTied,
         List<Run> runs,
-        List<Fault> faults) {
+        List<Fault> faults)
+        implements CircuitBuilder.With {
     /** More runs than this are not solved. */
     public static final int MOST_RUNS = 20_000;
 
@@ -73,25 +76,5 @@ public record Circuit(
             throw new IllegalArgumentException(what + ", which is not there");
         }
         return run;
-    }
-
-    /** With other faults. */
-    public Circuit withFaults(List<Fault> newFaults) {
-        return new Circuit(name, model, source, earthOhm, earthTied, runs, newFaults);
-    }
-
-    /** With another source. */
-    public Circuit with(Source newSource) {
-        return new Circuit(name, model, newSource, earthOhm, earthTied, runs, faults);
-    }
-
-    /** With another resistance of the earth. */
-    public Circuit withEarth(double newEarthOhm) {
-        return new Circuit(name, model, source, newEarthOhm, earthTied, runs, faults);
-    }
-
-    /** With other runs. */
-    public Circuit withRuns(List<Run> newRuns) {
-        return new Circuit(name, model, source, earthOhm, earthTied, newRuns, faults);
     }
 }

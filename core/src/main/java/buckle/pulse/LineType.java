@@ -1,5 +1,6 @@
 package buckle.pulse;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 
@@ -10,7 +11,9 @@ import java.util.Optional;
  * @param leakSPerM conductance from the joined hot wires to earth, in siemens per metre
  * @param soilOhmM resistivity of the ground under it
  */
-public record LineType(List<Strand> strands, double leakSPerM, double soilOhmM, Optional<Cable> cable) {
+@RecordBuilder
+public record LineType(List<Strand> strands, double leakSPerM, double soilOhmM, Optional<Cable> cable)
+        implements LineTypeBuilder.With {
     public LineType {
         strands = List.copyOf(strands);
         Strand.require(leakSPerM >= 0 && leakSPerM <= 10, "leakage " + leakSPerM + " S/m is not between 0 and 10 S/m");
@@ -36,10 +39,5 @@ public record LineType(List<Strand> strands, double leakSPerM, double soilOhmM, 
         public Cable {
             Strand.require(ohmPerM > 0 && henryPerM > 0 && faradPerM > 0, "a cable has R, L and C above 0");
         }
-    }
-
-    /** With another leakage. */
-    public LineType withLeak(double newLeakSPerM) {
-        return new LineType(strands, newLeakSPerM, soilOhmM, cable);
     }
 }

@@ -1,6 +1,7 @@
 package buckle.readings;
 
 import buckle.message.Message;
+import buckle.rulebook.Standing;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;

@@ -8,6 +8,7 @@ import buckle.message.ReadingMessage;
 import buckle.message.ReadingMessage.Against;
 import buckle.readings.Assessment.PointStanding;
 import buckle.readings.Assessment.SectionStanding;
+import buckle.rulebook.Standing;
 import buckle.rulebook.Values;
 import buckle.spec.Animal;
 import buckle.spec.Spec;
@@ -51,15 +52,7 @@ public final class Assessor {
         Map<String, PointStanding> byId = points.stream().collect(Collectors.toMap(PointStanding::testPointId, p -> p));
         List<SectionStanding> sections =
                 layout.sections().stream().map(s -> assessor.section(s, byId)).toList();
-        return new Assessment(spec.needV(), assessor.needWhy(), points, sections);
-    }
-
-    /** How one voltage stands against a need. */
-    public static Standing stand(double peakV, double needV) {
-        if (peakV >= needV) {
-            return Standing.MET;
-        }
-        return peakV >= Values.V10_WARN_SHARE * needV ? Standing.WARN : Standing.BROKEN;
+        return new Assessment(spec.fence().needV(), assessor.needWhy(), points, sections);
     }
 
     private static Map<String, Map<Integer, Reading>> latest(List<Reading> readings) {
@@ -82,7 +75,7 @@ public final class Assessor {
         if (unpowered.isPresent()) {
             return unpowered.get();
         }
-        OptionalDouble need = spec.needV();
+        OptionalDouble need = spec.fence().needV();
         if (wires.isEmpty()) {
             return new PointStanding(
                     point.id(), Standing.OPEN, Optional.empty(), OptionalDouble.empty(), new ReadingMessage.NotRead());
@@ -97,9 +90,9 @@ public final class Assessor {
                     Standing.OPEN,
                     Optional.of(weakest.id()),
                     peak,
-                    new ReadingMessage.NoNeed(spec.animals()));
+                    new ReadingMessage.NoNeed(spec.fence().animals()));
         }
-        Standing standing = stand(weakest.peakV(), need.getAsDouble());
+        Standing standing = Standing.of(weakest.peakV(), need.getAsDouble());
         if (weakest.overRange() && standing != Standing.MET) {
             return new PointStanding(
                     point.id(),
@@ -126,7 +119,7 @@ public final class Assessor {
                 .filter(l -> l.lineId().equals(point.lineId()))
                 .findFirst()
                 .map(l -> l.schedule().wires())
-                .orElseGet(() -> spec.schedule().wires());
+                .orElseGet(() -> spec.fence().schedule().wires());
     }
 
     /** Wires that carry the pulse here; 0 stands for all of them together, unless none does. */
@@ -167,7 +160,7 @@ public final class Assessor {
     /** Hot wires of a deer plot that nobody read at this point. */
     private Set<Integer> unreadWires(TestPoint point, Set<Integer> read) {
         Set<Integer> unread = new HashSet<>();
-        if (spec.animals().stream().anyMatch(Animal::everyWire)) {
+        if (spec.fence().animals().stream().anyMatch(Animal::everyWire)) {
             List<Wire> wires = wires(point);
             for (int i = 0; i < wires.size(); i++) {
                 if (wires.get(i).role() == WireRole.HOT && !read.contains(i + 1)) {
@@ -217,11 +210,11 @@ public final class Assessor {
     }
 
     private Message needWhy() {
-        OptionalDouble need = spec.needV();
+        OptionalDouble need = spec.fence().needV();
         return new ReadingMessage.Need(
-                spec.animals(),
+                spec.fence().animals(),
                 need,
-                spec.animals().stream().map(Animal::rule).distinct().toList(),
+                spec.fence().animals().stream().map(Animal::rule).distinct().toList(),
                 need.isPresent()
                         ? OptionalDouble.of(Values.V10_WARN_SHARE * need.getAsDouble())
                         : OptionalDouble.empty());

@@ -1,5 +1,6 @@
 package buckle.readings;
 
+import buckle.spec.Growth;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalDouble;

@@ -68,7 +68,8 @@ final class Buried {
                         && g.toM() >= c.fromM()
                         && g.fromM() <= c.toM())
                 .forEach(g -> dug.add(new Dug(
-                        new Thing.ConduitUnder(g.name()), spec.underGate().burialM())));
+                        new Thing.ConduitUnder(g.name()),
+                        spec.fence().underGate().burialM())));
         List<Dug> met = dug.stream().filter(d -> meets(d, c.feature())).toList();
         boolean crosses = !c.crossings().isEmpty();
         Where where = !crosses
@@ -115,7 +116,7 @@ final class Buried {
 
     /** The lead-out lies in the ground as deep as cable under a gate. */
     Optional<LandMessage> underLeadOut(LandFeature f) {
-        Dug cable = new Dug(new Thing.LeadOut(), spec.underGate().burialM());
+        Dug cable = new Dug(new Thing.LeadOut(), spec.fence().underGate().burialM());
         return meets(cable, f)
                 ? Optional.of(new LandMessage.LeadOutOverService(
                         FeatureName.of(f), f.traits().depthM(), cable.depthM()))

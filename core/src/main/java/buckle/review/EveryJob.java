@@ -38,7 +38,9 @@ final class EveryJob {
         if (lines.stream().anyMatch(LineLayout::closed)) {
             all.add(new Standing(
                     Rule.J7,
-                    spec.ringClosed() ? LayoutMessage.EveryJob.RING_CLOSED : LayoutMessage.EveryJob.RING_OPEN));
+                    spec.fence().wires().ringClosed()
+                            ? LayoutMessage.EveryJob.RING_CLOSED
+                            : LayoutMessage.EveryJob.RING_OPEN));
         }
         return all;
     }

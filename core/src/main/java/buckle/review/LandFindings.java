@@ -308,7 +308,7 @@ final class LandFindings {
     private void stone(FeedPlace feed, LaidLine laid) {
         if (laid.soil().stony(feed.stationM(), feed.rodM() - Values.G5_ABOVE_M)) {
             boolean earth = laid.layout().schedule().count(WireRole.EARTH) > 0
-                    && spec.build().wires().earthTied();
+                    && spec.fence().wires().earthTied();
             findings.add(Finding.at(
                     Rule.G7,
                     Severity.WARN,
@@ -320,7 +320,7 @@ final class LandFindings {
 
     /** X7: what keeps out bears or people stands between them and its energizer. */
     private void outside(FeedPlace feed, List<LineLayout> lines) {
-        boolean strangers = spec.animals().stream().anyMatch(a -> a == Animal.BEAR || a == Animal.PEOPLE);
+        boolean strangers = spec.fence().animals().stream().anyMatch(a -> a == Animal.BEAR || a == Animal.PEOPLE);
         List<LineLayout> closed = lines.stream().filter(LineLayout::closed).toList();
         if (feed.assumed() || !strangers || closed.isEmpty()) {
             return;
@@ -330,7 +330,10 @@ final class LandFindings {
                 .anyMatch(l ->
                         Polylines.holds(l.corners().stream().map(plane::toPlane).toList(), at));
         if (!inside) {
-            findings.add(Finding.ofJob(Rule.X7, Severity.WARN, new LandMessage.EnergizerOutside(spec.animals())));
+            findings.add(Finding.ofJob(
+                    Rule.X7,
+                    Severity.WARN,
+                    new LandMessage.EnergizerOutside(spec.fence().animals())));
         }
     }
 

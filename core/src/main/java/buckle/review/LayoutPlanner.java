@@ -12,6 +12,7 @@ import buckle.message.LayoutMessage;
 import buckle.network.FenceNetwork;
 import buckle.rulebook.Rule;
 import buckle.site.Site;
+import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
 import buckle.spec.GroundSchool;
 import buckle.spec.Plan;
@@ -31,7 +32,8 @@ public final class LayoutPlanner {
 
     /** Without anything accepted. */
     public static Layout layOut(Site site, Surroundings around, Spec spec) {
-        return laid(new Plan(site, spec, Decisions.NONE), around).layout();
+        return laid(new Plan(site, spec, Circumstances.USUAL, Decisions.NONE), around)
+                .layout();
     }
 
     /** A whole plan; findings that were accepted say so. */

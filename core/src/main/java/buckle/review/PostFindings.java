@@ -286,7 +286,7 @@ final class PostFindings {
                     if (w.coldN() > Values.S12_WORKING_SHARE * w.conductor().breakingN()) {
                         cold.add(on);
                     }
-                    if (spec.build().season().iceM() > 0) {
+                    if (spec.fence().climate().iceM() > 0) {
                         ice.add(on);
                     }
                 }
@@ -295,7 +295,7 @@ final class PostFindings {
         say(Rule.S12, Severity.WARN, cold, w -> w.coldN() / w.conductor().breakingN(), (on, count) -> {
             PullWire w = on.thing();
             return new PostMessage.WireColdTight(
-                    spec.build().season().coldC(),
+                    spec.fence().climate().coldC(),
                     w.conductor(),
                     w.coldN(),
                     w.conductor().breakingN());
@@ -314,7 +314,7 @@ final class PostFindings {
 
     private PostMessage iced(PullWire w, boolean over) {
         return new PostMessage.WireIced(
-                spec.build().season().iceM(),
+                spec.fence().climate().iceM(),
                 w.conductor(),
                 w.icedN(),
                 w.icedSagM(),

@@ -31,7 +31,7 @@ final class ScheduleFindings {
             returns(laid, spec, findings);
             beside(laid, lines, findings);
         }
-        spec.build().lines().stream()
+        spec.lines().stream()
                 .filter(s -> lines.stream().noneMatch(l -> l.id().equals(s.lineId())))
                 .forEach(
                         s -> findings.add(Finding.ofJob(Rule.W18, Severity.NOTE, new LayoutMessage.WiresOfLostLine())));
@@ -57,7 +57,7 @@ final class ScheduleFindings {
                 return;
             }
         }
-        boolean loose = !allHot && !spec.build().wires().earthTied();
+        boolean loose = !allHot && !spec.fence().wires().earthTied();
         if (loose) {
             findings.add(Finding.at(Rule.W18, Severity.NOTE, line.lineId(), 0, new LayoutMessage.EarthGroundedAlong()));
         }

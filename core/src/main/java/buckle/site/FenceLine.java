@@ -1,5 +1,6 @@
 package buckle.site;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -15,6 +16,7 @@ import java.util.stream.Stream;
  * @param endsOn id of the line this one runs into with its last corner
  * @param book what people decided along it
  */
+@RecordBuilder
 public record FenceLine(
         String id,
         String name,
@@ -26,7 +28,8 @@ public record FenceLine(
         Optional<CleanLine.Accuracy> survey,
         Optional<String> startsOn,
         Optional<String> endsOn,
-        LineBook book) {
+        LineBook book)
+        implements FenceLineBuilder.With {
     public FenceLine {
         corners = List.copyOf(corners);
         gates = List.copyOf(gates);
@@ -50,36 +53,6 @@ public record FenceLine(
                 LineBook.EMPTY);
     }
 
-    /** With other corners. */
-    public FenceLine withCorners(List<Corner> newCorners) {
-        return new FenceLine(id, name, closed, newCorners, gates, cutOuts, ground, survey, startsOn, endsOn, book);
-    }
-
-    /** With other gates. */
-    public FenceLine withGates(List<Gate> newGates) {
-        return new FenceLine(id, name, closed, corners, newGates, cutOuts, ground, survey, startsOn, endsOn, book);
-    }
-
-    /** With other cut-outs. */
-    public FenceLine withCutOuts(List<CutOut> newCutOuts) {
-        return new FenceLine(id, name, closed, corners, gates, newCutOuts, ground, survey, startsOn, endsOn, book);
-    }
-
-    /** With other heights along it, and how well it was surveyed. */
-    public FenceLine withGround(List<GeoPoint> newGround, Optional<CleanLine.Accuracy> newSurvey) {
-        return new FenceLine(id, name, closed, corners, gates, cutOuts, newGround, newSurvey, startsOn, endsOn, book);
-    }
-
-    /** With ends that stand on other lines, by id. */
-    public FenceLine withTees(Optional<String> newStartsOn, Optional<String> newEndsOn) {
-        return new FenceLine(id, name, closed, corners, gates, cutOuts, ground, survey, newStartsOn, newEndsOn, book);
-    }
-
-    /** With another book of what was decided along it. */
-    public FenceLine withBook(LineBook newBook) {
-        return new FenceLine(id, name, closed, corners, gates, cutOuts, ground, survey, startsOn, endsOn, newBook);
-    }
-
     /** The same fence with its stations counted from the other end; nothing on the ground moves. */
     public FenceLine reversed() {
         List<Corner> back = closed
@@ -97,8 +70,7 @@ public record FenceLine(
                 survey,
                 endsOn,
                 startsOn,
-                book.withTurn(!book.turned(), book.closingCorner())
-                        .withWiresOn(book.wiresOn().map(LineBook.Side::other)));
+                book.withTurned(!book.turned()).withWiresOn(book.wiresOn().map(LineBook.Side::other)));
     }
 
     /**
@@ -117,7 +89,7 @@ public record FenceLine(
         turned.addAll(corners.subList(0, at));
         Optional<String> closing =
                 Optional.of(book.closingCorner().orElse(corners.getFirst().id()));
-        return withCorners(turned).withBook(book.withTurn(book.turned(), closing));
+        return withCorners(turned).withBook(book.withClosingCorner(closing));
     }
 
     /** Number of the corner where a closed line's wires stay open; 0 when the corner said is gone. */

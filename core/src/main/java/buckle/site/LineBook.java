@@ -1,6 +1,7 @@
 package buckle.site;
 
 import buckle.material.PostStock;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -18,6 +19,7 @@ import java.util.OptionalInt;
  * @param wiresOn the side of the posts the wires hang on; always on the outside of a turn when not said
  * @param beside id of the line this one is the outer row of, in a double fence
  */
+@RecordBuilder
 public record LineBook(
         List<PostOverride> overrides,
         List<IssuedPost> issued,
@@ -26,7 +28,8 @@ public record LineBook(
         Optional<String> closingCorner,
         boolean onExisting,
         Optional<String> beside,
-        Optional<Side> wiresOn) {
+        Optional<Side> wiresOn)
+        implements LineBookBuilder.With {
     public static final LineBook EMPTY = new LineBook(
             List.of(), List.of(), List.of(), false, Optional.empty(), false, Optional.empty(), Optional.empty());
 
@@ -102,35 +105,5 @@ public record LineBook(
                 throw new IllegalArgumentException("depth " + depthM + " m of a post is not between 0 m and 5 m");
             }
         }
-    }
-
-    /** With other choices of posts. */
-    public LineBook withOverrides(List<PostOverride> newOverrides) {
-        return new LineBook(newOverrides, issued, standing, turned, closingCorner, onExisting, beside, wiresOn);
-    }
-
-    /** With other numbers given. */
-    public LineBook withIssued(List<IssuedPost> newIssued) {
-        return new LineBook(overrides, newIssued, standing, turned, closingCorner, onExisting, beside, wiresOn);
-    }
-
-    /** With other posts found standing. */
-    public LineBook withStanding(List<StandingPost> newStanding) {
-        return new LineBook(overrides, issued, newStanding, turned, closingCorner, onExisting, beside, wiresOn);
-    }
-
-    /** Turned or not, and where a ring stays open. */
-    public LineBook withTurn(boolean newTurned, Optional<String> newClosingCorner) {
-        return new LineBook(overrides, issued, standing, newTurned, newClosingCorner, onExisting, beside, wiresOn);
-    }
-
-    /** With its wires on a side of the posts. */
-    public LineBook withWiresOn(Optional<Side> newWiresOn) {
-        return new LineBook(overrides, issued, standing, turned, closingCorner, onExisting, beside, newWiresOn);
-    }
-
-    /** On a fence that stands, or beside another line. */
-    public LineBook withNeighbours(boolean newOnExisting, Optional<String> newBeside) {
-        return new LineBook(overrides, issued, standing, turned, closingCorner, newOnExisting, newBeside, wiresOn);
     }
 }

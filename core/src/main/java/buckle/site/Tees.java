@@ -166,10 +166,10 @@ public final class Tees {
                 continue;
             }
             Optional<String> starts = line.startsOn().or(() -> under(lines, line, true, plane));
-            FenceLine withStart = line.withTees(starts, line.endsOn());
+            FenceLine withStart = line.withStartsOn(starts);
             lines.set(i, withStart);
             Optional<String> ends = line.endsOn().or(() -> under(lines, withStart, false, plane));
-            lines.set(i, line.withTees(starts, ends));
+            lines.set(i, withStart.withEndsOn(ends));
         }
         return new Site(lines, site.energizer());
     }
@@ -182,9 +182,8 @@ public final class Tees {
                 continue;
             }
             boolean near = stationing(other, plane).nearest(end).offsetM() <= COINCIDENT_M;
-            FenceLine tried = atStart
-                    ? line.withTees(Optional.of(other.id()), line.endsOn())
-                    : line.withTees(line.startsOn(), Optional.of(other.id()));
+            FenceLine tried =
+                    atStart ? line.withStartsOn(Optional.of(other.id())) : line.withEndsOn(Optional.of(other.id()));
             if (near && !circles(tried, byId(new Site(replaced(lines, tried), Optional.empty())))) {
                 return Optional.of(other.id());
             }

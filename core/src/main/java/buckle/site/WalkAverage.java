@@ -65,7 +65,7 @@ public final class WalkAverage {
         List<GeoPoint> ground = new ArrayList<>(line.ground());
         ground.addAll(walk.ground());
         int alone = line.corners().size() + walk.corners().size() - 2 * matched;
-        FenceLine averaged = line.withCorners(corners).withGround(ground, accuracy(line, walk));
+        FenceLine averaged = line.withCorners(corners).withGround(ground).withSurvey(accuracy(line, walk));
         return new Averaged(averaged, matched, alone, Math.sqrt(squares / matched));
     }
 

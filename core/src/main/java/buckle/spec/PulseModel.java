@@ -17,11 +17,6 @@ import java.util.function.ToDoubleFunction;
  * @param terminalNf capacitance across the energizer's terminals, in nanofarad
  */
 public record PulseModel(Spread steelMuR, Optional<Spread> bleedOhm, Optional<Spread> terminalNf) {
-    /** What every plan held before plates were fitted; nobody said it. */
-    private static final Spread BLEED_BEFORE = new Spread(2000, 6000, 1e7);
-
-    private static final Spread TERMINAL_BEFORE = new Spread(0, 0.5, 2);
-
     public static final PulseModel USUAL = new PulseModel(
             new Spread(Values.V13_STEEL_LOW, Values.V13_STEEL, Values.V13_STEEL_HIGH),
             Optional.empty(),
@@ -38,12 +33,9 @@ public record PulseModel(Spread steelMuR, Optional<Spread> bleedOhm, Optional<Sp
     }
 
     public PulseModel {
-        within("power.model.steelMuR", steelMuR, 1, 5000);
-        bleedOhm.ifPresent(spread -> within("power.model.bleedOhm", spread, 100, 1e9));
-        terminalNf.ifPresent(spread -> within("power.model.terminalNf", spread, 0, 500));
-        boolean before = bleedOhm.equals(Optional.of(BLEED_BEFORE)) && terminalNf.equals(Optional.of(TERMINAL_BEFORE));
-        bleedOhm = before ? Optional.empty() : bleedOhm;
-        terminalNf = before ? Optional.empty() : terminalNf;
+        within("circumstances.model.steelMuR", steelMuR, 1, 5000);
+        bleedOhm.ifPresent(spread -> within("circumstances.model.bleedOhm", spread, 100, 1e9));
+        terminalNf.ifPresent(spread -> within("circumstances.model.terminalNf", spread, 0, 500));
     }
 
     private static void within(String name, Spread spread, double least, double most) {

@@ -35,17 +35,17 @@ public enum School {
             Topic.LOWEST,
             Rule.W20,
             "hot and earth alternate, lowest hot: what digs or creeps is hit",
-            s -> s.with(s.animals(), s.schedule().alternating(WireRole.HOT))),
+            s -> schedule(s, s.fence().schedule().alternating(WireRole.HOT))),
     LOWEST_EARTH(
             Topic.LOWEST,
             Rule.W20,
             "hot and earth alternate, lowest earth: grass on it costs nothing",
-            s -> s.with(s.animals(), s.schedule().alternating(WireRole.EARTH))),
+            s -> schedule(s, s.fence().schedule().alternating(WireRole.EARTH))),
     ALL_HOT(
             Topic.LOWEST,
             Rule.W18,
             "all hot: the soil carries the return",
-            s -> s.with(s.animals(), s.schedule().allHot())),
+            s -> schedule(s, s.fence().schedule().allHot())),
     EARTH_TIED(
             Topic.EARTH_WIRES,
             Rule.W18,
@@ -124,39 +124,35 @@ public enum School {
     }
 
     private static Spec rail(Spec s, RailSchool school) {
-        return s.with(
-                new Spec.Braces(school, s.braces().braceFromDeg(), s.braces().strongerFromDeg()));
+        return braces(s, b -> b.withRailSchool(school));
     }
 
     private static Spec brace(Spec s, BraceKind kind) {
-        Build.BracePlan b = s.build().braces();
-        return s.with(s.build().with(new Build.BracePlan(kind, b.inlineFromM(), b.railDiameterM())));
+        return braces(s, b -> b.withKind(kind));
     }
 
     private static Spec tension(Spec s, TensionSchool tension) {
-        return wires(s, w -> w.with(tension));
+        return wires(s, w -> w.withTension(tension));
     }
 
     private static Spec rods(Spec s, GroundSchool school) {
-        return s.with(new Spec.Feed(s.feed().outputJ(), school, s.feed().leadOutSpareM()));
+        return s.withSupply(supply -> supply.withEarth(supply.earth().withSchool(school)));
     }
 
     private static Spec supports(Spec s, double spacingM, int light) {
-        Build.PostPlan p = s.build().posts();
-        return s.with(new Spec.Posts(spacingM))
-                .with(s.build()
-                        .with(new Build.PostPlan(
-                                p.strong(),
-                                p.line(),
-                                p.light(),
-                                light,
-                                p.strongDepthM(),
-                                p.lineDepthM(),
-                                p.closeUp())));
+        return s.withFence(f -> f.withPosts(f.posts().withSpacingM(spacingM).withLightPerGap(light)));
     }
 
-    private static Spec wires(Spec s, UnaryOperator<Build.WirePlan> change) {
-        return s.with(s.build().with(change.apply(s.build().wires())));
+    private static Spec schedule(Spec s, WireSchedule schedule) {
+        return s.withFence(f -> f.withSchedule(schedule));
+    }
+
+    private static Spec braces(Spec s, UnaryOperator<FenceSpec.Braces> change) {
+        return s.withFence(f -> f.withBraces(change.apply(f.braces())));
+    }
+
+    private static Spec wires(Spec s, UnaryOperator<FenceSpec.Wires> change) {
+        return s.withFence(f -> f.withWires(change.apply(f.wires())));
     }
 
     /**

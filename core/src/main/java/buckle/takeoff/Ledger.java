@@ -162,8 +162,8 @@ public final class Ledger {
     private static LedgerFigure need(Spec spec) {
         return new LedgerFigure(
                 "need",
-                new TakeoffMessage.NeedFigure(spec.needV(), spec.animals()),
-                spec.animals().stream().map(Animal::rule).distinct().toList());
+                new TakeoffMessage.NeedFigure(spec.fence().needV(), spec.fence().animals()),
+                spec.fence().animals().stream().map(Animal::rule).distinct().toList());
     }
 
     private static LedgerFigure open(Layout layout) {

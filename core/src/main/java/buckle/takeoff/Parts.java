@@ -21,7 +21,7 @@ import buckle.message.TakeoffMessage.Noun;
 import buckle.rulebook.Values;
 import buckle.site.GateKind;
 import buckle.spec.BraceKind;
-import buckle.spec.Build;
+import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
 import buckle.takeoff.Part.Terms;
@@ -198,7 +198,7 @@ public final class Parts {
     /** A line's wires, and where they pass, turn, end and are cut. */
     private static final class Wired {
         final LineLayout line;
-        final Build.WirePlan plan;
+        final FenceSpec.Wires plan;
         final Map<PostStock.Family, List<Double>> passed = new EnumMap<>(PostStock.Family.class);
         final List<Double> turning = new ArrayList<>();
         final List<Double> inside = new ArrayList<>();
@@ -210,7 +210,7 @@ public final class Parts {
 
         Wired(LineLayout line, Spec spec) {
             this.line = line;
-            this.plan = spec.forLine(line.lineId()).build().wires();
+            this.plan = spec.fence(line.lineId()).wires();
             for (Post b : line.posts()) {
                 if (!b.ends()) {
                     passes(b, spec).add(b.stationM());
@@ -239,7 +239,7 @@ public final class Parts {
             if (b.shared() && (b.kind().spaced() || b.kind() == PostKind.LIGHT)) {
                 return brackets;
             }
-            if (Math.abs(b.deflectionDeg()) >= spec.braces().strongerFromDeg()) {
+            if (Math.abs(b.deflectionDeg()) >= spec.fence().braces().strongerFromDeg()) {
                 return b.wiresInside() ? inside : turning;
             }
             return passed.computeIfAbsent(b.stock().family(), f -> new ArrayList<>());
@@ -328,7 +328,7 @@ public final class Parts {
             case EARTH -> Use.EARTH_WIRE;
             case PLAIN -> Use.PLAIN_WIRE;
         };
-        double slack = 1 + spec.takeoff().wireSlackPercent() / 100;
+        double slack = 1 + spec.purchasing().wireSlackPercent() / 100;
         for (Pull pull : w.line.pulls()) {
             int coils = pull.wires().stream()
                     .filter(x -> x.role() == role)
@@ -345,8 +345,8 @@ public final class Parts {
 
     /** I1: one for each hot wire and post passed, of the kind that fits the post; spares at the braces, of the kind of strong posts. */
     private void insulators(Wired w) {
-        var hazard = spec.build().fittings().hazard();
-        PostStock.Family strong = spec.build().posts().strong().family();
+        var hazard = spec.fence().hazard();
+        PostStock.Family strong = spec.fence().posts().strong().family();
         w.passed.forEach((family, at) -> {
             if (!family.holdsWires()) {
                 counted(
@@ -510,7 +510,7 @@ public final class Parts {
         if (cables == 0) {
             return;
         }
-        Spec.UnderGate under = spec.underGate();
+        FenceSpec.UnderGate under = spec.fence().underGate();
         double riser = line.schedule().wires().getFirst().heightM();
         double each = gate.openingM() + 2 * under.burialM() + 2 * riser + 2 * under.spareLoopM();
         Place across = new Place.Stretch(line.lineId(), gate.fromM(), gate.toM());
@@ -545,11 +545,11 @@ public final class Parts {
         FeedPlace feed = layout.feed().orElseThrow();
         Place at = new Place.Stations(feed.lineId(), List.of(feed.stationM()));
         add(Use.ENERGIZER, Product.of(Fitting.ENERGIZER), at, 1, new Terms.Plain());
-        double leadOut = feed.leadOutM() + spec.feed().leadOutSpareM();
+        double leadOut = feed.leadOutM() + spec.supply().leadOutSpareM();
         boolean earth = layout.lines().stream()
                 .filter(l -> l.lineId().equals(feed.lineId()))
                 .anyMatch(l -> l.schedule().count(WireRole.EARTH) > 0);
-        int cables = earth && spec.build().wires().earthTied() ? 2 : 1;
+        int cables = earth && spec.fence().wires().earthTied() ? 2 : 1;
         add(
                 Use.LEAD_OUT,
                 Product.of(Fitting.LEAD_OUT_CABLE),

@@ -19,6 +19,7 @@ import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.GateKind;
 import buckle.spec.BraceKind;
+import buckle.spec.Purchasing;
 import buckle.spec.Spec;
 import buckle.takeoff.Part.Terms;
 import buckle.takeoff.TakeoffLine.Pack;
@@ -129,7 +130,7 @@ public final class Takeoff {
     }
 
     private Conductor usual(Use use) {
-        var wires = spec.build().wires();
+        var wires = spec.fence().wires();
         return use == Use.HOT_WIRE ? wires.hot() : use == Use.EARTH_WIRE ? wires.earth() : wires.plain();
     }
 
@@ -150,7 +151,7 @@ public final class Takeoff {
     }
 
     private Optional<Pack> pack(Use use, Product product, List<Part> parts, double quantity) {
-        Spec.Takeoff by = spec.takeoff();
+        Purchasing by = spec.purchasing();
         return switch (use) {
             case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> {
                 Conductor conductor = ((Product.WireOf) product).conductor();
@@ -204,7 +205,7 @@ public final class Takeoff {
             case SPRING -> counted(parts, Noun.HOT_WIRE, Noun.PULL, false, 1, count);
             case CRIMP -> counted(parts, Noun.WIRE, Noun.PULL, true, Values.S5_CRIMPS_PER_END, count);
             case WIRE_JOINT ->
-                new TakeoffMessage.WhereCoilsEnd(spec.build().wires().hot().family());
+                new TakeoffMessage.WhereCoilsEnd(spec.fence().wires().hot().family());
             case END_TIE ->
                 new TakeoffMessage.Counted(
                         sum(parts, Noun.WOVEN_WIRE, Noun.PULL),
@@ -216,7 +217,7 @@ public final class Takeoff {
             case JUMPER_SET -> new TakeoffMessage.JumperSets(count);
             case JUMPER_PIECE ->
                 new TakeoffMessage.JumperPieces(
-                        atJoints(parts), count, spec.build().wires().jumperPieces());
+                        atJoints(parts), count, spec.fence().wires().jumperPieces());
             case CLAMP -> new TakeoffMessage.Clamps(atJoints(parts), count);
             case CUT_OUT ->
                 new TakeoffMessage.CutOuts(layout.gates().stream()
@@ -230,22 +231,27 @@ public final class Takeoff {
                                 .mapToLong(p -> ((Terms.Metres) p.terms()).wires())
                                 .sum(),
                         parts.size(),
-                        spec.underGate().burialM(),
-                        spec.underGate().spareLoopM(),
+                        spec.fence().underGate().burialM(),
+                        spec.fence().underGate().spareLoopM(),
                         quantity);
             case CONDUIT ->
-                new TakeoffMessage.Conduits(parts.size(), spec.underGate().burialM(), quantity);
-            case ENERGIZER -> new TakeoffMessage.OneEnergizer(spec.outputJ());
+                new TakeoffMessage.Conduits(
+                        parts.size(), spec.fence().underGate().burialM(), quantity);
+            case ENERGIZER -> new TakeoffMessage.OneEnergizer(spec.supply().outputJ());
             case LEAD_OUT ->
                 new TakeoffMessage.LeadOutCables(
-                        cables(parts), feed().leadOutM(), spec.feed().leadOutSpareM());
+                        cables(parts), feed().leadOutM(), spec.supply().leadOutSpareM());
             case GROUND_ROD ->
-                new TakeoffMessage.GroundRods(feed().school(), feed().rodM(), feed().rodApartM(), spec.outputJ());
+                new TakeoffMessage.GroundRods(
+                        feed().school(),
+                        feed().rodM(),
+                        feed().rodApartM(),
+                        spec.supply().outputJ());
             case GROUND_LEAD ->
                 new TakeoffMessage.GroundLead(
                         feed().firstRodM(), feed().rods() - 1, feed().rodApartM(), feed().groundLeadM());
             case SIGN ->
-                new TakeoffMessage.Signs(layout.gates().size(), spec.takeoff().signEveryM(), Values.C4_PUBLIC_EVERY_M);
+                new TakeoffMessage.Signs(layout.gates().size(), spec.fence().signEveryM(), Values.C4_PUBLIC_EVERY_M);
             default -> forEach(parts);
         };
     }
@@ -284,9 +290,9 @@ public final class Takeoff {
         double driver = product.stock().family().driverAllowanceM();
         boolean longer = product.lengthM() > product.stock().stockFor(length, spec.units());
         OptionalDouble limit = switch (use) {
-            case CORNER_POST -> OptionalDouble.of(spec.braces().strongerFromDeg());
-            case INLINE_POST -> OptionalDouble.of(spec.build().braces().inlineFromM());
-            case LINE_POST -> OptionalDouble.of(spec.posts().spacingM());
+            case CORNER_POST -> OptionalDouble.of(spec.fence().braces().strongerFromDeg());
+            case INLINE_POST -> OptionalDouble.of(spec.fence().braces().inlineFromM());
+            case LINE_POST -> OptionalDouble.of(spec.fence().posts().spacingM());
             default -> OptionalDouble.empty();
         };
         double[] gaps = use == Use.LINE_POST ? gaps() : new double[0];
@@ -328,7 +334,7 @@ public final class Takeoff {
         List<TakeoffMessage.Wires> runs = new ArrayList<>();
         byWires.forEach((wires, slope) -> runs.add(new TakeoffMessage.Wires(wires, slope)));
         return new TakeoffMessage.WireLength(
-                runs, parts.size(), spec.takeoff().wireSlackPercent(), quantity, Values.S14_LEAST_REST_M);
+                runs, parts.size(), spec.purchasing().wireSlackPercent(), quantity, Values.S14_LEAST_REST_M);
     }
 
     private static TakeoffMessage.Counted counted(
@@ -368,7 +374,7 @@ public final class Takeoff {
     /** The school that decided comes first. */
     private List<Rule> rules(Use use) {
         Optional<Rule> school = switch (use) {
-            case RAIL -> Optional.of(spec.braces().railSchool().rule());
+            case RAIL -> Optional.of(spec.fence().braces().railSchool().rule());
             case GROUND_ROD -> Optional.of(feed().school().rule());
             default -> Optional.empty();
         };

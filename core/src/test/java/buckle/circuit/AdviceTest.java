@@ -29,10 +29,11 @@ import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.Site;
 import buckle.spec.Animal;
+import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
-import buckle.spec.Overgrowth;
+import buckle.spec.GroundState;
+import buckle.spec.Growth;
 import buckle.spec.Plan;
-import buckle.spec.Power;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
 import java.util.List;
@@ -48,15 +49,17 @@ class AdviceTest {
     private static final FenceLine LONG = Fences.line("l", false, 0, 0, 1800, 0, 1800, 1700, -20, 1700, -20, 60);
 
     private static Electrics of(Spec spec, Surroundings around, FenceLine... lines) {
-        Site site = Fences.site(0, -4, lines);
-        Plan plan = new Plan(site, spec, Decisions.NONE);
+        return of(spec, Circumstances.USUAL, around, lines);
+    }
+
+    private static Electrics of(Spec spec, Circumstances in, Surroundings around, FenceLine... lines) {
+        Plan plan = new Plan(Fences.site(0, -4, lines), spec, in, Decisions.NONE);
         Laid layout = LayoutPlanner.laid(plan, around);
         return ElectricsPlanner.of(plan, layout, around, Trial.NONE, Depth.ALL).orElseThrow();
     }
 
     private static Spec powered(int energizer) {
-        Spec usual = Spec.usual();
-        return usual.with(Records.with(usual.power(), "energizer", Optional.of(Energizers.GENERIC.get(energizer))));
+        return Spec.USUAL.withSupply(s -> s.withEnergizer(Optional.of(Energizers.GENERIC.get(energizer))));
     }
 
     private static LandFeature soil(String name, Soil soil, double west, double south, double east, double north) {
@@ -108,10 +111,11 @@ class AdviceTest {
     /** On frozen ground the wire that leads back matters: tied it helps, merely grounded it does not (G14). */
     @Test
     void earthWiresAreTheAnswerOnFrozenGround() {
-        Spec five =
-                powered(5).with(List.of(Animal.BEEF_CATTLE), Preset.of("W16").schedule());
-        Spec frozen = five.with(Records.with(five.power(), "ground", Power.GroundState.FROZEN));
-        Electrics e = of(frozen, Surroundings.NONE, Fences.line("l", false, 0, 0, 900, 0));
+        Spec five = powered(5)
+                .withFence(f -> f.withAnimals(List.of(Animal.BEEF_CATTLE))
+                        .withSchedule(Preset.of("W16").schedule()));
+        Circumstances frozen = Circumstances.USUAL.withGround(GroundState.FROZEN);
+        Electrics e = of(five, frozen, Surroundings.NONE, Fences.line("l", false, 0, 0, 900, 0));
         assertThat(named(e, "every second wire earth").weakestV())
                 .isGreaterThan(named(e, "as planned").weakestV());
         assertThat(inFeet(e.earth().wires())).contains("earth wires tied to the energizer would");
@@ -157,7 +161,9 @@ class AdviceTest {
     @ParameterizedTest
     @CsvSource({"ALPACAS, BEEF_CATTLE", "WILD_BOAR, PIGS", "SHEEP_GOATS, WILD_BOAR"})
     void everyKindOfAnimalHasItsShock(Animal hard, Animal soft) {
-        Spec spec = powered(4).with(List.of(soft, hard), Preset.of("W16").schedule());
+        Spec spec = powered(4)
+                .withFence(f -> f.withAnimals(List.of(soft, hard))
+                        .withSchedule(Preset.of("W16").schedule()));
         Electrics e = of(spec, Surroundings.NONE, Fences.line("l", false, 0, 0, 400, 0));
         List<Shock> snow = e.earth().shocks().stream()
                 .filter(s -> s.contact().equals(new CircuitMessage.OnSnow()))
@@ -171,12 +177,13 @@ class AdviceTest {
             assertThat(s.volts()).isLessThan(e.energizer().openV() * 1.5);
         }
         List<Shock> moist = e.earth().shocks().stream()
-                .filter(s -> s.contact().equals(new CircuitMessage.OnGround(Power.GroundState.MOIST)))
+                .filter(s -> s.contact().equals(new CircuitMessage.OnGround(GroundState.MOIST)))
                 .toList();
         assertThat(moist.getFirst().pathOhm()).isGreaterThan(moist.getLast().pathOhm());
-        assertThat(Shocks.usual(e.earth().shocks(), Power.GroundState.MOIST)).isEqualTo(moist.getFirst());
+        assertThat(Shocks.usual(e.earth().shocks(), GroundState.MOIST)).isEqualTo(moist.getFirst());
         Spec same = powered(4)
-                .with(List.of(Animal.WILD_BOAR, Animal.BADGER), Preset.of("W15").schedule());
+                .withFence(f -> f.withAnimals(List.of(Animal.WILD_BOAR, Animal.BADGER))
+                        .withSchedule(Preset.of("W15").schedule()));
         assertThat(of(same, Surroundings.NONE, Fences.line("l", false, 0, 0, 400, 0))
                         .earth()
                         .shocks())
@@ -188,7 +195,7 @@ class AdviceTest {
     @Test
     void wovenGoodsMoveTheRangeMoreThanWire() {
         Spec wire = powered(4);
-        Spec woven = wire.with(wire.build().with(wire.build().wires().withHot(Conductor.POLYWIRE)));
+        Spec woven = wire.withFence(f -> f.withWires(wire.fence().wires().withHot(Conductor.POLYWIRE)));
         double byWire = spread(of(wire, Surroundings.NONE, Fences.line("l", false, 0, 0, 900, 0)));
         double byWoven = spread(of(woven, Surroundings.NONE, Fences.line("l", false, 0, 0, 900, 0)));
         assertThat(byWoven).isGreaterThan(5 * byWire);
@@ -209,16 +216,16 @@ class AdviceTest {
     void theReserveEndsAtTheNeed() {
         Spec spec = powered(3);
         Site site = Fences.site(0, -4, Fences.line("l", false, 0, 0, 1500, 0));
-        Plan plan = new Plan(site, spec, Decisions.NONE);
+        Plan plan = Plan.EMPTY.withSite(site).withSpec(spec);
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         Electrics e = ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Depth.ALL)
                 .orElseThrow();
         double factor = e.reserve().orElseThrow();
         Solver solver = new Solver(plan, layout, Surroundings.NONE);
-        Conditions likely = Conditions.likely(e.energizer(), spec.power());
-        double then = solver.volts(likely.withLeak(factor), Trial.NONE, Spots.along(layout.layout()))
+        Conditions likely = Conditions.likely(e.energizer(), plan.circumstances());
+        double then = solver.volts(likely.withLeakFactor(factor), Trial.NONE, Spots.along(layout.layout()))
                 .weakestV();
         assertThat(then).isCloseTo(e.needV().orElseThrow(), within(30.0));
-        assertThat(inFeet(e.reserveSays())).contains("times that of " + Overgrowth.LIGHT.text());
+        assertThat(inFeet(e.reserveSays())).contains("times that of " + Growth.LIGHT.text());
     }
 }

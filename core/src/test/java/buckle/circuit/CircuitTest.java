@@ -5,8 +5,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
-import buckle.Records;
-import buckle.circuit.Electrics.Met;
 import buckle.circuit.Electrics.PulsePoint;
 import buckle.circuit.Electrics.Shock;
 import buckle.circuit.ElectricsPlanner.Depth;
@@ -26,19 +24,22 @@ import buckle.pulse.Run;
 import buckle.review.Laid;
 import buckle.review.LayoutPlanner;
 import buckle.rulebook.Rule;
+import buckle.rulebook.Standing;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.spec.Animal;
-import buckle.spec.Build;
+import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
+import buckle.spec.GroundState;
+import buckle.spec.Growth;
 import buckle.spec.Insulators;
-import buckle.spec.Overgrowth;
+import buckle.spec.LineSpec;
 import buckle.spec.Plan;
-import buckle.spec.Power;
 import buckle.spec.Preset;
 import buckle.spec.PulseModel;
 import buckle.spec.Spec;
+import buckle.spec.Supply;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
@@ -54,12 +55,15 @@ class CircuitTest {
     private static final Plate THREE_J = Energizers.GENERIC.get(5);
 
     private static Spec spec() {
-        Spec usual = Spec.usual();
-        return powered(usual, "energizer", Optional.of(THREE_J));
+        return fedBy(Spec.USUAL, THREE_J);
     }
 
-    private static Spec powered(Spec spec, String component, Object value) {
-        return spec.with(Records.with(spec.power(), component, value));
+    private static Spec fedBy(Spec spec, Plate plate) {
+        return spec.withSupply(s -> s.withEnergizer(Optional.of(plate)));
+    }
+
+    private static Circumstances in(GroundState ground) {
+        return Circumstances.USUAL.withGround(ground);
     }
 
     private static FenceLine straight() {
@@ -71,16 +75,22 @@ class CircuitTest {
     }
 
     private static Electrics electrics(Spec spec, Trial trial, Depth depth, FenceLine... lines) {
-        Plan plan = new Plan(Fences.site(0, -4, lines), spec, Decisions.NONE);
+        return electrics(spec, Circumstances.USUAL, trial, depth, lines);
+    }
+
+    private static Electrics electrics(
+            Spec spec, Circumstances circumstances, Trial trial, Depth depth, FenceLine... lines) {
+        Plan plan = new Plan(Fences.site(0, -4, lines), spec, circumstances, Decisions.NONE);
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         return ElectricsPlanner.of(plan, layout, Surroundings.NONE, trial, depth)
                 .orElseThrow();
     }
 
     private static FenceCircuit circuit(Spec spec, Trial trial, FenceLine... lines) {
-        Plan plan = new Plan(Fences.site(0, -4, lines), spec, Decisions.NONE);
+        Plan plan = Plan.EMPTY.withSite(Fences.site(0, -4, lines)).withSpec(spec);
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
-        return new Solver(plan, layout, Surroundings.NONE).fence(Conditions.likely(THREE_J, spec.power()), trial);
+        return new Solver(plan, layout, Surroundings.NONE)
+                .fence(Conditions.likely(THREE_J, plan.circumstances()), trial);
     }
 
     private static double at(Electrics e, double stationM) {
@@ -105,7 +115,7 @@ class CircuitTest {
                 wire += run.lengthM();
             }
         }
-        double low = spec.schedule().wires().getFirst().heightM();
+        double low = spec.fence().schedule().wires().getFirst().heightM();
         assertThat(wire).isCloseTo(600 - 4, within(0.05));
         assertThat(cable)
                 .isCloseTo(
@@ -113,9 +123,9 @@ class CircuitTest {
                                 + 5
                                 + 4
                                 + 2
-                                        * (spec.underGate().burialM()
+                                        * (spec.fence().underGate().burialM()
                                                 + low
-                                                + spec.underGate().spareLoopM()),
+                                                + spec.fence().underGate().spareLoopM()),
                         within(0.1));
         assertThat(fence.dead()).isEmpty();
         assertThat(fence.farthest().orElseThrow().runId()).startsWith("l:300");
@@ -140,7 +150,7 @@ class CircuitTest {
      */
     @Test
     void aRingWithOpenedSwitchesIsTheOpenLineThatIsLeft() {
-        Spec closed = spec().withRingClosed(true);
+        Spec closed = spec().withFence(f -> f.withWires(f.wires().withRingClosed(true)));
         FenceLine ring = Fences.line("l", true, 0, 0, 0, 100, 100, 100, 100, 0)
                 .withCutOuts(List.of(
                         Fences.cutOut("x1", 50, 100), Fences.cutOut("x2", 60, 0), Fences.cutOut("x3", 100, 40)));
@@ -179,19 +189,17 @@ class CircuitTest {
         FenceLine ring = Fences.line("l", true, 0, 0, 0, 100, 100, 100, 100, 0)
                 .withGates(List.of(Fences.gate("r", GateKind.RIGID, 50, 100, 12)));
         FenceLine plain = Fences.line("p", false, 300, 0, 300, 100);
-        Build.LineSpec bare = new Build.LineSpec(
+        LineSpec bare = new LineSpec(
                 "p",
                 Optional.of(
                         new WireSchedule("own", List.of(new Wire(0.5, WireRole.PLAIN), new Wire(1, WireRole.EARTH)))),
                 Optional.empty(),
                 Optional.empty());
-        Spec spec = spec().withRingClosed(true);
-        Electrics e = electrics(spec.with(spec.build().with(List.of(bare))), Trial.NONE, Depth.CURVE, ring, plain);
+        Spec spec = spec().withFence(f -> f.withWires(f.wires().withRingClosed(true)));
+        Electrics e = electrics(spec.withLines(List.of(bare)), Trial.NONE, Depth.CURVE, ring, plain);
         assertThat(e.points()).noneMatch(p -> p.stationM() > 144.1 && p.stationM() < 155.9);
         assertThat(e.points()).allMatch(p -> p.lineId().equals("l") && p.likelyV() > 3000);
-        assertThat(e.sections())
-                .filteredOn(s -> s.met() == Electrics.Met.BROKEN)
-                .isEmpty();
+        assertThat(e.sections()).filteredOn(s -> s.met() == Standing.BROKEN).isEmpty();
         assertThat(e.dead()).isEmpty();
         assertThat(e.findings()).extracting(Finding::rule).doesNotContain(Rule.J1, Rule.V10);
     }
@@ -224,17 +232,18 @@ class CircuitTest {
                 List.of(),
                 List.of());
         FenceLine line = Fences.line("l", false, 0, 0, 350, 0);
-        double loam = recommended(Spec.usual(), Surroundings.NONE, line).outJ();
-        Electrics.Candidate stone = recommended(Spec.usual(), new Surroundings(rock, Terrain.NONE), line);
+        double loam = recommended(Spec.USUAL, Surroundings.NONE, line).outJ();
+        Electrics.Candidate stone = recommended(Spec.USUAL, new Surroundings(rock, Terrain.NONE), line);
         assertThat(loam).isLessThanOrEqualTo(1);
         assertThat(stone.outJ()).as("0.1 J for cattle on stone is wrong").isGreaterThan(2 * loam);
         assertThat(stone.bodyJ().orElseThrow()).isGreaterThanOrEqualTo(0.25);
-        Spec pigs = Spec.usual().with(List.of(Animal.PIGS), Preset.of("W5").schedule());
+        Spec pigs = Spec.USUAL.withFence(f ->
+                f.withAnimals(List.of(Animal.PIGS)).withSchedule(Preset.of("W5").schedule()));
         assertThat(recommended(pigs, Surroundings.NONE, line).outJ()).isGreaterThanOrEqualTo(5);
     }
 
     private static Electrics.Candidate recommended(Spec spec, Surroundings around, FenceLine line) {
-        Plan plan = new Plan(Fences.site(0, -4, line), spec, Decisions.NONE);
+        Plan plan = Plan.EMPTY.withSite(Fences.site(0, -4, line)).withSpec(spec);
         Laid layout = LayoutPlanner.laid(plan, around);
         return ElectricsPlanner.of(plan, layout, around, Trial.NONE, Depth.CURVE).orElseThrow().candidates().stream()
                 .filter(Electrics.Candidate::recommended)
@@ -249,7 +258,7 @@ class CircuitTest {
                 PulseModel.USUAL.steelMuR(),
                 Optional.of(new PulseModel.Spread(500, 600, 700)),
                 Optional.of(new PulseModel.Spread(300, 400, 500)));
-        Electrics e = electrics(powered(spec(), "model", model), Trial.NONE, Depth.RANGE, straight());
+        Electrics e = electrics(spec(), Circumstances.USUAL.withModel(model), Trial.NONE, Depth.RANGE, straight());
         assertThat(e.findings()).extracting(Finding::rule).contains(Rule.E9);
         assertThat(e.weakest().orElseThrow().likelyV()).isGreaterThan(3000);
     }
@@ -272,13 +281,15 @@ class CircuitTest {
     void aRingIsSolvedOpenAndClosed() {
         FenceLine ring = Fences.line("r", true, 0, 0, 200, 0, 200, 150, 0, 150);
         FenceCircuit open = circuit(spec(), Trial.NONE, ring);
-        FenceCircuit closed = circuit(spec().withRingClosed(true), Trial.NONE, ring);
+        FenceCircuit closed =
+                circuit(spec().withFence(f -> f.withWires(f.wires().withRingClosed(true))), Trial.NONE, ring);
         assertThat(open.circuit().runs()).noneMatch(r -> r.joins().isPresent());
         assertThat(closed.circuit().runs())
                 .filteredOn(r -> r.joins().isPresent())
                 .hasSize(1);
         Electrics a = electrics(spec(), Trial.NONE, Depth.CURVE, ring);
-        Electrics b = electrics(spec().withRingClosed(true), Trial.NONE, Depth.CURVE, ring);
+        Electrics b = electrics(
+                spec().withFence(f -> f.withWires(f.wires().withRingClosed(true))), Trial.NONE, Depth.CURVE, ring);
         assertThat(b.weakest().orElseThrow().likelyV()
                         / a.weakest().orElseThrow().likelyV())
                 .isBetween(0.9, 1.1);
@@ -291,9 +302,9 @@ class CircuitTest {
         Electrics loaded = electrics(spec(), grass, Depth.CURVE, straight());
         assertThat(at(loaded, 600)).isLessThan(0.9 * at(clean, 600));
         double last = Double.POSITIVE_INFINITY;
-        for (Overgrowth growth : Overgrowth.values()) {
+        for (Growth growth : Growth.values()) {
             Spec spec = spec();
-            double v = electrics(powered(spec, "growth", growth), Trial.NONE, Depth.CURVE, straight())
+            double v = electrics(spec, Circumstances.USUAL.withGrowth(growth), Trial.NONE, Depth.CURVE, straight())
                     .weakest()
                     .orElseThrow()
                     .likelyV();
@@ -334,16 +345,16 @@ class CircuitTest {
     @Test
     void aVoltageIsMetWarnedOrBroken() {
         OptionalDouble need = OptionalDouble.of(4500);
-        assertThat(Met.of(4500, need)).isEqualTo(Met.MET);
-        assertThat(Met.of(4499, need)).isEqualTo(Met.WARN);
-        assertThat(Met.of(0.85 * 4500 - 1, need)).isEqualTo(Met.BROKEN);
-        assertThat(Met.of(9000, OptionalDouble.empty())).isEqualTo(Met.UNKNOWN);
+        assertThat(Standing.of(4500, need)).isEqualTo(Standing.MET);
+        assertThat(Standing.of(4499, need)).isEqualTo(Standing.WARN);
+        assertThat(Standing.of(0.85 * 4500 - 1, need)).isEqualTo(Standing.BROKEN);
+        assertThat(Standing.of(9000, OptionalDouble.empty())).isEqualTo(Standing.OPEN);
     }
 
     /** E7: of what holds 1.2 times the need in heavy growth, the smallest; and what was chosen is reckoned with. */
     @Test
     void theRecommendedEnergizerIsTheSmallestThatHolds() {
-        Electrics e = electrics(Spec.usual(), Trial.NONE, Depth.ALL, straight());
+        Electrics e = electrics(Spec.USUAL, Trial.NONE, Depth.ALL, straight());
         Electrics.Candidate best = e.candidates().stream()
                 .filter(Electrics.Candidate::recommended)
                 .findFirst()
@@ -365,9 +376,8 @@ class CircuitTest {
                 .extracting(w -> English.text(w.name(), UnitSystem.METRIC))
                 .contains("as planned", "one more cut-out");
         Plate wrong = Plate.of("wrong", 2, 3, 8000, 5000, 45);
-        Spec spec = Spec.usual();
-        Electrics other =
-                electrics(powered(spec, "energizer", Optional.of(wrong)), Trial.NONE, Depth.CURVE, straight());
+        Spec spec = Spec.USUAL;
+        Electrics other = electrics(fedBy(spec, wrong), Trial.NONE, Depth.CURVE, straight());
         assertThat(other.chosen()).isFalse();
         assertThat(other.findings())
                 .filteredOn(f -> f.rule() == Rule.E7)
@@ -380,8 +390,7 @@ class CircuitTest {
     void frozenGroundChangesTheAdvice() {
         Spec spec = spec();
         Electrics moist = electrics(spec, Trial.NONE, Depth.ALL, straight());
-        Electrics frozen =
-                electrics(powered(spec, "ground", Power.GroundState.FROZEN), Trial.NONE, Depth.ALL, straight());
+        Electrics frozen = electrics(spec, in(GroundState.FROZEN), Trial.NONE, Depth.ALL, straight());
         assertThat(frozen.earth().rodsOhm() / moist.earth().rodsOhm()).isCloseTo(20, within(1e-6));
         assertThat(frozen.earth().good()).isFalse();
         assertThat(frozen.earth().testV()).isGreaterThan(Values.G9_ROD_V);
@@ -394,23 +403,22 @@ class CircuitTest {
         assertThat(moist.earth().improvements())
                 .allMatch(c -> c.ohm() < moist.earth().rodsOhm());
         List<Shock> shocks = moist.earth().shocks();
-        assertThat(Shocks.usual(shocks, Power.GroundState.FROZEN).bodyJ())
-                .isLessThan(Shocks.usual(shocks, Power.GroundState.MOIST).bodyJ());
+        assertThat(Shocks.usual(shocks, GroundState.FROZEN).bodyJ())
+                .isLessThan(Shocks.usual(shocks, GroundState.MOIST).bodyJ());
     }
 
     /** G14: the same earth wires pass less through the rods when they are tied to the terminal. */
     @Test
     void tiedEarthWiresPassTheRods() {
-        Spec spec =
-                powered(spec().with(spec().animals(), Preset.of("W7").schedule()), "ground", Power.GroundState.FROZEN);
-        Spec tied = spec.with(spec.build().with(spec.build().wires().withEarthTied(true)));
-        Spec grounded = spec.with(spec.build().with(spec.build().wires().withEarthTied(false)));
+        Spec spec = spec().withFence(f -> f.withSchedule(Preset.of("W7").schedule()));
+        Spec tied = spec.withFence(f -> f.withWires(spec.fence().wires().withEarthTied(true)));
+        Spec grounded = spec.withFence(f -> f.withWires(spec.fence().wires().withEarthTied(false)));
         assertThat(circuit(tied, Trial.NONE, straight()).circuit().earthTied()).isTrue();
-        double a = electrics(tied, Trial.NONE, Depth.CURVE, straight())
+        double a = electrics(tied, in(GroundState.FROZEN), Trial.NONE, Depth.CURVE, straight())
                 .weakest()
                 .orElseThrow()
                 .likelyV();
-        double b = electrics(grounded, Trial.NONE, Depth.CURVE, straight())
+        double b = electrics(grounded, in(GroundState.FROZEN), Trial.NONE, Depth.CURVE, straight())
                 .weakest()
                 .orElseThrow()
                 .likelyV();
@@ -421,18 +429,16 @@ class CircuitTest {
     @Test
     void aSmallBatteryIsToldWhatItLasts() {
         Spec spec = spec();
-        Power small = Records.with(
-                Records.with(Records.with(spec.power(), "supply", Power.Supply.SOLAR), "batteryAh", 7.0),
-                "panelW",
-                5.0);
-        Electrics e = electrics(spec.with(small), Trial.NONE, Depth.CURVE, straight());
+        Spec small = spec().withSupply(s -> s.withSource(Supply.Source.SOLAR)
+                .withBattery(s.battery().withBatteryAh(7).withPanelW(5)));
+        Electrics e = electrics(small, Trial.NONE, Depth.CURVE, straight());
         assertThat(e.findings()).extracting(Finding::rule).contains(Rule.E4, Rule.E5);
         assertThat(e.supply().year()).hasSize(12);
         assertThat(e.supply().daysToHalf()).isLessThan(2);
         assertThat(e.supply().leastAh()).isGreaterThan(70);
-        Power thin = Records.with(small, "fitting", new Power.Fitting(200, 0.2, 0.2));
-        assertThat(electrics(spec.with(thin), Trial.NONE, Depth.CURVE, straight())
-                        .findings())
+        Spec thin =
+                small.withSupply(s -> s.withBattery(s.battery().withCableM(200).withCableMm2(0.2)));
+        assertThat(electrics(thin, Trial.NONE, Depth.CURVE, straight()).findings())
                 .extracting(Finding::message)
                 .anyMatch(m -> inFeet(m).contains("make it shorter or thicker"));
     }
@@ -440,35 +446,39 @@ class CircuitTest {
     /** Source: common practice, V5, V6, V7 and V8: what was seen lies between our clean and overgrown fences of that kind. */
     @Test
     void whatPracticeSawLiesBetweenCleanAndOvergrown() {
-        Spec usual = Spec.usual();
+        Spec usual = Spec.USUAL;
         FenceLine field = Fences.line("l", false, 0, 0, 600, 0);
         FenceLine yard = Fences.line("l", false, 0, 0, 80, 0);
         // V5: 7 kV on an energizer that stores 6.7 J.
         Plate strong = Energizers.GENERIC.get(6);
         assertThat(strong.energy().storedJ()).isCloseTo(6.7, within(0.2));
-        Spec pigs = usual.with(List.of(Animal.PIGS), Preset.of("W5").schedule());
+        Spec pigs = usual.withFence(f ->
+                f.withAnimals(List.of(Animal.PIGS)).withSchedule(Preset.of("W5").schedule()));
         assertThat(7000.0)
                 .isBetween(
-                        weakest(pigs, strong, Overgrowth.RAIN, Trial.NONE, field),
-                        weakest(pigs, strong, Overgrowth.CLEAN, Trial.NONE, field));
+                        weakest(pigs, strong, Growth.RAIN, Trial.NONE, field),
+                        weakest(pigs, strong, Growth.CLEAN, Trial.NONE, field));
         // V8: 4 kV on a home poultry fence; ours with a small energizer stands there overgrown and with damaged
         // insulators.
-        Spec poultry = usual.with(List.of(Animal.FOX_POULTRY), Preset.of("W11").schedule());
+        Spec poultry = usual.withFence(f -> f.withAnimals(List.of(Animal.FOX_POULTRY))
+                .withSchedule(Preset.of("W11").schedule()));
         Plate small = Energizers.GENERIC.getFirst();
         assertThat(4000.0)
                 .isBetween(
                         weakest(
-                                powered(poultry, "insulators", Insulators.POOR),
+                                poultry,
                                 small,
-                                Overgrowth.RAIN,
+                                Circumstances.USUAL
+                                        .withInsulators(Insulators.POOR)
+                                        .withGrowth(Growth.RAIN),
                                 Trial.NONE,
                                 yard),
-                        weakest(poultry, small, Overgrowth.CLEAN, Trial.NONE, yard));
+                        weakest(poultry, small, Growth.CLEAN, Trial.NONE, yard));
         // V7: no growth brings a sound fence to 2 kV, a fault of some 100 Ω does.
         Plate one = Energizers.GENERIC.get(3);
         Trial fault = new Trial(Set.of(), List.of(new Trial.TestLoad("l", 300, 120)));
-        assertThat(weakest(usual, one, Overgrowth.RAIN, Trial.NONE, field)).isGreaterThan(2000);
-        assertThat(weakest(usual, one, Overgrowth.LIGHT, fault, field)).isBetween(1500.0, 2000.0);
+        assertThat(weakest(usual, one, Growth.RAIN, Trial.NONE, field)).isGreaterThan(2000);
+        assertThat(weakest(usual, one, Growth.LIGHT, fault, field)).isBetween(1500.0, 2000.0);
     }
 
     /** V12: worse insulators leak more, and are one of the conditions. */
@@ -477,7 +487,7 @@ class CircuitTest {
         double last = Double.POSITIVE_INFINITY;
         for (Insulators state : Insulators.values()) {
             Spec spec = spec();
-            double v = electrics(powered(spec, "insulators", state), Trial.NONE, Depth.CURVE, straight())
+            double v = electrics(spec, Circumstances.USUAL.withInsulators(state), Trial.NONE, Depth.CURVE, straight())
                     .weakest()
                     .orElseThrow()
                     .likelyV();
@@ -486,14 +496,20 @@ class CircuitTest {
         }
     }
 
-    private static double weakest(Spec spec, Plate plate, Overgrowth growth, Trial trial, FenceLine line) {
-        Spec set = powered(powered(spec, "energizer", Optional.of(plate)), "growth", growth);
-        return electrics(set, trial, Depth.CURVE, line).weakest().orElseThrow().likelyV();
+    private static double weakest(Spec spec, Plate plate, Growth growth, Trial trial, FenceLine line) {
+        return weakest(spec, plate, Circumstances.USUAL.withGrowth(growth), trial, line);
+    }
+
+    private static double weakest(Spec spec, Plate plate, Circumstances in, Trial trial, FenceLine line) {
+        return electrics(fedBy(spec, plate), in, trial, Depth.CURVE, line)
+                .weakest()
+                .orElseThrow()
+                .likelyV();
     }
 
     @Test
     void onePlaceIsShownInTime() {
-        Plan plan = new Plan(Fences.site(0, -4, straight()), spec(), Decisions.NONE);
+        Plan plan = Plan.EMPTY.withSite(Fences.site(0, -4, straight())).withSpec(spec());
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         AtPoint at = AtPoint.of(plan, layout, Surroundings.NONE, Trial.NONE, "l", 600)
                 .orElseThrow();
@@ -501,7 +517,7 @@ class CircuitTest {
                 .orElseThrow();
         assertThat(at.peakV()).isCloseTo(at(e, 600), within(0.01 * at.peakV()));
         assertThat(at.volts()).allMatch(v -> v <= at.peakV() + 1);
-        assertThat(at.usual().contact()).isEqualTo(new CircuitMessage.OnGround(Power.GroundState.MOIST));
+        assertThat(at.usual().contact()).isEqualTo(new CircuitMessage.OnGround(GroundState.MOIST));
         assertThat(AtPoint.of(plan, layout, Surroundings.NONE, Trial.NONE, "none", 0))
                 .isEmpty();
     }

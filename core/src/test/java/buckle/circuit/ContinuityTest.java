@@ -17,7 +17,6 @@ import buckle.review.LayoutPlanner;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.Site;
-import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
@@ -32,10 +31,10 @@ import org.junit.jupiter.api.Test;
 /** Only what joints really join is joined (J1). */
 class ContinuityTest {
     private static final Spec FIVE =
-            Spec.usual().with(Spec.usual().animals(), Preset.of("W16").schedule());
+            Spec.USUAL.withFence(f -> f.withSchedule(Preset.of("W16").schedule()));
 
     private static Laid lay(Site site, Spec spec) {
-        return LayoutPlanner.laid(new Plan(site, spec, Decisions.NONE), Surroundings.NONE);
+        return LayoutPlanner.laid(Plan.EMPTY.withSite(site).withSpec(spec), Surroundings.NONE);
     }
 
     private static LiveWires live(Laid laid, Set<String> leftOut) {
@@ -72,9 +71,9 @@ class ContinuityTest {
                 .withGates(List.of(Fences.gate("g", kind, at, 0, 4)))
                 .withCutOuts(List.of(Fences.cutOut("c", 200, 70)));
         Site site = Fences.site(198, 160, line, Fences.line("b", false, 200, 100, 260, 110, 300, 60));
-        Spec spec = Spec.usual()
-                .with(Spec.usual().animals(), Preset.all().get(preset).schedule())
-                .withRingClosed(ring);
+        Spec spec = Spec.USUAL
+                .withFence(f -> f.withSchedule(Preset.all().get(preset).schedule()))
+                .withFence(f -> f.withWires(f.wires().withRingClosed(ring)));
         Laid layout = lay(site, spec);
         LiveWires live = live(layout, Set.of());
         for (LineLayout laid : layout.layout().lines()) {
@@ -146,11 +145,11 @@ class ContinuityTest {
     }
 
     private static FenceCircuit circuit(Site site, Set<String> open) {
-        Plan plan = new Plan(site, FIVE, Decisions.NONE);
+        Plan plan = Plan.EMPTY.withSite(site).withSpec(FIVE);
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         return new Solver(plan, layout, Surroundings.NONE)
                 .fence(
-                        Conditions.likely(buckle.power.Energizers.GENERIC.get(3), FIVE.power()),
+                        Conditions.likely(buckle.power.Energizers.GENERIC.get(3), plan.circumstances()),
                         new Trial(open, List.of()));
     }
 }

@@ -18,20 +18,23 @@ import buckle.pulse.Plate;
 import buckle.review.Laid;
 import buckle.review.LayoutPlanner;
 import buckle.rulebook.Rule;
+import buckle.rulebook.Standing;
 import buckle.site.Corner;
 import buckle.site.EnergizerPlace;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
 import buckle.site.Site;
 import buckle.spec.Animal;
+import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
-import buckle.spec.Overgrowth;
+import buckle.spec.GroundState;
+import buckle.spec.Growth;
 import buckle.spec.Plan;
-import buckle.spec.Power;
 import buckle.spec.Preset;
 import buckle.spec.PulseModel;
 import buckle.spec.PulseModel.Spread;
 import buckle.spec.Spec;
+import buckle.spec.Supply;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.List;
@@ -46,14 +49,18 @@ import org.junit.jupiter.params.provider.ValueSource;
 /** What nobody should plan and somebody will: an answer with findings, or a sentence; never no number, nothing hangs. */
 class HardInputTest {
     private static Electrics of(Site site, Spec spec) {
-        Plan plan = new Plan(site, spec, Decisions.NONE);
+        return of(site, spec, Circumstances.USUAL);
+    }
+
+    private static Electrics of(Site site, Spec spec, Circumstances in) {
+        Plan plan = new Plan(site, spec, in, Decisions.NONE);
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         return ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Depth.ALL)
                 .orElseThrow();
     }
 
-    private static Spec power(Spec spec, String component, Object value) {
-        return spec.with(Records.with(spec.power(), component, value));
+    private static Spec fedBy(Plate plate) {
+        return Spec.USUAL.withSupply(s -> s.withEnergizer(Optional.of(plate)));
     }
 
     private static void finite(Electrics e) {
@@ -79,7 +86,7 @@ class HardInputTest {
             corners[2 * i + 1] = 400 * (i % 2) + 30 * i;
         }
         FenceLine line = Fences.line("l", false, corners);
-        Electrics e = of(Fences.site(0, -4, line), Spec.usual());
+        Electrics e = of(Fences.site(0, -4, line), Spec.USUAL);
         finite(e);
         assertThat(e.weakest().orElseThrow().likelyV()).isLessThan(3000);
         assertThat(e.findings()).extracting(Finding::rule).contains(Rule.V10);
@@ -93,7 +100,7 @@ class HardInputTest {
         GeoPoint a = GeoPoint.of(10, latitude);
         GeoPoint b = GeoPoint.of(10.02, latitude);
         FenceLine line = FenceLine.free("l", "Line", false, List.of(new Corner("a", a), new Corner("b", b)));
-        Spec solar = power(Spec.usual(), "supply", Power.Supply.SOLAR);
+        Spec solar = Spec.USUAL.withSupply(s -> s.withSource(Supply.Source.SOLAR));
         Electrics e = of(new Site(List.of(line), Optional.of(new EnergizerPlace("e", a))), solar);
         finite(e);
         assertThat(e.supply().leastPanelW()).isZero();
@@ -108,23 +115,27 @@ class HardInputTest {
     /** A line of a few posts, and one whose every kind of wire leads badly. */
     @Test
     void theShortestAndTheWorstWireAreAnswered() {
-        finite(of(Fences.site(0, 0, Fences.line("l", false, 0, 0, 3, 0)), Spec.usual()));
+        finite(of(Fences.site(0, 0, Fences.line("l", false, 0, 0, 3, 0)), Spec.USUAL));
         for (Preset preset : Preset.all()) {
-            Spec spec = power(
-                    Spec.usual().with(List.of(Animal.SMALL_GARDEN), preset.schedule()), "growth", Overgrowth.RAIN);
-            finite(of(Fences.site(0, -4, Fences.line("l", true, 0, 0, 90, 0, 90, 60, 0, 60)), spec));
+            Spec spec = Spec.USUAL.withFence(
+                    f -> f.withAnimals(List.of(Animal.SMALL_GARDEN)).withSchedule(preset.schedule()));
+            finite(of(
+                    Fences.site(0, -4, Fences.line("l", true, 0, 0, 90, 0, 90, 60, 0, 60)),
+                    spec,
+                    Circumstances.USUAL.withGrowth(Growth.RAIN)));
         }
     }
 
     /** People are kept out by an alarm: no voltage is needed, and everything else is said all the same. */
     @Test
     void withoutANeedNothingIsMetOrBroken() {
-        Spec people = Spec.usual().with(List.of(Animal.PEOPLE), Preset.of("W13").schedule());
+        Spec people = Spec.USUAL.withFence(f -> f.withAnimals(List.of(Animal.PEOPLE))
+                .withSchedule(Preset.of("W13").schedule()));
         Electrics e = of(Fences.site(0, -4, Fences.line("l", false, 0, 0, 200, 0)), people);
         finite(e);
         assertThat(e.needV()).isEmpty();
         assertThat(e.bands()).isEmpty();
-        assertThat(e.points()).extracting(PulsePoint::met).containsOnly(Electrics.Met.UNKNOWN);
+        assertThat(e.points()).extracting(PulsePoint::met).containsOnly(Standing.OPEN);
         assertThat(e.reserveSays()).isEqualTo(new CircuitMessage.ReserveNone(CircuitMessage.NoReserve.NO_NEED));
         assertThat(inFeet(e.recommended())).startsWith("The generic 5 J");
     }
@@ -133,14 +144,12 @@ class HardInputTest {
     @Test
     void withoutAnEnergizerTheFirstPostIsFed() {
         Site site = new Site(List.of(Fences.line("l", false, 0, 0, 200, 0)), Optional.empty());
-        Electrics e = of(site, Spec.usual());
+        Electrics e = of(site, Spec.USUAL);
         finite(e);
         assertThat(e.chosen()).isFalse();
         assertThat(ElectricsPlanner.of(
-                        new Plan(new Site(List.of(), Optional.empty()), Spec.usual(), Decisions.NONE),
-                        LayoutPlanner.laid(
-                                new Plan(new Site(List.of(), Optional.empty()), Spec.usual(), Decisions.NONE),
-                                Surroundings.NONE),
+                        Plan.EMPTY,
+                        LayoutPlanner.laid(Plan.EMPTY, Surroundings.NONE),
                         Surroundings.NONE,
                         Trial.NONE,
                         Depth.ALL))
@@ -149,12 +158,12 @@ class HardInputTest {
 
     /** Every opposite of every assumption still gives numbers in order. */
     @ParameterizedTest
-    @EnumSource(Power.GroundState.class)
-    void theEndsOfTheModelGiveNumbers(Power.GroundState ground) {
+    @EnumSource(GroundState.class)
+    void theEndsOfTheModelGiveNumbers(GroundState ground) {
         PulseModel ends = new PulseModel(
                 new Spread(1, 1, 5000), Optional.of(new Spread(100, 100, 1e9)), Optional.of(new Spread(0, 50, 50)));
-        Spec spec = power(power(Spec.usual(), "model", ends), "ground", ground);
-        Electrics e = of(Fences.site(0, -4, Fences.line("l", false, 0, 0, 400, 0)), spec);
+        Circumstances in = Circumstances.USUAL.withModel(ends).withGround(ground);
+        Electrics e = of(Fences.site(0, -4, Fences.line("l", false, 0, 0, 400, 0)), Spec.USUAL, in);
         finite(e);
         assertThat(e.assumed())
                 .filteredOn(a -> a.name() == CircuitMessage.Assumed.STEEL_PERMEABILITY)
@@ -166,16 +175,14 @@ class HardInputTest {
                 });
         assertThatThrownBy(() -> new Spread(2, 1, 3)).hasMessageContaining("from low over likely to high");
         assertThatThrownBy(() -> new PulseModel(new Spread(0, 1, 2), ends.bleedOhm(), ends.terminalNf()))
-                .hasMessageContaining("power.model.steelMuR.low");
+                .hasMessageContaining("circumstances.model.steelMuR.low");
     }
 
     /** A plate with one energy is reckoned with and said so; one out of its bounds is told with its unit. */
     @Test
     void halfAPlateIsSaid() {
         Plate half = Records.with(Energizers.GENERIC.get(4), "storedJ", OptionalDouble.empty());
-        Electrics e = of(
-                Fences.site(0, -4, Fences.line("l", false, 0, 0, 400, 0)),
-                power(Spec.usual(), "energizer", Optional.of(half)));
+        Electrics e = of(Fences.site(0, -4, Fences.line("l", false, 0, 0, 400, 0)), fedBy(half));
         finite(e);
         assertThat(e.chosen()).isTrue();
         assertThat(e.findings())
@@ -192,12 +199,12 @@ class HardInputTest {
     /** G9 turned round: as many rods as are asked for bring the last one under its limit, one fewer does not. */
     @Test
     void theRodsAnEnergizerNeedsPassTheTest() {
-        Spec spec = power(Spec.usual(), "energizer", Optional.of(Energizers.GENERIC.get(5)));
+        Spec spec = fedBy(Energizers.GENERIC.get(5));
         Site site = Fences.site(0, -4, Fences.line("l", false, 0, 0, 900, 0));
-        Plan plan = new Plan(site, spec, Decisions.NONE);
+        Plan plan = Plan.EMPTY.withSite(site).withSpec(spec);
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         Solver solver = new Solver(plan, layout, Surroundings.NONE);
-        Conditions likely = Conditions.likely(Energizers.GENERIC.get(5), spec.power());
+        Conditions likely = Conditions.likely(Energizers.GENERIC.get(5), plan.circumstances());
         Electrics.EarthNeed need = new EarthJudge(plan, Surroundings.NONE, solver, likely).need();
         assertThat(need.rods()).isBetween(2, 12);
         FenceCircuit fence = solver.fence(likely, Trial.NONE);

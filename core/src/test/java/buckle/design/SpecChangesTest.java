@@ -13,13 +13,13 @@ import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.spec.Animal;
 import buckle.spec.BraceKind;
-import buckle.spec.Build;
-import buckle.spec.Decisions;
+import buckle.spec.FenceSpec;
+import buckle.spec.LineSpec;
 import buckle.spec.Plan;
-import buckle.spec.Power;
 import buckle.spec.Preset;
 import buckle.spec.PulseModel;
 import buckle.spec.Spec;
+import buckle.spec.Supply;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -38,29 +38,17 @@ class SpecChangesTest {
 
     /** Fed by battery and sun, with earth wires, ice and light posts, so that as much as possible matters. */
     private static Spec spec() {
-        Spec usual = Spec.usual().with(List.of(Animal.ALPACAS), Preset.of("W7").schedule());
-        Build build = usual.build();
-        build = build.with(new Build.Season(0.4, 0.01, -15, 35, 15));
-        build = build.with(new Build.PostPlan(
-                PostStock.TIMBER_140, PostStock.TIMBER_90, PostStock.FIBREGLASS_20, 1, 0.9, 0.9, true));
-        Power p = usual.power();
-        Power solar = new Power(
-                Optional.of(Energizers.GENERIC.get(5)),
-                p.growth(),
-                p.insulators(),
-                p.ground(),
-                Power.Supply.SOLAR,
-                p.mode(),
-                p.rodApartM(),
-                p.rodDiameterM(),
-                p.batteryAh(),
-                p.panelW(),
-                p.tiltDeg(),
-                p.sunshineShare(),
-                p.darkDays(),
-                p.fitting(),
-                p.model());
-        return usual.with(build).with(solar);
+        return Spec.USUAL
+                .withFence(f -> f.withAnimals(List.of(Animal.ALPACAS))
+                        .withSchedule(Preset.of("W7").schedule())
+                        .withClimate(new FenceSpec.Climate(0.4, 0.01, -15, 35, 15))
+                        .withPosts(f.posts()
+                                .withLight(PostStock.FIBREGLASS_20)
+                                .withLightPerGap(1)
+                                .withStrongDepthM(0.9)
+                                .withLineDepthM(0.9)))
+                .withSupply(s ->
+                        s.withEnergizer(Optional.of(Energizers.GENERIC.get(5))).withSource(Supply.Source.SOLAR));
     }
 
     /** Another value of the same kind. */
@@ -70,10 +58,10 @@ class SpecChangesTest {
             case Integer i -> i + 1;
             case Double d ->
                 switch (path) {
-                    case "build.season.coldC" -> d - 10;
-                    case "build.season.warmC" -> 20.0;
-                    case "build.season.frostDepthM" -> 1.5;
-                    case "takeoff.coilM" -> d / 2;
+                    case "fence.climate.coldC" -> d - 10;
+                    case "fence.climate.warmC" -> 20.0;
+                    case "fence.climate.frostDepthM" -> 1.5;
+                    case "purchasing.coilM" -> d / 2;
                     default -> path.endsWith("Share") ? d + 0.2 : d * 1.3 + 0.05;
                 };
             case Conductor c -> c == Conductor.HT_14 ? Conductor.HT_12_5 : Conductor.HT_14;
@@ -85,9 +73,9 @@ class SpecChangesTest {
                 yield all[(e.ordinal() + 1) % all.length];
             }
             case List<?> l ->
-                path.equals("animals")
+                path.equals("fence.animals")
                         ? List.of(Animal.BEEF_CATTLE)
-                        : List.of(new Build.LineSpec(
+                        : List.of(new LineSpec(
                                 "l",
                                 Optional.of(Preset.of("W1").schedule()),
                                 Optional.of(BraceKind.DOUBLE_H),
@@ -107,24 +95,23 @@ class SpecChangesTest {
 
     /** Fields that do nothing to this job, and why. */
     private static final Map<String, String> NOTHING = Map.of(
-            "feed.outputJ", "an energizer is chosen, and its own output counts",
-            "build.wires.plain", "this fence has no plain wire",
-            "build.season.warmC", "the battery stays full through summer",
-            "braces.braceFromDeg", "every corner turns by a right angle",
-            "build.posts.closeUp", "no heights of the ground are known");
+            "supply.countedJ", "an energizer is chosen, and its own output counts",
+            "fence.wires.plain", "this fence has no plain wire",
+            "fence.climate.warmC", "the battery stays full through summer",
+            "fence.braces.braceFromDeg", "every corner turns by a right angle",
+            "fence.posts.closeUp", "no heights of the ground are known");
 
     @Test
     void everyFieldShowsOrIsListedAsDoingNothing() {
-        Plan before = new Plan(Fences.site(0, -4, LINE), spec(), Decisions.NONE);
+        Plan before = Plan.EMPTY.withSite(Fences.site(0, -4, LINE)).withSpec(spec());
         Surroundings around = Surroundings.NONE;
         Set<String> idle = new TreeSet<>();
         List<String> missed = new ArrayList<>();
-        Map<String, Object> fields = SpecFields.of(before.spec());
+        Map<String, Object> fields = SpecFields.of(before);
         assertThat(fields).hasSizeGreaterThan(50);
         fields.forEach((path, value) -> {
             Object then = other(path, value);
-            Plan after =
-                    before.with(SpecFields.with(before.spec(), path, then).orElseThrow(() -> new AssertionError(path)));
+            Plan after = SpecFields.with(before, path, then).orElseThrow(() -> new AssertionError(path));
             List<SpecChange> changes = Comparison.of(before, after, around).fields();
             if (changes.size() != 1 || !changes.getFirst().path().equals(path)) {
                 missed.add(path + ": " + changes);
@@ -139,21 +126,18 @@ class SpecChangesTest {
     /** A change of product is a change of material, whatever the line of the takeoff is called. */
     @Test
     void otherPostsAreOtherMaterial() {
-        Spec angle = spec().with(spec().build()
-                .with(new Build.PostPlan(
-                        PostStock.TIMBER_140, PostStock.ANGLE_STEEL, PostStock.FIBREGLASS_20, 0, 0.9, 0.9, false)));
-        Spec rods = angle.with(angle.build()
-                .with(new Build.PostPlan(
-                        PostStock.TIMBER_140, PostStock.FIBREGLASS_20, PostStock.FIBREGLASS_20, 0, 0.9, 0.9, false)));
-        Plan before = new Plan(Fences.site(0, -4, LINE), angle, Decisions.NONE);
-        Comparison c = Comparison.of(before, before.with(rods), Surroundings.NONE);
+        Spec angle = spec().withFence(f -> f.withPosts(
+                f.posts().withLine(PostStock.ANGLE_STEEL).withLightPerGap(0).withCloseUp(false)));
+        Spec rods = angle.withFence(f -> f.withPosts(f.posts().withLine(PostStock.FIBREGLASS_20)));
+        Plan before = Plan.EMPTY.withSite(Fences.site(0, -4, LINE)).withSpec(angle);
+        Comparison c = Comparison.of(before, before.withSpec(rods), Surroundings.NONE);
         assertThat(c.items())
                 .filteredOn(i -> i.use() == buckle.material.Use.LINE_POST)
                 .hasSize(2)
                 .anyMatch(i -> i.product().id().startsWith("post.angle-steel") && i.before() > 80 && i.after() == 0)
                 .anyMatch(i -> i.product().id().startsWith("post.fibreglass-20") && i.before() == 0 && i.after() > 80);
         assertThat(c.fields()).singleElement().satisfies(f -> {
-            assertThat(f.path()).isEqualTo("build.posts.line");
+            assertThat(f.path()).isEqualTo("fence.posts.line");
             assertThat(f.effects()).contains(Effect.MATERIAL);
             assertThat(f.before()).contains("angle-steel");
         });
@@ -162,11 +146,11 @@ class SpecChangesTest {
     /** What goes only with another change says so. */
     @Test
     void whatDoesNotGoAloneSaysSo() {
-        Plan before = new Plan(Fences.site(0, -4, LINE), spec(), Decisions.NONE);
-        Build.Season hot = new Build.Season(0.4, 0.01, 20, 60, 50);
-        Plan after = before.with(spec().with(spec().build().with(hot)));
+        Plan before = Plan.EMPTY.withSite(Fences.site(0, -4, LINE)).withSpec(spec());
+        FenceSpec.Climate hot = new FenceSpec.Climate(0.4, 0.01, 20, 60, 50);
+        Plan after = before.withSpec(spec().withFence(f -> f.withClimate(hot)));
         assertThat(Comparison.of(before, after, Surroundings.NONE).fields())
-                .filteredOn(f -> f.path().equals("build.season.buildC"))
+                .filteredOn(f -> f.path().equals("fence.climate.buildC"))
                 .singleElement()
                 .satisfies(f -> assertThat(f.effects()).isEqualTo(EnumSet.of(Effect.ONLY_TOGETHER)));
     }
@@ -175,7 +159,7 @@ class SpecChangesTest {
     @Test
     void valuesAreToldWithTheirUnits() {
         SpecWords feet = new SpecWords(UnitSystem.FT_IN);
-        SpecFields.of(spec()).forEach((path, value) -> {
+        SpecFields.of(Plan.EMPTY.withSpec(spec())).forEach((path, value) -> {
             for (Object v : List.of(value, other(path, value))) {
                 assertThat(feet.text(path, v)).as(path).isNotBlank().doesNotContain("[", "Optional", "_");
                 boolean bare = v instanceof Double && feet.text(path, v).matches("[-0-9.]+");
@@ -189,7 +173,7 @@ class SpecChangesTest {
         assertThat(feet.text("posts.spacingM", 4.572)).isEqualTo("15 ft");
         assertThat(new SpecWords(UnitSystem.METRIC).text("posts.spacingM", 4.572))
                 .isEqualTo("4.570 m");
-        assertThat(feet.text("build.season.coldC", -15.0)).contains("°F");
+        assertThat(feet.text("fence.climate.coldC", -15.0)).contains("°F");
         assertThat(feet.text("takeoff.wireSlackPercent", 5.0)).isEqualTo("5 %");
     }
 }

@@ -19,6 +19,7 @@ import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Site;
 import buckle.site.Stationing;
+import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
@@ -36,7 +37,7 @@ import org.locationtech.jts.geom.GeometryFactory;
 import org.locationtech.jts.geom.LineString;
 
 class LandTest {
-    private static final Spec METRIC = Spec.usual().with(UnitSystem.METRIC);
+    private static final Spec METRIC = Spec.USUAL.withUnits(UnitSystem.METRIC);
 
     private static LandFeature feature(String id, LandKind kind, Shape shape, Traits traits, double... eastNorth) {
         List<GeoPoint> points = new ArrayList<>();
@@ -229,7 +230,7 @@ class LandTest {
                 .satisfies(p -> assertThat(inMetres(p.what())).contains("up to 1500 mm deep"));
         Surroundings around = new Surroundings(
                 land(feature("brook", LandKind.CREEK, Shape.LINE, flood(1.5), 100, -80, 100, 80)), valley);
-        double dry = CutOutAdvisor.next(Fences.site(0, -30, EAST), around, Spec.usual())
+        double dry = CutOutAdvisor.next(Fences.site(0, -30, EAST), around, Spec.USUAL)
                 .orElseThrow()
                 .stationM();
         assertThat(Math.abs(dry - 100))
@@ -423,7 +424,8 @@ class LandTest {
                         "",
                         "tried with the bar"));
             }
-            Layout layout = LayoutPlanner.layOut(new Plan(site, METRIC, new Decisions(accepted, List.of())), around);
+            Layout layout = LayoutPlanner.layOut(
+                    new Plan(site, METRIC, Circumstances.USUAL, new Decisions(accepted, List.of())), around);
             Finding stone = only(layout, Rule.P11, "Stone");
             assertThat(stone.places()).extracting(Finding.At::lineId).containsExactly("a", "b");
             assertThat(stone.accepted().isPresent()).as(line).isEqualTo(line.equals("b"));
@@ -500,13 +502,11 @@ class LandTest {
                 OptionalDouble.empty(),
                 Optional.empty(),
                 OptionalDouble.empty());
-        Spec high = METRIC.with(
-                METRIC.animals(),
-                new buckle.spec.WireSchedule(
-                        "own",
-                        List.of(
-                                new buckle.spec.Wire(0.5, buckle.spec.WireRole.HOT),
-                                new buckle.spec.Wire(3.2, buckle.spec.WireRole.HOT))));
+        Spec high = METRIC.withFence(f -> f.withSchedule(new buckle.spec.WireSchedule(
+                "own",
+                List.of(
+                        new buckle.spec.Wire(0.5, buckle.spec.WireRole.HOT),
+                        new buckle.spec.Wire(3.2, buckle.spec.WireRole.HOT)))));
         Layout layout = LayoutPlanner.layOut(
                 Fences.site(0, -30, EAST),
                 new Surroundings(

@@ -37,8 +37,9 @@ import buckle.site.LineBook.StandingPost;
 import buckle.site.LineBook.Use;
 import buckle.site.Site;
 import buckle.spec.BraceKind;
-import buckle.spec.Build;
+import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
+import buckle.spec.FenceSpec;
 import buckle.spec.Plan;
 import buckle.spec.Preset;
 import buckle.spec.RailSchool;
@@ -46,6 +47,7 @@ import buckle.spec.School;
 import buckle.spec.Spec;
 import buckle.spec.Topic;
 import buckle.spec.WireRole;
+import buckle.spec.WireSchedule;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Forces;
 import buckle.units.Lengths;
@@ -62,7 +64,7 @@ import org.junit.jupiter.api.Test;
 
 /** What the layout knows beyond places: material, loads, numbers that stay, choices that survive, schools. */
 class DepthTest {
-    private static final Spec SPEC = Spec.usual();
+    private static final Spec SPEC = Spec.USUAL;
 
     private static FenceLine straight() {
         return Fences.line("l", false, 0, 0, 200, 0);
@@ -98,7 +100,7 @@ class DepthTest {
                 override(60, 100, OptionalDouble.of(2), Optional.empty()),
                 override(120, 150, OptionalDouble.empty(), Optional.of(PostStock.STEEL_TEE))));
         FenceLine line = straight().withBook(book);
-        for (Spec spec : List.of(SPEC, SPEC.with(new Spec.Posts(9)))) {
+        for (Spec spec : List.of(SPEC, SPEC.withFence(f -> f.withPosts(f.posts().withSpacingM(9))))) {
             LineLayout laid = lay(line, spec);
             List<Post> dense = laid.posts().stream()
                     .filter(p -> p.stationM() > 59.9 && p.stationM() < 100.1)
@@ -236,7 +238,7 @@ class DepthTest {
                 return 1;
             }
         };
-        Spec five = SPEC.with(SPEC.animals(), Preset.of("W5").schedule());
+        Spec five = SPEC.withFence(f -> f.withSchedule(Preset.of("W5").schedule()));
         Design design = Design.of(Fences.site(0, -4, straight()), new Surroundings(Land.NONE, valley), five);
         LineLayout laid = design.layout().lines().getFirst();
         Post low = laid.posts().stream()
@@ -270,13 +272,12 @@ class DepthTest {
     @Test
     void onALowFenceTheRailByHeightLiftsMore() {
         for (double[] fence : new double[][] {{20, 30}, {20, 48}}) {
-            Spec spec = SPEC.with(
-                    SPEC.animals(),
-                    new buckle.spec.WireSchedule(
-                            "own",
-                            List.of(
-                                    new buckle.spec.Wire(Lengths.in(fence[0]), WireRole.HOT),
-                                    new buckle.spec.Wire(Lengths.in(fence[1]), WireRole.HOT))));
+            WireSchedule own = new WireSchedule(
+                    "own",
+                    List.of(
+                            new buckle.spec.Wire(Lengths.in(fence[0]), WireRole.HOT),
+                            new buckle.spec.Wire(Lengths.in(fence[1]), WireRole.HOT)));
+            Spec spec = SPEC.withFence(f -> f.withSchedule(own));
             BraceLoad eight =
                     lay(straight(), spec).braces().getFirst().schools().get(RailSchool.EIGHT_FOOT.ordinal());
             BraceLoad high = lay(straight(), spec).braces().getFirst().schools().get(RailSchool.BY_HEIGHT.ordinal());
@@ -302,16 +303,11 @@ class DepthTest {
         assertThat(laid.pulls()).hasSize(3).allMatch(DepthTest::strainedAmid);
         assertThat(laid.braces()).hasSize(6);
         assertThat(lay(straight(), SPEC).pulls()).noneMatch(DepthTest::strainedAmid);
-        Spec tape = SPEC.with(SPEC.build()
-                .with(new Build.WirePlan(
-                        Conductor.POLYTAPE,
-                        Conductor.POLYTAPE,
-                        Conductor.POLYTAPE,
-                        SPEC.build().wires().tension(),
-                        200,
-                        true,
-                        true,
-                        true)));
+        Spec tape = SPEC.withFence(f -> f.withWires(f.wires()
+                .withHot(Conductor.POLYTAPE)
+                .withEarth(Conductor.POLYTAPE)
+                .withPlain(Conductor.POLYTAPE)
+                .withMidRunFromM(200)));
         assertThat(lay(straight(), tape).braces()).allMatch(b -> b.kind() == BraceKind.BACK_STAKE);
         Map<String, TakeoffLine> t = Design.of(Fences.site(0, -4, straight()), tape).takeoff().stream()
                 .collect(Collectors.toMap(TakeoffLine::item, Function.identity()));
@@ -323,21 +319,10 @@ class DepthTest {
     /** S14: 5 wires of 900 m from coils of 500 m, the rest of each used on: no joint within a brace. */
     @Test
     void coilsAreUsedUpAndJoinedClearOfBraces() {
-        Spec spec = SPEC.with(
-                        List.of(SPEC.animals().getFirst()), Preset.of("W5").schedule())
-                .with(SPEC.build().with(new Build.BracePlan(BraceKind.SINGLE_H, 5000, 0.1)));
-        Spec coils = new Spec(
-                spec.animals(),
-                spec.schedule(),
-                spec.posts(),
-                spec.braces(),
-                spec.underGate(),
-                spec.feed(),
-                new Spec.Takeoff(0, 500, 25, 100, 50, 50, 50),
-                false,
-                spec.units(),
-                spec.build(),
-                SPEC.power());
+        Spec spec = SPEC.withFence(f ->
+                f.withSchedule(Preset.of("W5").schedule()).withBraces(f.braces().withInlineFromM(5000)));
+        Spec coils =
+                spec.withPurchasing(spec.purchasing().withWireSlackPercent(0).withCoilM(500));
         LineLayout laid = lay(Fences.line("l", false, 0, 0, 900, 0), coils);
         List<Double> joints = laid.pulls().getFirst().wires().getFirst().joinersM();
         assertThat(joints)
@@ -424,7 +409,7 @@ class DepthTest {
     void theOuterRowStandsOppositeTheInnerOne() {
         FenceLine inner = Fences.line("inner", false, 0, 0, 97, 0);
         FenceLine outer = Fences.line("outer", false, -10, 0.762, 110, 0.762)
-                .withBook(LineBook.EMPTY.withNeighbours(false, Optional.of("inner")));
+                .withBook(LineBook.EMPTY.withBeside(Optional.of("inner")));
         List<LineLayout> rows = all(SPEC, outer, inner).lines();
         assertThat(rows).extracting(LineLayout::lineId).containsExactly("outer", "inner");
         List<Double> out =
@@ -487,7 +472,7 @@ class DepthTest {
         FenceLine right = bent.withBook(LineBook.EMPTY.withWiresOn(Optional.of(Side.RIGHT)));
         for (FenceLine line : List.of(right, right.reversed())) {
             List<TakeoffLine> takeoff = Design.of(
-                            new Plan(Fences.site(0, -4, line), SPEC, Decisions.NONE), Surroundings.NONE)
+                            Plan.EMPTY.withSite(Fences.site(0, -4, line)).withSpec(SPEC), Surroundings.NONE)
                     .takeoff();
             assertThat(quantity(takeoff, "insulator.corner.inside")).isEqualTo(quantity(takeoff, "insulator.corner"));
             assertThat(lay(line, SPEC).posts())
@@ -496,7 +481,8 @@ class DepthTest {
                     .satisfies(p -> assertThat(at(p).lonDeg())
                             .isCloseTo(Fences.at(60, 0).lonDeg(), within(1e-6)));
         }
-        List<TakeoffLine> usual = Design.of(new Plan(Fences.site(0, -4, bent), SPEC, Decisions.NONE), Surroundings.NONE)
+        List<TakeoffLine> usual = Design.of(
+                        Plan.EMPTY.withSite(Fences.site(0, -4, bent)).withSpec(SPEC), Surroundings.NONE)
                 .takeoff();
         assertThat(usual).noneMatch(t -> t.item().equals("insulator.corner.inside"));
     }
@@ -523,10 +509,10 @@ class DepthTest {
     /** Where a branch ends on a braced corner its brace lifts that corner as well; mid-run the post carries the branch alone. */
     @Test
     void aBranchOnABracedCornerAddsToItsLift() {
-        Spec heavy = SPEC.with(SPEC.animals(), Preset.of("W16").schedule());
+        Spec heavy = SPEC.withFence(f -> f.withSchedule(Preset.of("W16").schedule()));
         FenceLine main = Fences.line("l", false, 0, 0, 200, 0, 200, 200);
-        FenceLine corner = Fences.line("c", false, 200, 0, 350, -150).withTees(Optional.of("l"), Optional.empty());
-        FenceLine mid = Fences.line("m", false, 100, 0, 100, -150).withTees(Optional.of("l"), Optional.empty());
+        FenceLine corner = Fences.line("c", false, 200, 0, 350, -150).withStartsOn(Optional.of("l"));
+        FenceLine mid = Fences.line("m", false, 100, 0, 100, -150).withStartsOn(Optional.of("l"));
         assertThat(all(heavy, main, corner).findings())
                 .anyMatch(f -> f.rule() == Rule.B8
                         && f.severity() == Severity.WARN
@@ -567,7 +553,7 @@ class DepthTest {
                         "",
                         "braced by the old oak")),
                 List.of());
-        Plan plan = new Plan(site, SPEC, taken);
+        Plan plan = new Plan(site, SPEC, Circumstances.USUAL, taken);
         assertThat(LayoutPlanner.layOut(plan, Surroundings.NONE).findings())
                 .filteredOn(f -> f.accepted().isPresent())
                 .singleElement()
@@ -582,7 +568,7 @@ class DepthTest {
                         "",
                         "another post")),
                 List.of());
-        assertThat(LayoutPlanner.layOut(new Plan(site, SPEC, elsewhere), Surroundings.NONE)
+        assertThat(LayoutPlanner.layOut(new Plan(site, SPEC, Circumstances.USUAL, elsewhere), Surroundings.NONE)
                         .findings())
                 .noneMatch(f -> f.accepted().isPresent());
         assertThatThrownBy(() -> new Decisions.Accepted(
@@ -626,13 +612,14 @@ class DepthTest {
                 .withGates(List.of(
                         Fences.gate("g", GateKind.HANDLE, 150, northM, 4),
                         Fences.gate("h", GateKind.HANDLE, 151, northM, 4)));
-        return LayoutPlanner.layOut(new Plan(Fences.site(0, -4, line), SPEC, decisions), Surroundings.NONE)
+        return LayoutPlanner.layOut(
+                        new Plan(Fences.site(0, -4, line), SPEC, Circumstances.USUAL, decisions), Surroundings.NONE)
                 .findings();
     }
 
     @Test
     void everySchoolChangesTheJobTheWayItSays() {
-        Plan plan = new Plan(Fences.site(0, -4, straight()), SPEC, Decisions.NONE);
+        Plan plan = Plan.EMPTY.withSite(Fences.site(0, -4, straight())).withSpec(SPEC);
         List<SchoolEffect> effects = SchoolEffect.of(plan, Surroundings.NONE);
         assertThat(effects).hasSize(School.values().length);
         Map<School, SchoolEffect> by =
@@ -675,16 +662,15 @@ class DepthTest {
 
     @Test
     void theOuterRowAndTheOldFenceAreKnown() {
-        FenceLine outer = Fences.line("o", false, 0, 0.762, 200, 0.762)
-                .withBook(LineBook.EMPTY.withNeighbours(false, Optional.of("l")));
-        FenceLine far =
-                Fences.line("f", false, 0, 2, 200, 2).withBook(LineBook.EMPTY.withNeighbours(false, Optional.of("l")));
+        FenceLine outer =
+                Fences.line("o", false, 0, 0.762, 200, 0.762).withBook(LineBook.EMPTY.withBeside(Optional.of("l")));
+        FenceLine far = Fences.line("f", false, 0, 2, 200, 2).withBook(LineBook.EMPTY.withBeside(Optional.of("l")));
         assertThat(all(SPEC, straight(), outer).findings())
                 .anyMatch(f -> f.rule() == Rule.W9 && f.severity() == Severity.NOTE)
                 .noneMatch(f -> f.rule() == Rule.J1 && f.severity() == Severity.WARN);
         assertThat(all(SPEC, straight(), far).findings())
                 .anyMatch(f -> f.rule() == Rule.W9 && f.severity() == Severity.WARN);
-        FenceLine old = straight().withBook(LineBook.EMPTY.withNeighbours(true, Optional.empty()));
+        FenceLine old = straight().withBook(LineBook.EMPTY.withOnExisting(true));
         Map<String, TakeoffLine> t = Design.of(Fences.site(0, -4, old), SPEC).takeoff().stream()
                 .collect(Collectors.toMap(TakeoffLine::item, Function.identity()));
         assertThat(t).containsKey("insulator.offset").doesNotContainKey("post.line");
@@ -692,8 +678,8 @@ class DepthTest {
 
     @Test
     void winterIsJudged() {
-        Build.Season hard = new Build.Season(0.6, 0.03, -30, 35, 15);
-        Spec spec = SPEC.with(new Spec.Posts(30)).with(SPEC.build().with(hard));
+        FenceSpec.Climate hard = new FenceSpec.Climate(0.6, 0.03, -30, 35, 15);
+        Spec spec = SPEC.withFence(f -> f.withPosts(f.posts().withSpacingM(30))).withFence(f -> f.withClimate(hard));
         Layout layout = all(spec, straight());
         Pull pull = layout.lines().getFirst().pulls().getFirst();
         Pull.PullWire wire = pull.wires().getFirst();
@@ -706,12 +692,12 @@ class DepthTest {
         List<String> problems = new ArrayList<>();
         for (double[] bad : new double[][] {{9, 0, -15, 35, 15}, {0, 1, -15, 35, 15}, {0, 0, 20, 35, 15}}) {
             try {
-                new Build.Season(bad[0], bad[1], bad[2], bad[3], bad[4]);
+                new FenceSpec.Climate(bad[0], bad[1], bad[2], bad[3], bad[4]);
             } catch (IllegalArgumentException e) {
                 problems.add(String.valueOf(e.getMessage()));
             }
         }
-        assertThat(problems).hasSize(3).allMatch(p -> p.startsWith("build.season."));
+        assertThat(problems).hasSize(3).allMatch(p -> p.startsWith("fence.climate."));
     }
 
     /** While something moves: nothing is lost but loads and signs, and places by less than a tenth of a millimetre. */

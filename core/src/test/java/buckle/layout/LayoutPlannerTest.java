@@ -14,7 +14,7 @@ import buckle.site.Site;
 import buckle.site.SiteCheck;
 import buckle.spec.Animal;
 import buckle.spec.BraceKind;
-import buckle.spec.Build;
+import buckle.spec.FenceSpec;
 import buckle.spec.GroundSchool;
 import buckle.spec.Preset;
 import buckle.spec.RailSchool;
@@ -28,7 +28,6 @@ import buckle.units.Lengths;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.List;
-import java.util.Optional;
 import java.util.Random;
 import net.jqwik.api.Arbitraries;
 import net.jqwik.api.Arbitrary;
@@ -49,7 +48,8 @@ class LayoutPlannerTest {
         for (int i = 1; i <= count; i++) {
             wires.add(new Wire(Lengths.in(topInches * i / count), WireRole.HOT));
         }
-        return Spec.usual().with(List.of(Animal.BEEF_CATTLE), new WireSchedule("own", wires));
+        return Spec.USUAL.withFence(
+                f -> f.withAnimals(List.of(Animal.BEEF_CATTLE)).withSchedule(new WireSchedule("own", wires)));
     }
 
     private static double quantity(Design design, String item) {
@@ -73,7 +73,7 @@ class LayoutPlannerTest {
     @ParameterizedTest
     @CsvSource({"48, BY_HEIGHT, 10", "30, BY_HEIGHT, 6.25", "48, EIGHT_FOOT, 8", "30, EIGHT_FOOT, 8"})
     void railFollowsItsSchool(double topInches, RailSchool school, double railFt) {
-        Spec spec = wires(3, topInches).with(new Spec.Braces(school, 20, 10));
+        Spec spec = wires(3, topInches).withFence(f -> f.withBraces(f.braces().withRailSchool(school)));
         LineLayout line =
                 LayoutPlanner.layOut(Fences.site(5, 5, SQUARE), spec).lines().getFirst();
         assertThat(line.braces()).hasSize(8).allSatisfy(b -> {
@@ -93,7 +93,7 @@ class LayoutPlannerTest {
         assertThat(laid.braces()).hasSize(4);
         assertThat(laid.gates().getFirst().fromM()).isCloseTo(57.5, within(1e-6));
         assertThat(laid.posts()).noneMatch(p -> p.stationM() > 57.5001 && p.stationM() < 62.4999);
-        Spec.UnderGate under = Spec.usual().underGate();
+        FenceSpec.UnderGate under = Spec.USUAL.fence().underGate();
         double each = 5 + 2 * under.burialM() + 2 * Lengths.in(17) + 2 * under.spareLoopM();
         assertThat(quantity(design, "cable.gate")).as("all hot: one cable").isCloseTo(each, within(0.11));
         assertThat(quantity(design, "strainer")).isEqualTo(4);
@@ -161,12 +161,10 @@ class LayoutPlannerTest {
     @Test
     void slopeLengthensTheWireButNotTheStations() {
         FenceLine flat = Fences.line("l", false, 0, 0, 300, 0);
-        FenceLine hill = flat.withGround(
-                List.of(
-                        Fences.at(0, 0).withHeight(10),
-                        Fences.at(150, 0).withHeight(85),
-                        Fences.at(300, 0).withHeight(10)),
-                Optional.empty());
+        FenceLine hill = flat.withGround(List.of(
+                Fences.at(0, 0).withHeight(10),
+                Fences.at(150, 0).withHeight(85),
+                Fences.at(300, 0).withHeight(10)));
         LineLayout laid = LayoutPlanner.layOut(Fences.site(0, -3, hill), wires(2, 34))
                 .lines()
                 .getFirst();
@@ -187,7 +185,8 @@ class LayoutPlannerTest {
     })
     void rodsFollowTheirSchool(GroundSchool school, double outputJ, double sideM, int rods) {
         FenceLine square = Fences.line("l", true, 0, 0, 0, sideM, sideM, sideM, sideM, 0);
-        Spec spec = wires(2, 34).with(new Spec.Feed(outputJ, school, 5));
+        Spec spec = wires(2, 34)
+                .withSupply(s -> s.withCountedJ(outputJ).withEarth(s.earth().withSchool(school)));
         assertThat(LayoutPlanner.layOut(Fences.site(5, 5, square), spec)
                         .feed()
                         .orElseThrow()
@@ -248,15 +247,14 @@ class LayoutPlannerTest {
             @ForAll TensionSchool tension,
             @ForAll @IntRange(max = 3) int light,
             @ForAll @IntRange(max = 18) int preset) {
-        Spec usual = Spec.usual();
-        Build.PostPlan p = usual.build().posts();
-        Build.WirePlan w = usual.build().wires();
-        Spec spec = usual.with(usual.animals(), Preset.all().get(preset).schedule())
-                .with(usual.build()
-                        .with(new Build.PostPlan(
-                                p.strong(), p.line(), p.light(), light, p.strongDepthM(), p.lineDepthM(), true))
-                        .with(new Build.BracePlan(kind, 60, 0.1))
-                        .with(new Build.WirePlan(w.hot(), w.earth(), w.plain(), tension, 50, true, true, false)));
+        Spec usual = Spec.USUAL;
+        Spec spec = usual.withFence(f -> f.withSchedule(Preset.all().get(preset).schedule()))
+                .withFence(f -> f.withPosts(f.posts().withLightPerGap(light).withCloseUp(true))
+                        .withBraces(f.braces().withKind(kind).withInlineFromM(60))
+                        .withWires(f.wires()
+                                .withTension(tension)
+                                .withMidRunFromM(50)
+                                .withJumperPieces(false)));
         Design design = Design.of(site, spec);
         LineLayout line = design.layout().lines().getFirst();
         Wires net = new Wires(line);
@@ -379,11 +377,12 @@ class LayoutPlannerTest {
             @ForAll @DoubleRange(min = 1.5, max = 15) double spacingM,
             @ForAll RailSchool school,
             @ForAll boolean ring) {
-        Spec spec = Spec.usual()
-                .with(List.of(Animal.ALPACAS), Preset.of("W16").schedule())
-                .with(new Spec.Posts(spacingM))
-                .with(new Spec.Braces(school, 20, 10))
-                .withRingClosed(ring);
+        Spec spec = Spec.USUAL
+                .withFence(f -> f.withAnimals(List.of(Animal.ALPACAS))
+                        .withSchedule(Preset.of("W16").schedule()))
+                .withFence(f -> f.withPosts(f.posts().withSpacingM(spacingM)))
+                .withFence(f -> f.withBraces(f.braces().withRailSchool(school)))
+                .withFence(f -> f.withWires(f.wires().withRingClosed(ring)));
         Design design = Design.of(site, spec);
         LineLayout line = design.layout().lines().getFirst();
         double gaps = line.gates().stream().mapToDouble(GatePlace::openingM).sum();
@@ -409,7 +408,7 @@ class LayoutPlannerTest {
                 .as("sections make up the fence")
                 .isCloseTo(line.lengthM(), within(1e-6));
         assertThat(design.layout().sections()).allMatch(Section::live);
-        int wires = spec.schedule().wires().size();
+        int wires = spec.fence().schedule().wires().size();
         assertThat(quantity(design, "strainer")).isEqualTo(wires * line.pulls().size());
         long posts = line.posts().size();
         assertThat(design.takeoff().stream()

@@ -22,7 +22,7 @@ class SectionsTest {
             .withCutOuts(List.of(Fences.cutOut("x1", 0, 80), Fences.cutOut("x2", 100, 50)));
 
     private static Layout layOut(Site site) {
-        return LayoutPlanner.layOut(Tees.fromCoincidence(site), Spec.usual());
+        return LayoutPlanner.layOut(Tees.fromCoincidence(site), Spec.USUAL);
     }
 
     private static Section section(Layout layout, String id) {
@@ -62,16 +62,18 @@ class SectionsTest {
 
     @Test
     void aClosedRingSaysThatIsolatingTakesTwoSwitches() {
-        Layout layout =
-                LayoutPlanner.layOut(Fences.site(-2, -2, RING), Spec.usual().withRingClosed(true));
+        Layout layout = LayoutPlanner.layOut(
+                Fences.site(-2, -2, RING),
+                Spec.USUAL.withFence(f -> f.withWires(f.wires().withRingClosed(true))));
         assertThat(layout.sections()).hasSize(2);
         assertThat(layout.everyJob()).extracting(Standing::says).anyMatch(m -> m == LayoutMessage.EveryJob.RING_CLOSED);
         assertThat(layout.findings())
                 .anyMatch(f -> f.rule() == Rule.J7
                         && f.text(UnitSystem.METRIC).contains("open the cut-outs at both of its ends"));
         FenceLine one = RING.withCutOuts(List.of(Fences.cutOut("x1", 0, 80)));
-        Layout single =
-                LayoutPlanner.layOut(Fences.site(-2, -2, one), Spec.usual().withRingClosed(true));
+        Layout single = LayoutPlanner.layOut(
+                Fences.site(-2, -2, one),
+                Spec.USUAL.withFence(f -> f.withWires(f.wires().withRingClosed(true))));
         assertThat(single.findings())
                 .anyMatch(f -> f.severity() == Severity.WARN
                         && f.text(UnitSystem.METRIC).contains("separates nothing"));

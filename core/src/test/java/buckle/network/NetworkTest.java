@@ -10,7 +10,6 @@ import buckle.site.Corner;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.Site;
-import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
@@ -32,10 +31,10 @@ import org.junit.jupiter.api.Test;
 /** The fence joined up wire by wire: what leads where, and names that last. */
 class NetworkTest {
     private static final Spec FIVE =
-            Spec.usual().with(Spec.usual().animals(), Preset.of("W7").schedule());
+            Spec.USUAL.withFence(f -> f.withSchedule(Preset.of("W7").schedule()));
 
     private static Laid lay(FenceLine... lines) {
-        return LayoutPlanner.laid(new Plan(Fences.site(0, -4, lines), FIVE, Decisions.NONE), Surroundings.NONE);
+        return LayoutPlanner.laid(Plan.EMPTY.withSite(Fences.site(0, -4, lines)).withSpec(FIVE), Surroundings.NONE);
     }
 
     private static FenceNetwork network(FenceLine... lines) {
@@ -49,7 +48,7 @@ class NetworkTest {
     }
 
     private static FenceLine branch(double toM) {
-        return Fences.line("b", false, 200, 0, 200, toM).withTees(Optional.of("m"), Optional.empty());
+        return Fences.line("b", false, 200, 0, 200, toM).withStartsOn(Optional.of("m"));
     }
 
     private static Set<String> ids(FenceNetwork n) {
@@ -102,7 +101,7 @@ class NetworkTest {
         }
         assertThat(n.edges()).filteredOn(Edge::opens).extracting(Edge::joint).containsOnly("g", "c");
         assertThat(n.edges()).filteredOn(e -> e.kind() == Edge.Kind.SWITCH).hasSize(1);
-        long hot = FIVE.schedule().count(WireRole.HOT);
+        long hot = FIVE.fence().schedule().count(WireRole.HOT);
         assertThat(n.edges()).filteredOn(e -> e.kind() == Edge.Kind.CONTACT).hasSize((int) hot);
     }
 
@@ -143,8 +142,9 @@ class NetworkTest {
         FenceLine line = Fences.line("m", false, 0, 0, 100, 0, 100, 60)
                 .withGates(List.of(Fences.gate("g", GateKind.HANDLE, 40, 0, 4)))
                 .withCutOuts(List.of(Fences.cutOut("c", 70, 0)));
-        Spec one = Spec.usual().with(Spec.usual().animals(), Preset.of("W3").schedule());
-        FenceNetwork n = LayoutPlanner.laid(new Plan(Fences.site(0, -4, line), one, Decisions.NONE), Surroundings.NONE)
+        Spec one = Spec.USUAL.withFence(f -> f.withSchedule(Preset.of("W3").schedule()));
+        FenceNetwork n = LayoutPlanner.laid(
+                        Plan.EMPTY.withSite(Fences.site(0, -4, line)).withSpec(one), Surroundings.NONE)
                 .network()
                 .orElseThrow();
         String page = Files.readString(Path.of("..", "docs", "network.md"));

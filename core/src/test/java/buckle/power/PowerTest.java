@@ -159,7 +159,7 @@ class PowerTest {
     }
 
     private static double worst(double panelW, Plant plant) {
-        return Battery.year(plant.withPanel(panelW), TEMPERATE).stream()
+        return Battery.year(plant.withPanelW(panelW), TEMPERATE).stream()
                 .mapToDouble(Month::madeAhPerDay)
                 .min()
                 .orElseThrow();
@@ -180,7 +180,7 @@ class PowerTest {
         assertThat(year).extracting(Month::month).containsExactly(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12);
         assertThat(year).allSatisfy(m -> assertThat(m.lowestShare()).isBetween(0.0, 1.0));
         assertThat(year.get(5).madeAhPerDay()).isGreaterThan(year.get(11).madeAhPerDay());
-        List<Month> dark = Battery.year(PLANT.withPanel(2), TEMPERATE);
+        List<Month> dark = Battery.year(PLANT.withPanelW(2), TEMPERATE);
         assertThat(dark.get(11).lowestShare()).isLessThan(year.get(11).lowestShare());
         List<Month> south = Battery.year(PLANT, new Climate(-44, -15, 35));
         assertThat(south.get(5).madeAhPerDay()).isLessThan(south.get(11).madeAhPerDay());

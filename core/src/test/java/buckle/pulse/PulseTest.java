@@ -126,8 +126,8 @@ class PulseTest {
             double[][] peaks = new PulseSolver(tree(runs, List.of()), List.of(far, begin), supplies).peaks(supplies);
             for (int s = 0; s < supplies.size(); s++) {
                 Circuit fed = tree(runs, List.of())
-                        .with(supplies.get(s).source())
-                        .withEarth(supplies.get(s).earthOhm());
+                        .withSource(supplies.get(s).source())
+                        .withEarthOhm(supplies.get(s).earthOhm());
                 Solution full = PulseSolver.solve(fed, List.of(far, begin));
                 assertThat(peaks[s][0] / full.answers().getFirst().peakV()).isCloseTo(1, within(2e-3));
                 assertThat(peaks[s][1] / full.answers().get(1).peakV()).isCloseTo(1, within(2e-3));
@@ -409,7 +409,7 @@ class PulseTest {
         List<Place> places = List.of(new Place("b", 600), new Place("c", 400));
         Circuit one = tree(ring(), List.of());
         Source s = THREE_J;
-        Circuit two = one.with(new Source(16_000, s.faradF(), s.henryH(), s.ohm(), s.bleedOhm(), s.terminalF()));
+        Circuit two = one.withSource(new Source(16_000, s.faradF(), s.henryH(), s.ohm(), s.bleedOhm(), s.terminalF()));
         Solution a = PulseSolver.solve(one, places);
         Solution b = PulseSolver.solve(two, places);
         for (int i = 0; i < 2; i++) {

@@ -9,8 +9,10 @@ import buckle.layout.Layout;
 import buckle.readings.Assessment.PointStanding;
 import buckle.readings.Assessment.SectionStanding;
 import buckle.review.LayoutPlanner;
+import buckle.rulebook.Standing;
 import buckle.spec.Animal;
-import buckle.spec.Build;
+import buckle.spec.Growth;
+import buckle.spec.LineSpec;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
@@ -29,9 +31,9 @@ import org.junit.jupiter.params.provider.CsvSource;
 class AssessorTest {
     private static final Layout LAYOUT = LayoutPlanner.layOut(
             Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0).withCutOuts(List.of(Fences.cutOut("x", 100, 0)))),
-            Spec.usual());
-    private static final Spec BOAR =
-            Spec.usual().with(List.of(Animal.WILD_BOAR), Preset.of("W15").schedule());
+            Spec.USUAL);
+    private static final Spec BOAR = Spec.USUAL.withFence(f -> f.withAnimals(List.of(Animal.WILD_BOAR))
+            .withSchedule(Preset.of("W15").schedule()));
 
     private final List<Reading> readings = new ArrayList<>();
     private int minute;
@@ -93,7 +95,7 @@ class AssessorTest {
         "DONKEYS_PONIES, 3000, MET"
     })
     void theNeedDecides(Animal animal, double peakV, Standing standing) {
-        assertThat(Assessor.stand(peakV, animal.needV().orElseThrow())).isEqualTo(standing);
+        assertThat(Standing.of(peakV, animal.needV().orElseThrow())).isEqualTo(standing);
     }
 
     @Test
@@ -113,7 +115,8 @@ class AssessorTest {
     /** X11: nearly nothing on an unpowered wire is good and never decides; 0.2 kV and more is a leak, whatever the hot wires hold. */
     @Test
     void aLowReadingOnAnUnpoweredWireIsGoodNews() {
-        Spec bear = Spec.usual().with(List.of(Animal.BEAR), Preset.of("W8").schedule());
+        Spec bear = Spec.USUAL.withFence(f ->
+                f.withAnimals(List.of(Animal.BEAR)).withSchedule(Preset.of("W8").schedule()));
         Layout layout = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0)), bear);
         read("end:l:finish", 1, 6500, false, Optional.empty());
         read("end:l:finish", 2, 100, false, Optional.empty());
@@ -129,10 +132,8 @@ class AssessorTest {
         assertThat(alone.standing()).isEqualTo(Standing.OPEN);
         assertThat(inFeet(alone.why())).contains("nearly nothing, as it should", "hot wires are not read yet");
         // A line without a hot wire: nearly nothing is all that is asked of it.
-        Spec bare = Spec.usual()
-                .with(
-                        List.of(Animal.BEEF_CATTLE),
-                        new WireSchedule("own", List.of(new Wire(0.5, WireRole.PLAIN), new Wire(1, WireRole.PLAIN))));
+        Spec bare = Spec.USUAL.withFence(f -> f.withSchedule(
+                new WireSchedule("own", List.of(new Wire(0.5, WireRole.PLAIN), new Wire(1, WireRole.PLAIN)))));
         Layout old = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0)), bare);
         readings.clear();
         read("end:l:finish", 0, 90, false, Optional.empty());
@@ -143,10 +144,11 @@ class AssessorTest {
     /** V3: each row of a double fence is asked for its own wires only. */
     @Test
     void theOuterRowIsAskedForItsOwnWires() {
-        Build.LineSpec outer = new Build.LineSpec(
-                "o", Optional.of(Preset.of("W9-outer").schedule()), Optional.empty(), Optional.empty());
-        Spec plot = Spec.usual().with(List.of(Animal.DEER_PLOT), Preset.of("W9").schedule());
-        Spec spec = plot.with(plot.build().with(List.of(outer)));
+        LineSpec outer =
+                new LineSpec("o", Optional.of(Preset.of("W9-outer").schedule()), Optional.empty(), Optional.empty());
+        Spec plot = Spec.USUAL.withFence(f -> f.withAnimals(List.of(Animal.DEER_PLOT))
+                .withSchedule(Preset.of("W9").schedule()));
+        Spec spec = plot.withLines(List.of(outer));
         Layout layout = LayoutPlanner.layOut(Fences.site(-3, 0, Fences.line("o", false, 0, 0, 200, 0)), spec);
         read("end:o:finish", 1, 3500, false, Optional.empty());
         assertThat(point(Assessor.assess(layout, spec, readings), "end:o:finish")
@@ -163,7 +165,8 @@ class AssessorTest {
     @Test
     void theHardestAnimalDecides() {
         readAll(5000, 5000, 5000);
-        Spec mixed = BOAR.with(List.of(Animal.BEEF_CATTLE, Animal.BEAR), BOAR.schedule());
+        Spec mixed = BOAR.withFence(f -> f.withAnimals(List.of(Animal.BEEF_CATTLE, Animal.BEAR))
+                .withSchedule(BOAR.fence().schedule()));
         Assessment a = Assessor.assess(LAYOUT, mixed, readings);
         assertThat(a.needV()).hasValue(6000);
         assertThat(a.sections()).extracting(SectionStanding::standing).containsOnly(Standing.BROKEN);
@@ -198,7 +201,8 @@ class AssessorTest {
 
     @Test
     void aDeerPlotIsReadWireByWire() {
-        Spec deer = Spec.usual().with(List.of(Animal.DEER_PLOT), Preset.of("W9").schedule());
+        Spec deer = Spec.USUAL.withFence(f -> f.withAnimals(List.of(Animal.DEER_PLOT))
+                .withSchedule(Preset.of("W9").schedule()));
         read("energizer", 1, 4000, false, Optional.empty());
         PointStanding half = point(Assessor.assess(LAYOUT, deer, readings), "energizer");
         assertThat(half.standing()).isEqualTo(Standing.OPEN);
@@ -211,7 +215,8 @@ class AssessorTest {
     @Test
     void withoutAKnownNeedNothingIsClaimed() {
         readAll(6000, 6000, 6000);
-        Spec people = Spec.usual().with(List.of(Animal.PEOPLE), Preset.of("W13").schedule());
+        Spec people = Spec.USUAL.withFence(f -> f.withAnimals(List.of(Animal.PEOPLE))
+                .withSchedule(Preset.of("W13").schedule()));
         assertThat(Assessor.assess(LAYOUT, people, readings).sections())
                 .extracting(SectionStanding::standing)
                 .containsOnly(Standing.OPEN);

@@ -29,7 +29,7 @@ import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
 
 class SetOutTest {
-    private static final Spec METRIC = Spec.usual().with(UnitSystem.METRIC);
+    private static final Spec METRIC = Spec.USUAL.withUnits(UnitSystem.METRIC);
     private static final FenceLine RING = Fences.line("r", true, 0, 0, 0, 80, 120, 80, 120, 0)
             .withGates(List.of(Fences.gate("g", GateKind.SWING, 60, 80, 5)));
 
@@ -79,7 +79,7 @@ class SetOutTest {
     @Test
     void aTeeIsANode() {
         FenceLine main = Fences.line("m", false, 0, 0, 200, 0);
-        FenceLine spur = Fences.line("s", false, 90, 4, 90, 60).withTees(Optional.of("m"), Optional.empty());
+        FenceLine spur = Fences.line("s", false, 90, 4, 90, 60).withStartsOn(Optional.of("m"));
         Layout layout = LayoutPlanner.layOut(Fences.site(0, -3, main, spur), METRIC);
         assertThat(layout.lines().get(1).lengthM()).isCloseTo(60, within(1e-6));
         Post tee = layout.lines().getFirst().posts().stream()
@@ -98,7 +98,7 @@ class SetOutTest {
         Layout after = LayoutPlanner.layOut(Fences.site(0, -33, moved, spur), METRIC);
         assertThat(after.lines().get(1).lengthM()).isCloseTo(90, within(1e-6));
 
-        FenceLine loose = spur.withTees(Optional.empty(), Optional.empty());
+        FenceLine loose = spur.withStartsOn(Optional.empty()).withEndsOn(Optional.empty());
         FenceLine close = Fences.line("s", false, 90, 0.5, 90, 60);
         Layout apart = LayoutPlanner.layOut(Fences.site(0, -3, main, close), METRIC);
         assertThat(apart.findings())
@@ -115,11 +115,11 @@ class SetOutTest {
                         .startsOn())
                 .isEmpty();
 
-        FenceLine circle = main.withTees(Optional.of("s"), Optional.empty());
+        FenceLine circle = main.withStartsOn(Optional.of("s"));
         assertThat(SiteCheck.problems(Fences.site(0, 0, circle, spur)))
                 .extracting(p -> p.code())
                 .contains("tee.circle");
-        FenceLine lost = spur.withTees(Optional.of("nobody"), Optional.empty());
+        FenceLine lost = spur.withStartsOn(Optional.of("nobody"));
         assertThat(SiteCheck.problems(Fences.site(0, 0, main, lost)))
                 .extracting(p -> p.code())
                 .contains("tee.unknown");

@@ -24,7 +24,8 @@ import buckle.site.GateKind;
 import buckle.site.LineBook;
 import buckle.site.LineBook.PostOverride;
 import buckle.spec.BraceKind;
-import buckle.spec.Build;
+import buckle.spec.FenceSpec;
+import buckle.spec.LineSpec;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
@@ -63,10 +64,7 @@ class MaterialTakeoffTest {
     }
 
     private static Spec braced(BraceKind kind) {
-        Build build = Spec.usual().build();
-        return Spec.usual()
-                .with(build.with(new Build.BracePlan(
-                        kind, build.braces().inlineFromM(), build.braces().railDiameterM())));
+        return Spec.USUAL.withFence(f -> f.withBraces(f.braces().withKind(kind)));
     }
 
     /** Two ends of a pull: rails, pins, loops, brace posts and the rest by kind. */
@@ -90,7 +88,7 @@ class MaterialTakeoffTest {
     @EnumSource(GateKind.class)
     void eachKindOfGateBringsItsOwn(GateKind kind) {
         FenceLine line = straight().withGates(List.of(Fences.gate("g", kind, 50, 0, 4)));
-        Design design = design(Spec.usual(), line);
+        Design design = design(Spec.USUAL, line);
         Map<String, TakeoffLine> t = takeoff(design);
         int hot = 2;
         assertThat(quantity(t, "gate.swing")).isEqualTo(kind == GateKind.SWING ? 1 : 0);
@@ -125,16 +123,11 @@ class MaterialTakeoffTest {
         FenceLine line = Fences.line("l", closed, 0, 0, 200, 0, 200, 150, 40, 180)
                 .withGates(List.of(Fences.gate("g", kind, at, 0, 4)))
                 .withCutOuts(List.of(Fences.cutOut("c", 200, 70)));
-        FenceLine branch =
-                Fences.line("b", false, 200, 100, 260, 110, 300, 60).withTees(Optional.of("l"), Optional.empty());
-        Build.WirePlan w = Spec.usual().build().wires();
-        Spec spec = Spec.usual()
-                .with(Spec.usual().animals(), Preset.all().get(preset).schedule())
-                .withRingClosed(ring)
-                .with(Spec.usual()
-                        .build()
-                        .with(new Build.WirePlan(
-                                w.hot(), w.earth(), w.plain(), w.tension(), w.midRunFromM(), true, tied, separate)));
+        FenceLine branch = Fences.line("b", false, 200, 100, 260, 110, 300, 60).withStartsOn(Optional.of("l"));
+        Spec spec = Spec.USUAL
+                .withFence(f -> f.withSchedule(Preset.all().get(preset).schedule()))
+                .withFence(f -> f.withWires(f.wires().withRingClosed(ring)))
+                .withFence(f -> f.withWires(f.wires().withEarthTied(tied).withJumperPieces(separate)));
         Design design = Design.of(Fences.site(198, 160, line, branch), spec);
         long pieces = 0;
         long clamps = 0;
@@ -179,7 +172,8 @@ class MaterialTakeoffTest {
         assertThat(quantity(t, "jumper")).isEqualTo(sets);
         assertThat(quantity(t, "jumper.piece")).isEqualTo(pieces);
         assertThat(quantity(t, "clamp")).isEqualTo(clamps);
-        double each = 4 + 2 * 0.45 + 2 * spec.schedule().wires().getFirst().heightM() + 2 * 0.5;
+        double each =
+                4 + 2 * 0.45 + 2 * spec.fence().schedule().wires().getFirst().heightM() + 2 * 0.5;
         assertThat(quantity(t, "cable.gate")).isCloseTo(cables * each, within(0.11));
     }
 
@@ -188,7 +182,7 @@ class MaterialTakeoffTest {
     void aCutOutWithinAPullCutsTheWires() {
         for (double at : new double[] {50, 0.5}) {
             FenceLine line = straight().withCutOuts(List.of(Fences.cutOut("c", at, 0)));
-            Map<String, TakeoffLine> t = takeoff(design(Spec.usual(), line));
+            Map<String, TakeoffLine> t = takeoff(design(Spec.USUAL, line));
             boolean within = at > 1;
             assertThat(quantity(t, "insulator.strain")).isEqualTo(2 * 2 + (within ? 2 : 0));
             assertThat(quantity(t, "crimp")).isEqualTo((2 + (within ? 2 : 0)) * 2 * 2);
@@ -206,7 +200,7 @@ class MaterialTakeoffTest {
         FenceLine line = straight().withGates(List.of(Fences.gate("g", GateKind.SWING, 50, 0, 4)));
         for (String preset : List.of("W2", "W10")) {
             Spec spec =
-                    Spec.usual().with(Spec.usual().animals(), Preset.of(preset).schedule());
+                    Spec.USUAL.withFence(f -> f.withSchedule(Preset.of(preset).schedule()));
             TakeoffLine posts = takeoff(design(spec, line)).get("post.gate");
             assertThat(inFeet(posts.derivation()).contains("as gate posts usually are"))
                     .as(inFeet(posts.derivation()))
@@ -216,15 +210,9 @@ class MaterialTakeoffTest {
 
     @Test
     void linesWithWiresOfTheirOwnAreCountedByThemselves() {
-        FenceLine inner = Fences.line("inner", false, 50, 0, 50, 60).withTees(Optional.of("l"), Optional.empty());
-        Spec spec = Spec.usual()
-                .with(Spec.usual()
-                        .build()
-                        .with(List.of(new Build.LineSpec(
-                                "inner",
-                                Optional.of(Preset.of("W2").schedule()),
-                                Optional.empty(),
-                                Optional.of(Conductor.POLYTAPE)))));
+        FenceLine inner = Fences.line("inner", false, 50, 0, 50, 60).withStartsOn(Optional.of("l"));
+        Spec spec = Spec.USUAL.withLines(List.of(new LineSpec(
+                "inner", Optional.of(Preset.of("W2").schedule()), Optional.empty(), Optional.of(Conductor.POLYTAPE))));
         Design design = design(spec, straight(), inner);
         Map<String, TakeoffLine> t = takeoff(design);
         assertThat(quantity(t, "wire.hot")).isCloseTo(2 * 100 * 1.03, within(0.2));
@@ -253,7 +241,7 @@ class MaterialTakeoffTest {
                 Optional.empty(),
                 "stone");
         FenceLine line = straight().withBook(LineBook.EMPTY.withOverrides(List.of(steel)));
-        Design design = design(Spec.usual(), line);
+        Design design = design(Spec.USUAL, line);
         Map<String, TakeoffLine> t = takeoff(design);
         List<Post> posts = design.layout().lines().getFirst().posts();
         long tees = posts.stream()
@@ -299,7 +287,7 @@ class MaterialTakeoffTest {
                         OptionalDouble.empty()),
                 "");
         Land land = new Land(List.of(stone), List.of(), Optional.empty(), OptionalDouble.empty(), List.of(), List.of());
-        Spec spec = Spec.usual().with(Spec.usual().build().with(new Build.Season(1.2, 0, -15, 35, 15)));
+        Spec spec = Spec.USUAL.withFence(f -> f.withClimate(new FenceSpec.Climate(1.2, 0, -15, 35, 15)));
         List<Post> posts = Design.of(Fences.site(-4, 0, straight()), new Surroundings(land, Terrain.NONE), spec)
                 .layout()
                 .lines()
@@ -324,19 +312,8 @@ class MaterialTakeoffTest {
     @ParameterizedTest
     @EnumSource(Conductor.class)
     void noWireIsPulledOverHalfOfWhatBreaksIt(Conductor conductor) {
-        Build.WirePlan w = Spec.usual().build().wires();
-        Spec spec = Spec.usual()
-                .with(Spec.usual()
-                        .build()
-                        .with(new Build.WirePlan(
-                                conductor,
-                                w.earth(),
-                                w.plain(),
-                                buckle.spec.TensionSchool.HEAVY,
-                                w.midRunFromM(),
-                                true,
-                                true,
-                                true)));
+        Spec spec = Spec.USUAL.withFence(
+                f -> f.withWires(f.wires().withHot(conductor).withTension(buckle.spec.TensionSchool.HEAVY)));
         LineLayout laid = design(spec, straight()).layout().lines().getFirst();
         var wire = laid.pulls().getFirst().wires().getFirst();
         assertThat(wire.role()).isEqualTo(WireRole.HOT);

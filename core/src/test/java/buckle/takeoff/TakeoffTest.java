@@ -15,6 +15,7 @@ import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.Site;
 import buckle.spec.Animal;
+import buckle.spec.FenceSpec;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
@@ -38,10 +39,11 @@ class TakeoffTest {
     @Test
     void aWorkedLine() {
         FenceLine line = Fences.line("l", false, 0, 0, 100, 0);
-        Spec spec = Spec.usual()
-                .with(List.of(Animal.HORSES), Preset.of("W7").schedule())
-                .with(new Spec.Posts(5))
-                .with(UnitSystem.METRIC);
+        Spec spec = Spec.USUAL
+                .withFence(f -> f.withAnimals(List.of(Animal.HORSES))
+                        .withSchedule(Preset.of("W7").schedule()))
+                .withFence(f -> f.withPosts(f.posts().withSpacingM(5)))
+                .withUnits(UnitSystem.METRIC);
         Map<String, TakeoffLine> t = takeoff(Fences.site(-4, 0, line), spec);
         double between = 100 - 2 * Values.B1_RAIL_M;
         int linePosts = (int) Math.ceil(between / 5) - 1;
@@ -75,7 +77,7 @@ class TakeoffTest {
         FenceLine line = Fences.line("l", false, 0, 0, 100, 0)
                 .withGates(List.of(
                         Fences.gate("g", GateKind.HANDLE, 50, 0, 3), Fences.gate("h", GateKind.HANDLE, 70, 0, 3)));
-        Map<String, TakeoffLine> t = takeoff(Fences.site(-4, 0, line), Spec.usual());
+        Map<String, TakeoffLine> t = takeoff(Fences.site(-4, 0, line), Spec.USUAL);
         assertThat(t.get("gate.handle").quantity()).isEqualTo(4);
         assertThat(t).doesNotContainKeys("cable.gate", "gate.swing", "conduit");
     }
@@ -84,9 +86,8 @@ class TakeoffTest {
     void unitsChangeTheSentenceAndNeverTheCount() {
         FenceLine line = Fences.line("l", true, 0, 0, 0, 100, 100, 100, 100, 0);
         List<TakeoffLine> imperial =
-                Design.of(Fences.site(1, 1, line), Spec.usual()).takeoff();
-        List<TakeoffLine> metric = Design.of(
-                        Fences.site(1, 1, line), Spec.usual().with(UnitSystem.METRIC))
+                Design.of(Fences.site(1, 1, line), Spec.USUAL).takeoff();
+        List<TakeoffLine> metric = Design.of(Fences.site(1, 1, line), Spec.USUAL.withUnits(UnitSystem.METRIC))
                 .takeoff();
         assertThat(metric)
                 .extracting(TakeoffLine::quantity)
@@ -98,9 +99,9 @@ class TakeoffTest {
     @Test
     void aSiteThatCannotBeLaidOutIsRefusedWhole() {
         FenceLine eight = Fences.line("l", false, 0, 0, 100, 100, 100, 0, 0, 100);
-        assertThatThrownBy(() -> Design.of(Fences.site(0, 0, eight), Spec.usual()))
+        assertThatThrownBy(() -> Design.of(Fences.site(0, 0, eight), Spec.USUAL))
                 .isInstanceOf(BadInput.class);
-        assertThat(Design.of(Site.EMPTY, Spec.usual()).takeoff()).isEmpty();
+        assertThat(Design.of(Site.EMPTY, Spec.USUAL).takeoff()).isEmpty();
     }
 
     /** Source: common practice W1 to W17 (rules of the job), heights in inches. */
@@ -146,7 +147,8 @@ class TakeoffTest {
                         new WireSchedule("own", List.of(new Wire(0.5, WireRole.HOT), new Wire(0.4, WireRole.HOT))))
                 .hasMessageContaining("wire 2 is not above wire 1");
         assertThatThrownBy(() -> new Wire(-0.1, WireRole.HOT)).hasMessageContaining("height");
-        assertThatThrownBy(() -> new Spec.Posts(0)).hasMessageContaining("posts.spacingM");
-        assertThatThrownBy(() -> new Spec.Posts(Double.NaN)).hasMessageContaining("posts.spacingM");
+        assertThatThrownBy(() -> FenceSpec.USUAL.posts().withSpacingM(0)).hasMessageContaining("posts.spacingM");
+        assertThatThrownBy(() -> FenceSpec.USUAL.posts().withSpacingM(Double.NaN))
+                .hasMessageContaining("posts.spacingM");
     }
 }

@@ -2,17 +2,14 @@ package buckle.exchange;
 
 import buckle.pulse.Plate;
 import buckle.site.LineBook;
-import buckle.spec.Build;
+import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
-import buckle.spec.Insulators;
-import buckle.spec.Power;
 import buckle.spec.PulseModel;
 import java.util.Map;
 import tools.jackson.databind.BeanDescription;
 import tools.jackson.databind.DeserializationConfig;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.JacksonModule;
-import tools.jackson.databind.JavaType;
 import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.deser.ValueDeserializerModifier;
 import tools.jackson.databind.deser.std.DelegatingDeserializer;
@@ -21,12 +18,8 @@ import tools.jackson.databind.module.SimpleModule;
 /** Parts that older plans and files do not have yet are read as what they were laid out by then. */
 public final class Defaults {
     private static final Map<Class<?>, Object> BY_TYPE = Map.of(
-            Build.class,
-            Build.USUAL,
-            Power.class,
-            Power.USUAL,
-            Power.Fitting.class,
-            Power.Fitting.USUAL,
+            Circumstances.class,
+            Circumstances.USUAL,
             PulseModel.class,
             PulseModel.USUAL,
             Plate.Draw.class,
@@ -45,17 +38,6 @@ public final class Defaults {
                     DeserializationConfig config, BeanDescription.Supplier bean, ValueDeserializer<?> deserializer) {
                 Object otherwise = BY_TYPE.get(bean.getBeanClass());
                 return otherwise == null ? deserializer : new Otherwise(deserializer, otherwise);
-            }
-
-            @Override
-            public ValueDeserializer<?> modifyEnumDeserializer(
-                    DeserializationConfig config,
-                    JavaType type,
-                    BeanDescription.Supplier bean,
-                    ValueDeserializer<?> deserializer) {
-                return bean.getBeanClass() == Insulators.class
-                        ? new Otherwise(deserializer, Insulators.SOUND)
-                        : deserializer;
             }
         });
     }

@@ -22,7 +22,7 @@ import buckle.pulse.PulseSolver;
 import buckle.review.Laid;
 import buckle.review.LayoutPlanner;
 import buckle.rulebook.Values;
-import buckle.spec.Overgrowth;
+import buckle.spec.Growth;
 import buckle.spec.Plan;
 import buckle.units.Forces;
 import buckle.units.Lengths;
@@ -409,7 +409,7 @@ class ChecksTest {
         return root;
     }
 
-    private static UnaryOperator<ObjectNode> driven(Plate plate, Overgrowth growth) {
+    private static UnaryOperator<ObjectNode> driven(Plate plate, Growth growth) {
         return spec -> {
             ObjectNode power = spec.putObject("power");
             power.set("energizer", Json.MAPPER.valueToTree(plate));
@@ -435,13 +435,13 @@ class ChecksTest {
 
     private void pulse() throws IOException {
         Plate pig = Plate.of("pig", 9, 6.7, 8800, 6000, 45);
-        Electrics paddock = electrics(PIGS, 91.44, 60.96, driven(pig, Overgrowth.LIGHT));
+        Electrics paddock = electrics(PIGS, 91.44, 60.96, driven(pig, Growth.LIGHT));
         holds(
                 "pig paddock 200 × 300 ft, 5 wires, 6.7 J out",
                 weakest(paddock).lowV(),
                 weakest(paddock).highV(),
                 7200);
-        ObjectNode divided = divided(fence(PIGS, 91.44, 60.96, driven(pig, Overgrowth.LIGHT)));
+        ObjectNode divided = divided(fence(PIGS, 91.44, 60.96, driven(pig, Growth.LIGHT)));
         Electrics.SectionPulse off = inner(electrics(divided, new Trial(Set.of("hook"), List.of())));
         says(
                 "its inner fence of two strands before it is hooked on",
@@ -454,9 +454,9 @@ class ChecksTest {
         holds("the same hooked on, top and bottom", on.lowV(), on.highV(), 7300);
         Plate quarter = Energizers.GENERIC.get(1);
         Plate half = Energizers.GENERIC.get(2);
-        double heavy = weakest(electrics(LOW_TWO, 150, 150, driven(quarter, Overgrowth.HEAVY)))
+        double heavy = weakest(electrics(LOW_TWO, 150, 150, driven(quarter, Growth.HEAVY)))
                 .likelyV();
-        double clean = weakest(electrics(LOW_TWO, 150, 150, driven(half, Overgrowth.CLEAN)))
+        double clean = weakest(electrics(LOW_TWO, 150, 150, driven(half, Growth.CLEAN)))
                 .highV();
         holds("two-wire paddock of 600 m, ¼ to ½ J, overgrown", heavy, clean, 3200);
         holds("the same after clearing", heavy, clean, 5800);
@@ -468,7 +468,7 @@ class ChecksTest {
                     "{\"animals\": [\"BEEF_CATTLE\"]}",
                     "{\"animals\": [\"BEEF_CATTLE\"], \"schedule\": {\"preset\": \"W2\"}}")) {
                 for (double metres : new double[] {20, 100, 300}) {
-                    Electrics e = electrics(spec, metres, 0, driven(plate, Overgrowth.CLEAN));
+                    Electrics e = electrics(spec, metres, 0, driven(plate, Growth.CLEAN));
                     for (Electrics.PulsePoint p : e.points()) {
                         most = Math.max(most, p.likelyV() / plate.openV());
                     }
@@ -485,7 +485,7 @@ class ChecksTest {
                 "{\"animals\": [\"PEOPLE\"], \"schedule\": {\"preset\": \"W13\"}}",
                 201,
                 201,
-                driven(Energizers.GENERIC.getLast(), Overgrowth.CLEAN));
+                driven(Energizers.GENERIC.getLast(), Growth.CLEAN));
         double highest = wall.points().stream()
                 .mapToDouble(Electrics.PulsePoint::highV)
                 .max()

@@ -60,7 +60,7 @@ class ComputeTest {
         assertThat(run.err()).isEmpty();
         JsonNode s = run.out();
         assertThat(s.path("laidOutBy").asString()).isEqualTo("the default: beef cattle, wires W1, posts at 20 ft");
-        assertThat(texts(s.path("spec").path("animals"))).containsExactly("BEEF_CATTLE");
+        assertThat(texts(s.path("spec").path("fence").path("animals"))).containsExactly("BEEF_CATTLE");
         JsonNode line = s.path("lines").get(0);
         assertThat(line.path("lengthM").asDouble()).isCloseTo(627.7, within(9.4));
         assertThat(line.path("slopeLengthM").asDouble())
@@ -105,7 +105,12 @@ class ComputeTest {
         Path spec = folder.resolve("spec.json");
         Files.writeString(spec, "{\"animals\":[\"WILD_BOAR\"],\"schedule\":{\"preset\":\"W15\"},\"units\":\"METRIC\"}");
         JsonNode boar = run(WALK, "--spec", spec.toString()).out();
-        assertThat(boar.path("spec").path("schedule").path("wires").size()).isEqualTo(3);
+        assertThat(boar.path("spec")
+                        .path("fence")
+                        .path("schedule")
+                        .path("wires")
+                        .size())
+                .isEqualTo(3);
         assertThat(item(boar, "strainer").path("quantity").asInt()).isEqualTo(21);
         JsonNode donkeys = run("../demo/donkey-winter-track.geojson").out();
         assertThat(donkeys.path("laidOutBy").asString()).startsWith("the given spec: donkeys and ponies, wires W17");
@@ -133,6 +138,6 @@ class ComputeTest {
         Files.writeString(bad, "{\"posts\":{\"spacingM\":-1}}");
         Run spec = run(WALK, "--spec", bad.toString());
         assertThat(spec.exit()).isEqualTo(2);
-        assertThat(spec.out().path("problems").get(0).path("path").asString()).isEqualTo("spec.posts");
+        assertThat(spec.out().path("problems").get(0).path("path").asString()).isEqualTo("spec.fence.posts");
     }
 }

@@ -20,7 +20,6 @@ import buckle.message.English;
 import buckle.message.JointKind;
 import buckle.message.LandMessage;
 import buckle.rulebook.Rule;
-import buckle.spec.Build;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import buckle.takeoff.TakeoffLine;
@@ -54,7 +53,7 @@ class FencesTest {
         }
 
         Came with(Spec spec) {
-            Plan plan = job.plan().with(spec);
+            Plan plan = job.plan().withSpec(spec);
             return new Came(job, Design.of(plan, job.around()));
         }
 
@@ -103,17 +102,7 @@ class FencesTest {
     }
 
     private static Spec springs(Spec spec, boolean springs) {
-        Build.WirePlan w = spec.build().wires();
-        return spec.with(spec.build()
-                .with(new Build.WirePlan(
-                        w.hot(),
-                        w.earth(),
-                        w.plain(),
-                        w.tension(),
-                        w.midRunFromM(),
-                        springs,
-                        w.earthTied(),
-                        w.jumperPieces())));
+        return spec.withFence(f -> f.withWires(f.wires().withSprings(springs)));
     }
 
     private static DynamicTest fence(String name, Consumer<Came> must) {

@@ -194,6 +194,6 @@ class ImportTest {
             corners.add(new buckle.site.Corner("c" + i, plane.toGeo(new PlanePoint(eastNorth[i], eastNorth[i + 1]))));
         }
         return FenceLine.free("l", "Line", true, corners)
-                .withGround(java.util.List.of(), Optional.of(new CleanLine.Accuracy(1, cornerM, cornerM, 2)));
+                .withSurvey(Optional.of(new CleanLine.Accuracy(1, cornerM, cornerM, 2)));
     }
 }

@@ -94,12 +94,12 @@ class BoundaryTest {
             value = {
                 "spacingM; 0; plan.site.lines[0].book.overrides[0]",
                 "spacingM; 1e400; plan.site.lines[0].book.overrides[0]",
-                "braceFromDeg; 0; plan.spec.braces",
-                "iceM; 9; plan.spec.build.season",
-                "hot; ~\"STRING\"~; plan.spec.build.wires.hot",
-                "heightM; -1; plan.spec.schedule.wires[0]",
+                "braceFromDeg; 0; plan.spec.fence.braces",
+                "iceM; 9; plan.spec.fence.climate",
+                "hot; ~\"STRING\"~; plan.spec.fence.wires.hot",
+                "heightM; -1; plan.spec.fence.schedule.wires[0]",
                 "openingM; 0; plan.site.lines[0].gates[0]",
-                "units; ~\"YARDS\"~; plan.spec.units"
+                "units; ~\"YARDS\"~; plan.spec.preferences.units"
             })
     void aBadPlanIsRefusedWithItsPlaceAndNothingChanges(String field, String value, String path) {
         String id = server.openDemo("orchard-ring.geojson");

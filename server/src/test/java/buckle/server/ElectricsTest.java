@@ -26,8 +26,8 @@ class ElectricsTest {
         return order.put("depth", "ALL");
     }
 
-    private static ObjectNode power(ObjectNode order) {
-        return (ObjectNode) order.path("plan").path("spec").path("power");
+    private static ObjectNode supply(ObjectNode order) {
+        return (ObjectNode) order.path("plan").path("spec").path("supply");
     }
 
     private JsonNode electrics(ObjectNode order) {
@@ -50,7 +50,7 @@ class ElectricsTest {
         JsonNode cut = electrics(order);
         assertThat(on(cut)).isEqualTo(on(e) - 1);
 
-        power(order).put("ground", "FROZEN");
+        ((ObjectNode) order.path("plan").path("circumstances")).put("ground", "FROZEN");
         JsonNode frozen = electrics(order);
         assertThat(frozen.path("earth").path("rodsOhm").asDouble()).isCloseTo(20 * rodsOhm, within(1e-6 * rodsOhm));
         assertThat(frozen.path("earth").path("good").asBoolean()).isFalse();
@@ -68,7 +68,7 @@ class ElectricsTest {
     @Test
     void wrongPlatesAreToldOrRefused() {
         ObjectNode order = order(server.openDemo("orchard-ring.geojson"));
-        ObjectNode plate = power(order).putObject("energizer");
+        ObjectNode plate = supply(order).putObject("energizer");
         plate.put("name", "odd")
                 .put("storedJ", 2)
                 .put("out500J", 3)
@@ -84,7 +84,7 @@ class ElectricsTest {
         Answer refused = server.post("/api/electrics", order);
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.json().path("detail").asString()).contains("Open voltage 1.0E9 V is not between");
-        power(order).putNull("energizer");
+        supply(order).putNull("energizer");
         order.put("lineId", "line-1").put("stationM", 1e6).remove("depth");
         assertThat(server.post("/api/electrics/at", order).json().path("code").asString())
                 .isEqualTo("electrics.place");
@@ -101,17 +101,17 @@ class ElectricsTest {
     @CsvSource(
             delimiterString = "; ",
             value = {
-                "plan.spec.power.batteryAh; 0; plan.spec.power; must lie between 1.0 and 2000.0",
-                "plan.spec.power.tiltDeg; 91; plan.spec.power; between 0.0 and 90.0",
-                "plan.spec.power.sunshineShare; 1.2; plan.spec.power; between 0.0 and 1.0",
-                "plan.spec.power.rodDiameterM; 2; plan.spec.power; between 0.005 and 0.1",
-                "plan.spec.power.fitting.cableMm2; 0; plan.spec.power.fitting; between 0.2 and 100.0",
-                "plan.spec.power.fitting.dirtShare; 1; plan.spec.power.fitting; between 0.0 and 0.95",
-                "plan.spec.power.model.steelMuR.low; 0; plan.spec.power.model; between 1.0 and 5000.0",
-                "plan.spec.power.model.bleedOhm; {\"low\":1000,\"likely\":1e12,\"high\":100000}; plan.spec.power.model.bleedOhm; from low over likely to high",
-                "plan.spec.power.growth; \"JUNGLE\"; plan.spec.power.growth; Not one of the known words",
-                "plan.spec.power.energizer; {\"name\":\"x\",\"openV\":8000,\"v500\":5000,\"perMinute\":45}; plan.spec.power.energizer; energy stored or the one into",
-                "plan.spec.power.energizer; {\"name\":\"x\",\"storedJ\":3,\"openV\":8000,\"v500\":5000,\"perMinute\":0}; plan.spec.power.energizer; pulses a minute",
+                "plan.spec.supply.battery.batteryAh; 0; plan.spec.supply.battery; must lie between 1.0 and 2000.0",
+                "plan.spec.supply.battery.tiltDeg; 91; plan.spec.supply.battery; between 0.0 and 90.0",
+                "plan.spec.supply.battery.sunshineShare; 1.2; plan.spec.supply.battery; between 0.0 and 1.0",
+                "plan.spec.supply.earth.rodDiameterM; 2; plan.spec.supply.earth; between 0.005 and 0.1",
+                "plan.spec.supply.battery.cableMm2; 0; plan.spec.supply.battery; between 0.2 and 100.0",
+                "plan.spec.supply.battery.dirtShare; 1; plan.spec.supply.battery; between 0.0 and 0.95",
+                "plan.circumstances.model.steelMuR.low; 0; plan.circumstances.model; between 1.0 and 5000.0",
+                "plan.circumstances.model.bleedOhm; {\"low\":1000,\"likely\":1e12,\"high\":100000}; plan.circumstances.model.bleedOhm; from low over likely to high",
+                "plan.circumstances.growth; \"JUNGLE\"; plan.circumstances.growth; Not one of the known words",
+                "plan.spec.supply.energizer; {\"name\":\"x\",\"openV\":8000,\"v500\":5000,\"perMinute\":45}; plan.spec.supply.energizer; energy stored or the one into",
+                "plan.spec.supply.energizer; {\"name\":\"x\",\"storedJ\":3,\"openV\":8000,\"v500\":5000,\"perMinute\":0}; plan.spec.supply.energizer; pulses a minute",
                 "trial.loads; [{\"lineId\":\"line-1\",\"stationM\":5,\"ohm\":0}]; trial.loads[0]; between 1 Ω and 10 MΩ",
                 "depth; \"SOME\"; depth; Not one of the known words"
             })
@@ -135,7 +135,7 @@ class ElectricsTest {
     @Test
     void anEnergizerCanBeHeldTo() {
         ObjectNode order = order(server.openDemo("donkey-winter-track.geojson"));
-        power(order).putNull("energizer");
+        supply(order).putNull("energizer");
         order.put("depth", "CURVE");
         JsonNode free = electrics(order);
         JsonNode strong =
@@ -144,12 +144,12 @@ class ElectricsTest {
         JsonNode held = electrics(order);
         assertThat(held.path("energizer")).isEqualTo(strong);
         order.putNull("held");
-        power(order).set("energizer", strong);
+        supply(order).set("energizer", strong);
         JsonNode chosen = electrics(order);
         assertThat(held.path("points")).isEqualTo(chosen.path("points"));
         assertThat(held.path("points")).isNotEqualTo(free.path("points"));
 
-        power(order).putNull("energizer");
+        supply(order).putNull("energizer");
         ObjectNode pulse = Server.object();
         pulse.set("trial", order.path("trial"));
         pulse.set("held", strong);

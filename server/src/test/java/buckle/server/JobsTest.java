@@ -36,7 +36,7 @@ class JobsTest {
 
     private ObjectNode save(JsonNode state, String stretch, double spacingM) {
         ObjectNode plan = (ObjectNode) state.path("plan").deepCopy();
-        ((ObjectNode) plan.path("spec").path("posts")).put("spacingM", spacingM);
+        ((ObjectNode) plan.path("spec").path("fence").path("posts")).put("spacingM", spacingM);
         ObjectNode save = Server.object();
         save.put("baseSaveNo", state.path("saveNo").asLong())
                 .put("stretch", stretch)
@@ -50,6 +50,7 @@ class JobsTest {
                 .json()
                 .path("plan")
                 .path("spec")
+                .path("fence")
                 .path("posts")
                 .path("spacingM")
                 .asDouble();

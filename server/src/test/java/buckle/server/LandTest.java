@@ -263,7 +263,7 @@ class LandTest {
         ObjectNode compare = Server.object();
         JsonNode land = land(job(id).path("propertyId").asString()).path("land");
         ObjectNode after = (ObjectNode) state.path("plan").deepCopy();
-        ((ObjectNode) after.path("spec").path("posts")).put("spacingM", 3);
+        ((ObjectNode) after.path("spec").path("fence").path("posts")).put("spacingM", 3);
         compare.set("before", state.path("plan"));
         compare.set("after", after);
         compare.set("land", land);
@@ -271,9 +271,15 @@ class LandTest {
         assertThat(told.path("items").toString()).contains("post.line").doesNotContain("energizer");
     }
 
+    private static String specOfTheFirstVersion() throws IOException {
+        Path plan =
+                Path.of("..", "exchange", "src", "test", "resources", "documents", "plan-f00402d-orchard-ring.json");
+        return Json.parse(Files.readAllBytes(plan)).path("spec").toString();
+    }
+
     /** Data of the first version: client and property become rows, every job keeps its names, and its branches get named. */
     @Test
-    void dataOfTheFirstVersionAreCarriedOver() throws SQLException {
+    void dataOfTheFirstVersionAreCarriedOver() throws SQLException, IOException {
         TestDatabase database = TestDatabase.get();
         String url = database.url.replaceAll("/[^/]+$", "/carried");
         try (Connection admin = DriverManager.getConnection(database.url, "buckle", database.password);
@@ -287,7 +293,7 @@ class LandTest {
                 .migrate();
         String plan = "{\"site\":{\"lines\":["
                 + line("main", "[0.88,44.13],[0.884,44.13]") + "," + line("spur", "[0.882,44.130001],[0.882,44.131]")
-                + "],\"energizer\":null},\"spec\":" + Json.MAPPER.writeValueAsString(buckle.spec.Spec.usual()) + "}";
+                + "],\"energizer\":null},\"spec\":" + specOfTheFirstVersion() + "}";
         try (Connection c = DriverManager.getConnection(url, "buckle", database.password);
                 Statement s = c.createStatement()) {
             for (int i = 0; i < 5; i++) {

@@ -52,9 +52,9 @@ class LayoutTest {
                 .asString();
         JsonNode plan = server.get("/api/jobs/" + id + "/plan").json();
         assertThat(plan.path("rulebook").asInt()).isEqualTo(buckle.rulebook.Rule.REVISION);
-        JsonNode build = plan.path("plan").path("spec").path("build");
-        assertThat(build.path("braces").path("kind").asString()).isEqualTo("DOUBLE_H");
-        assertThat(build.path("wires").path("tension").asString()).isEqualTo("LIGHT");
+        JsonNode fence = plan.path("plan").path("spec").path("fence");
+        assertThat(fence.path("braces").path("kind").asString()).isEqualTo("DOUBLE_H");
+        assertThat(fence.path("wires").path("tension").asString()).isEqualTo("LIGHT");
 
         JsonNode open = server.put("/api/house", house(base + 1)).json();
         assertThat(open.path("house").path("choices").size()).isZero();
@@ -84,11 +84,11 @@ class LayoutTest {
         ObjectNode follow = Server.object().put("school", "TENSION_HEAVY");
         follow.set("spec", order.path("plan").path("spec"));
         JsonNode spec = server.post("/api/school", follow).json();
-        assertThat(spec.path("build").path("wires").path("tension").asString()).isEqualTo("HEAVY");
-        assertThat(((ObjectNode) spec.path("build").path("wires")).without("tension"))
+        assertThat(spec.path("fence").path("wires").path("tension").asString()).isEqualTo("HEAVY");
+        assertThat(((ObjectNode) spec.path("fence").path("wires")).without("tension"))
                 .isEqualTo(((ObjectNode) order.path("plan")
                                 .path("spec")
-                                .path("build")
+                                .path("fence")
                                 .path("wires")
                                 .deepCopy())
                         .without("tension"));
@@ -152,12 +152,12 @@ class LayoutTest {
         assertThat(server.get("/api/jobs/" + empty + "/strip.pdf").status()).isEqualTo(422);
     }
 
-    /** A plan stored before there was a build, a book and decisions is laid out by the usual way, and loses nothing. */
+    /** A plan sent without circumstances, books and decisions is taken as usual, and loses nothing. */
     @Test
-    void anOlderPlanIsTakenAsItWasMeant() {
+    void whatIsLeftOutOfAPlanIsAsUsual() {
         ObjectNode order = order("orchard-ring.geojson");
         ObjectNode plan = (ObjectNode) order.path("plan").deepCopy();
-        ((ObjectNode) plan.path("spec")).remove("build");
+        plan.remove("circumstances");
         plan.remove("decisions");
         plan.path("site").path("lines").forEach(l -> {
             ((ObjectNode) l).remove("book");

@@ -25,6 +25,7 @@ import buckle.site.FenceLine;
 import buckle.site.Site;
 import buckle.site.Survey;
 import buckle.spec.Animal;
+import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
@@ -86,10 +87,13 @@ public final class Compute {
 
     private static ObjectNode compute(Arguments arguments) throws IOException {
         Importer.Found found = Importer.read(Command.bytes(arguments.file()), Importer.Options.USUAL);
-        Spec given = found.job().map(JobFile::spec).orElse(Spec.usual());
+        SpecReader.Read given = found.job()
+                .map(job -> new SpecReader.Read(job.spec(), job.plan().circumstances()))
+                .orElse(new SpecReader.Read(Spec.USUAL, Circumstances.USUAL));
         boolean usual = found.job().isEmpty() && arguments.spec() == null;
-        Spec spec =
-                arguments.spec() == null ? given : SpecReader.read(Json.parse(Command.bytes(arguments.spec())), "spec");
+        SpecReader.Read ordered =
+                arguments.spec() == null ? given : SpecReader.file(Json.parse(Command.bytes(arguments.spec())));
+        Spec spec = ordered.spec();
         if (found.job().isEmpty() && found.survey().isEmpty()) {
             throw new BadInput(
                     "file.no-line", "file", "This file holds no line to lay out: give a job file or a track.");
@@ -98,14 +102,18 @@ public final class Compute {
                 .map(JobFile::site)
                 .orElseGet(() -> found.survey().orElseThrow().site());
         Surroundings around = found.job().map(JobFile::around).orElse(Surroundings.NONE);
-        Plan plan = new Plan(site, spec, found.job().map(JobFile::decisions).orElse(Decisions.NONE));
+        Plan plan = new Plan(
+                site,
+                spec,
+                ordered.circumstances(),
+                found.job().map(job -> job.plan().decisions()).orElse(Decisions.NONE));
         Design design = Design.of(plan, around);
         if (arguments.out() != null) {
             Files.createDirectories(arguments.out());
             Files.write(arguments.out().resolve("layout.geojson"), LayoutGeoJson.write(site, design.layout()));
             Files.write(arguments.out().resolve("takeoff.csv"), TakeoffCsv.write(design.takeoff(), spec.units()));
         }
-        ObjectNode summary = summary(site, spec, usual, design, found.survey());
+        ObjectNode summary = summary(plan, usual, design, found.survey());
         ElectricsPlanner.of(plan, design.laid(), around, Trial.NONE, ElectricsPlanner.Depth.ALL)
                 .ifPresent(e -> electrics(summary.putObject("electrics"), e, spec.units()));
         return summary;
@@ -152,10 +160,13 @@ public final class Compute {
         findings(node.putArray("findings"), e.findings(), units);
     }
 
-    static ObjectNode summary(Site site, Spec spec, boolean usual, Design design, Optional<Survey> survey) {
+    static ObjectNode summary(Plan plan, boolean usual, Design design, Optional<Survey> survey) {
+        Site site = plan.site();
+        Spec spec = plan.spec();
         ObjectNode root = Json.MAPPER.createObjectNode();
         root.put("laidOutBy", specSentence(spec, usual));
         root.set("spec", Json.MAPPER.valueToTree(spec));
+        root.set("circumstances", Json.MAPPER.valueToTree(plan.circumstances()));
         lines(root.putArray("lines"), site, design.layout(), survey);
         ObjectNode posts = root.putObject("posts");
         for (PostKind kind : PostKind.values()) {
@@ -176,10 +187,10 @@ public final class Compute {
     }
 
     private static String specSentence(Spec spec, boolean usual) {
-        String animals = spec.animals().stream().map(Animal::text).collect(Collectors.joining(", "));
+        String animals = spec.fence().animals().stream().map(Animal::text).collect(Collectors.joining(", "));
         return (usual ? "the default: " : "the given spec: ") + animals + ", wires "
-                + spec.schedule().preset() + ", posts at "
-                + Lengths.text(spec.posts().spacingM(), spec.units());
+                + spec.fence().schedule().preset() + ", posts at "
+                + Lengths.text(spec.fence().posts().spacingM(), spec.units());
     }
 
     private static void lines(ArrayNode lines, Site site, Layout layout, Optional<Survey> survey) {

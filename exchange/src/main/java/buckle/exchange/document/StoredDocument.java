@@ -18,8 +18,8 @@ public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<Object
     private static final String SCHEMA = "schema";
 
     /** A job's plan. */
-    public static final StoredDocument<Plan> PLAN =
-            new StoredDocument<>("plan", Plan.class, List.of(PlanUpgrades::nameWhatCameLater));
+    public static final StoredDocument<Plan> PLAN = new StoredDocument<>(
+            "plan", Plan.class, List.of(PlanUpgrades::nameWhatCameLater, PlanUpgrades::sortByOwner));
 
     /** What lies on a property. */
     public static final StoredDocument<Land> LAND = new StoredDocument<>("land", Land.class, List.of());
@@ -50,7 +50,11 @@ public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<Object
      * @throws IllegalStateException when a newer program wrote it
      */
     public T read(String doc) {
-        ObjectNode root = (ObjectNode) Json.MAPPER.readTree(doc);
+        return read((ObjectNode) Json.MAPPER.readTree(doc));
+    }
+
+    /** As JSON that was read already; it is upgraded in place. */
+    public T read(ObjectNode root) {
         int from = root.path(SCHEMA).asInt(1);
         if (from > schema()) {
             throw new IllegalStateException("This " + kind + " follows schema " + from + "; this Buckle reads up to "

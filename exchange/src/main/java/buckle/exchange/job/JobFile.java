@@ -8,7 +8,6 @@ import buckle.readings.Reading;
 import buckle.site.Corner;
 import buckle.site.GeoPoint;
 import buckle.site.Site;
-import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import java.util.DoubleSummaryStatistics;
@@ -16,7 +15,7 @@ import java.util.List;
 import java.util.Optional;
 
 /**
- * A Buckle job as it travels: who it is for, the property, the plan, the spec and the readings.
+ * A Buckle job as it travels: who it is for, the property, the plan and the readings.
  *
  * @param grid heights around the job, when the property has a grid
  */
@@ -24,14 +23,12 @@ public record JobFile(
         String name,
         String client,
         String property,
-        Site site,
+        Plan plan,
         Land land,
         Optional<GridTerrain> grid,
-        Spec spec,
-        Decisions decisions,
         List<Reading> readings) {
     /** Version of the job file that this program writes and the newest it reads. */
-    public static final int SCHEMA = 4;
+    public static final int SCHEMA = 5;
 
     /** Ground that travels around a job, about 200 m. */
     private static final double AROUND_DEG = 0.002;
@@ -40,9 +37,14 @@ public record JobFile(
         readings = List.copyOf(readings);
     }
 
-    /** What is stored of it as the plan. */
-    public Plan plan() {
-        return new Plan(site, spec, decisions);
+    /** Its lines. */
+    public Site site() {
+        return plan.site();
+    }
+
+    /** What is built on it. */
+    public Spec spec() {
+        return plan.spec();
     }
 
     /** What lies around the job. */

@@ -24,6 +24,7 @@ import buckle.site.Site;
 import buckle.site.SiteCheck;
 import buckle.site.Tees;
 import buckle.spec.Decisions;
+import buckle.spec.Plan;
 import buckle.tape.TapeBook;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -71,15 +72,14 @@ public final class JobFileReader {
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
         }
+        SpecReader.Read ordered = SpecReader.read(buckle, "buckle.");
         return new JobFile(
                 text(job, "name", "Job without a name"),
                 text(job, "client", ""),
                 text(job, "property", ""),
-                site,
+                new Plan(site, ordered.spec(), ordered.circumstances(), decisions(buckle.path("decisions"))),
                 land,
                 grid(buckle.path("terrain")),
-                SpecReader.read(buckle.path("spec"), "buckle.spec"),
-                decisions(buckle.path("decisions")),
                 readings(buckle.path("readings")));
     }
 

@@ -34,8 +34,9 @@ public final class JobFileWriter {
         about.put("client", job.client());
         about.put("property", job.property());
         buckle.set("spec", Json.MAPPER.valueToTree(job.spec()));
-        if (!job.decisions().equals(Decisions.NONE)) {
-            buckle.set("decisions", Json.MAPPER.valueToTree(job.decisions()));
+        buckle.set("circumstances", Json.MAPPER.valueToTree(job.plan().circumstances()));
+        if (!job.plan().decisions().equals(Decisions.NONE)) {
+            buckle.set("decisions", Json.MAPPER.valueToTree(job.plan().decisions()));
         }
         buckle.set("readings", Json.MAPPER.valueToTree(job.readings()));
         land(buckle.putObject("land"), job.land());

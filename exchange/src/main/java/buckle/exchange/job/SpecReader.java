@@ -1,38 +1,86 @@
 package buckle.exchange.job;
 
 import buckle.exchange.Json;
+import buckle.exchange.document.PlanUpgrades;
 import buckle.site.BadInput;
+import buckle.spec.Circumstances;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Reads a spec; what is left out is taken from {@link Spec#usual()}, wires and the depth of line posts from the named preset. */
+/**
+ * Reads a spec and the circumstances beside it; what is left out is taken from {@link Spec#USUAL}, wires and the depth of line
+ * posts from the named preset. The shape of job files up to schema 4 is read as well.
+ */
 public final class SpecReader {
     private SpecReader() {}
 
-    public static Spec read(JsonNode node, String path) {
-        if (node.isMissingNode() || node.isNull()) {
-            return Spec.usual();
+    /** A spec and what the fence is looked at in. */
+    public record Read(Spec spec, Circumstances circumstances) {}
+
+    /** A spec in a file of its own, which may hold {@code circumstances} as well. */
+    public static Read file(JsonNode node) {
+        ObjectNode holder = Json.MAPPER.createObjectNode();
+        if (node instanceof ObjectNode own) {
+            ObjectNode spec = own.deepCopy();
+            JsonNode circumstances = spec.path("circumstances");
+            if (!circumstances.isMissingNode()) {
+                holder.set("circumstances", spec.remove("circumstances"));
+            }
+            holder.set("spec", spec);
+        } else {
+            holder.set("spec", node);
         }
-        if (!node.isObject()) {
-            throw new BadInput("spec", path, "The spec is an object of named values.");
+        return read(holder, "");
+    }
+
+    /**
+     * The members {@code spec} and {@code circumstances} of a document.
+     *
+     * @param path before their names in what is said about them
+     */
+    static Read read(JsonNode document, String path) {
+        ObjectNode holder = Json.MAPPER.createObjectNode();
+        for (String member : new String[] {"spec", "circumstances"}) {
+            JsonNode there = document.path(member);
+            if (there instanceof ObjectNode own) {
+                holder.set(member, own.deepCopy());
+            } else if (!there.isMissingNode() && !there.isNull()) {
+                throw new BadInput("spec", path + member, "The " + member + " are an object of named values.");
+            }
         }
-        ObjectNode whole = (ObjectNode) Json.MAPPER.valueToTree(Spec.usual());
-        JsonNode schedule = node.path("schedule");
+        PlanUpgrades.sortByOwner(holder);
+        return new Read(spec(holder.path("spec"), path + "spec"), circumstances(holder, path + "circumstances"));
+    }
+
+    private static Circumstances circumstances(ObjectNode holder, String path) {
+        ObjectNode whole = Json.MAPPER.valueToTree(Circumstances.USUAL);
+        if (holder.path("circumstances") instanceof ObjectNode own) {
+            merge(whole, own);
+        }
+        return Json.read(whole, Circumstances.class, path);
+    }
+
+    private static Spec spec(JsonNode node, String path) {
+        ObjectNode whole = Json.MAPPER.valueToTree(Spec.USUAL);
+        ObjectNode fence = (ObjectNode) whole.path("fence");
+        JsonNode schedule = node.path("fence").path("schedule");
         if (schedule.isObject() && !schedule.has("wires")) {
-            whole.set("schedule", preset(schedule.path("preset").asString(""), path));
+            fence.set("schedule", preset(schedule.path("preset").asString(""), path));
         } else if (schedule.isObject() && !schedule.has("preset")) {
-            ((ObjectNode) whole.path("schedule")).put("preset", "own");
+            ((ObjectNode) fence.path("schedule")).put("preset", "own");
         }
         if (schedule.path("preset").isString()) {
             Preset.all().stream()
                     .filter(p -> p.id().equals(schedule.path("preset").asString()))
                     .filter(p -> p.lineDepthM().isPresent())
-                    .forEach(p -> ((ObjectNode) whole.path("build").path("posts"))
+                    .forEach(p -> ((ObjectNode) fence.path("posts"))
                             .put("lineDepthM", p.lineDepthM().getAsDouble()));
         }
-        merge(whole, (ObjectNode) node);
+        if (node instanceof ObjectNode own) {
+            merge(whole, own);
+        }
         return Json.read(whole, Spec.class, path);
     }
 
@@ -40,7 +88,8 @@ public final class SpecReader {
         try {
             return Json.MAPPER.valueToTree(Preset.of(id).schedule());
         } catch (IllegalArgumentException e) {
-            throw new BadInput("spec.preset", path + ".schedule.preset", "No wire schedule is called “" + id + "”.");
+            throw new BadInput(
+                    "spec.preset", path + ".fence.schedule.preset", "No wire schedule is called “" + id + "”.");
         }
     }
 

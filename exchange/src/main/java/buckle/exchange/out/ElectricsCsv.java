@@ -92,7 +92,7 @@ public final class ElectricsCsv {
         row("supply", "", "", "", "power drawn", e.supply().drawW(), "W");
     }
 
-    private void earth(Electrics.Earth earth) throws IOException {
+    private void earth(Electrics.EarthAnswer earth) throws IOException {
         row("earth", "rods as planned", "", "", "resistance", earth.rodsOhm(), "ohm");
         row("earth", "rods as planned", "", "", "last rod in the earth test", earth.testV(), "V");
         for (var list : java.util.List.of(earth.schools(), earth.improvements(), earth.seasons())) {

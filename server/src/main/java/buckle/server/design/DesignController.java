@@ -9,6 +9,7 @@ import buckle.exchange.DesignView;
 import buckle.exchange.InUnits;
 import buckle.exchange.Limits;
 import buckle.exchange.Swap;
+import buckle.exchange.document.StoredDocument;
 import buckle.exchange.in.Importer;
 import buckle.exchange.in.Picture;
 import buckle.exchange.in.PointTable;
@@ -137,7 +138,7 @@ class DesignController {
     @Operation(operationId = "averageWalks", summary = "Average a line with another walk of it")
     WalkAverage.Averaged average(@RequestBody AverageOrder order) {
         for (FenceLine line : List.of(order.line(), order.walk())) {
-            FenceLine alone = line.withTees(Optional.empty(), Optional.empty());
+            FenceLine alone = line.withStartsOn(Optional.empty()).withEndsOn(Optional.empty());
             checked(new Site(List.of(alone), Optional.empty()));
         }
         return WalkAverage.of(order.line(), order.walk());
@@ -172,13 +173,18 @@ class DesignController {
     /** A rule and what stands behind it. */
     record RuleInfo(Rule id, String says, Basis basis, boolean fromMemory) {}
 
-    /** What a spec can be made of, and the rules behind it. */
+    /**
+     * What a spec can be made of, and the rules behind it.
+     *
+     * @param planSchema of the plans that are sent and taken
+     */
     record Catalogue(
             int rulebook,
             List<RuleInfo> rules,
             List<Preset> presets,
             List<AnimalInfo> animals,
             double gateOpeningM,
+            int planSchema,
             Spec usual) {}
 
     @PostMapping("/design")
@@ -267,7 +273,8 @@ class DesignController {
                 Preset.all(),
                 animals,
                 Values.J5_OPENING_M,
-                Spec.usual());
+                StoredDocument.PLAN.schema(),
+                Spec.USUAL);
     }
 
     @GetMapping("/health")

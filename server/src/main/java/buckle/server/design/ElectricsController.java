@@ -9,10 +9,10 @@ import buckle.land.Land;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
 import buckle.site.BadInput;
+import buckle.spec.GroundState;
+import buckle.spec.Growth;
 import buckle.spec.Insulators;
-import buckle.spec.Overgrowth;
 import buckle.spec.Plan;
-import buckle.spec.Power;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.Arrays;
@@ -103,7 +103,7 @@ class ElectricsController {
     }
 
     static Plan holding(Plan plan, Optional<Plate> held) {
-        return held.map(plate -> plan.with(plan.spec().with(plan.spec().power().with(plate))))
+        return held.map(plate -> plan.withSpec(plan.spec().withSupply(s -> s.withEnergizer(Optional.of(plate)))))
                 .orElse(plan);
     }
 
@@ -112,13 +112,13 @@ class ElectricsController {
     PowerChoices choices() {
         return new PowerChoices(
                 Energizers.GENERIC,
-                Arrays.stream(Overgrowth.values())
+                Arrays.stream(Growth.values())
                         .map(g -> new PowerChoice(g.name(), g.text()))
                         .toList(),
                 Arrays.stream(Insulators.values())
                         .map(i -> new PowerChoice(i.name(), i.text()))
                         .toList(),
-                Arrays.stream(Power.GroundState.values())
+                Arrays.stream(GroundState.values())
                         .map(g -> new PowerChoice(g.name(), g.text()))
                         .toList(),
                 Arrays.stream(Energizers.Mode.values())

@@ -69,15 +69,7 @@ class ExportController {
         Optional<GridTerrain> grid =
                 JobFile.around(plan.site(), land.around(all).terrain());
         JobFile file = new JobFile(
-                job.name(),
-                job.client(),
-                job.property(),
-                plan.site(),
-                all.withGrid(Optional.empty()),
-                grid,
-                plan.spec(),
-                plan.decisions(),
-                readings.of(id));
+                job.name(), job.client(), job.property(), plan, all.withGrid(Optional.empty()), grid, readings.of(id));
         return file(job, "job.geojson", "application/geo+json", JobFileWriter.write(file));
     }
 

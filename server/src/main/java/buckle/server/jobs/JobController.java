@@ -1,10 +1,14 @@
 package buckle.server.jobs;
 
+import buckle.exchange.Json;
+import buckle.exchange.document.StoredDocument;
 import buckle.server.revisions.RevisionMapper.RevisionInfo;
+import buckle.server.web.Trouble;
 import buckle.spec.Plan;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
+import java.util.Map;
 import java.util.UUID;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
@@ -14,6 +18,8 @@ import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
+import tools.jackson.core.JacksonException;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Jobs and their plans over HTTP. */
 @RestController
@@ -33,6 +39,9 @@ class JobController {
 
     /** Name of a copy, and whether it is a template. */
     record CopyOrder(String name, boolean template) {}
+
+    /** A plan as an older Buckle wrote it, left in a browser. */
+    record OlderPlan(int schema, Map<String, Object> plan) {}
 
     /** Where a job is to be kept. */
     record MoveOrder(JobState state) {}
@@ -85,6 +94,21 @@ class JobController {
     @Operation(operationId = "savePlan", summary = "Save the plan; 409 keeps a stale save aside")
     PlanState save(@PathVariable UUID id, @RequestBody PlanSave save) {
         return service.save(id, save);
+    }
+
+    @PostMapping("/plan/upgrade")
+    @Operation(
+            operationId = "upgradePlan",
+            summary = "A plan of an older schema, brought up to date; nothing is stored")
+    Plan upgrade(@RequestBody OlderPlan older) {
+        ObjectNode root = Json.MAPPER.valueToTree(older.plan());
+        root.put("schema", older.schema());
+        try {
+            return StoredDocument.PLAN.read(root);
+        } catch (IllegalStateException | JacksonException | ClassCastException e) {
+            throw new Trouble(
+                    422, "document.unreadable", "This plan of schema " + older.schema() + " cannot be read.", Map.of());
+        }
     }
 
     @GetMapping("/{id}/revisions")

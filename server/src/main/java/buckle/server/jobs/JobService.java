@@ -9,9 +9,7 @@ import buckle.server.revisions.RevisionStore;
 import buckle.server.web.Trouble;
 import buckle.site.BadInput;
 import buckle.site.Problem;
-import buckle.site.Site;
 import buckle.site.SiteCheck;
-import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import java.time.Clock;
@@ -53,8 +51,8 @@ public class JobService {
     public UUID create(JobNew job) {
         check(job);
         UUID property = land.named(job.client().strip(), job.property().strip());
-        Spec spec = house.state().house().applied(Spec.usual());
-        return insert(job.name(), property, JobState.ACTIVE, new Plan(Site.EMPTY, spec, Decisions.NONE));
+        Spec spec = house.state().house().applied(Spec.USUAL);
+        return insert(job.name(), property, JobState.ACTIVE, Plan.EMPTY.withSpec(spec));
     }
 
     /** A job from a job file, with its readings; whole or not at all. */

@@ -4,8 +4,8 @@ import buckle.design.Design;
 import buckle.exchange.Json;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
-import buckle.readings.Standing;
 import buckle.rulebook.Rule;
+import buckle.rulebook.Standing;
 import buckle.server.BuckleApplication;
 import buckle.server.jobs.JobView.SectionCounts;
 import buckle.server.jobs.JobView.Stage;
@@ -131,7 +131,8 @@ class Yard {
                 count(assessment, Standing.BROKEN),
                 count(assessment, Standing.OPEN));
         Stage stage = plan.site().lines().isEmpty() ? Stage.NEW : taken.isEmpty() ? Stage.LAID_OUT : Stage.TESTED;
-        String animals = plan.spec().animals().stream().map(Animal::text).collect(Collectors.joining(", "));
+        String animals =
+                plan.spec().fence().animals().stream().map(Animal::text).collect(Collectors.joining(", "));
         return new Summary(
                 animals,
                 length,

@@ -1,8 +1,8 @@
 package buckle.server.readings;
 
-import buckle.readings.Growth;
 import buckle.readings.Reading;
 import buckle.readings.Weather;
+import buckle.spec.Growth;
 import java.time.Instant;
 import java.util.Optional;
 import java.util.OptionalDouble;

@@ -3,7 +3,7 @@ package buckle.spec;
 import buckle.rulebook.Values;
 
 /** What grows into the wires, and how much of the pulse it lets off: assumed conductances, the first thing readings correct. */
-public enum Overgrowth {
+public enum Growth {
     CLEAN("clean", Values.V12_CLEAN_S_PER_KM),
     LIGHT("light growth", Values.V12_LIGHT_S_PER_KM),
     HEAVY("heavy growth", Values.V12_HEAVY_S_PER_KM),
@@ -13,7 +13,7 @@ public enum Overgrowth {
     private final String text;
     private final double siemensPerKm;
 
-    Overgrowth(String text, double siemensPerKm) {
+    Growth(String text, double siemensPerKm) {
         this.text = text;
         this.siemensPerKm = siemensPerKm;
     }

@@ -1,8 +1,0 @@
-package buckle.readings;
-
-/** What grows into the wires. */
-public enum Growth {
-    CLEAN,
-    LIGHT,
-    HEAVY
-}

@@ -1,0 +1,98 @@
+package buckle.spec;
+
+import static buckle.spec.Ranges.between;
+
+import buckle.power.Energizers;
+import buckle.pulse.Plate;
+import buckle.rulebook.Values;
+import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.Optional;
+
+/**
+ * What drives the fence: energizer, ground rods, and where the power comes from.
+ *
+ * @param energizer empty until one is chosen: the recommended one is calculated with
+ * @param countedJ output in joules for the rod school that counts by it, until an energizer is chosen
+ * @param leadOutSpareM added to the straight way from energizer to fence
+ */
+@RecordBuilder
+public record Supply(
+        Optional<Plate> energizer,
+        double countedJ,
+        Energizers.Mode mode,
+        Source source,
+        double leadOutSpareM,
+        Earth earth,
+        Battery battery)
+        implements SupplyBuilder.With {
+    public static final Supply USUAL = new Supply(
+            Optional.empty(),
+            3,
+            Energizers.Mode.FULL,
+            Source.MAINS,
+            5,
+            new Earth(GroundSchool.THREE_RODS, 3.05, 0.016),
+            new Battery(70, 30, 60, 0.4, 7, 5, 2.5, Values.E6_DIRT_SHARE));
+
+    public Supply {
+        between("supply.countedJ", countedJ, 0.01, 100);
+        between("supply.leadOutSpareM", leadOutSpareM, 0, 1000);
+    }
+
+    /** Output the rods are counted by: the chosen energizer's, otherwise as said. */
+    public double outputJ() {
+        return energizer.map(e -> e.energy().outJ()).orElse(countedJ);
+    }
+
+    /** Where the energizer gets its power. */
+    public enum Source {
+        MAINS,
+        BATTERY,
+        SOLAR
+    }
+
+    /**
+     * Ground rods.
+     *
+     * @param rodApartM between two rods
+     */
+    @RecordBuilder
+    public record Earth(GroundSchool school, double rodApartM, double rodDiameterM) implements SupplyEarthBuilder.With {
+        public Earth {
+            between("supply.earth.rodApartM", rodApartM, 0.3, 30);
+            between("supply.earth.rodDiameterM", rodDiameterM, 0.005, 0.1);
+        }
+    }
+
+    /**
+     * Battery and panel, and how they are put up.
+     *
+     * @param sunshineShare of the hours of daylight, mean of the year
+     * @param darkDays without sun the battery has to last
+     * @param cableM from panel to battery to energizer
+     * @param cableMm2 of each of its two copper wires
+     * @param dirtShare of the light that dirt, snow and shade keep off the panel
+     */
+    @RecordBuilder
+    public record Battery(
+            double batteryAh,
+            double panelW,
+            double tiltDeg,
+            double sunshineShare,
+            int darkDays,
+            double cableM,
+            double cableMm2,
+            double dirtShare)
+            implements SupplyBatteryBuilder.With {
+        public Battery {
+            between("supply.battery.batteryAh", batteryAh, 1, 2000);
+            between("supply.battery.panelW", panelW, 0, 2000);
+            between("supply.battery.tiltDeg", tiltDeg, 0, 90);
+            between("supply.battery.sunshineShare", sunshineShare, 0, 1);
+            between("supply.battery.darkDays", darkDays, 0, 60);
+            between("supply.battery.cableM", cableM, 0, 200);
+            between("supply.battery.cableMm2", cableMm2, 0.2, 100);
+            between("supply.battery.dirtShare", dirtShare, 0, 0.95);
+        }
+    }
+}

@@ -1,0 +1,125 @@
+import { vi } from 'vitest'
+import type { Land, Plan, Reading } from '@/api/types'
+import { design, packed, plan } from './fixtures'
+import { noLand } from './openJob'
+
+let servers = 0
+/** Questions the stand-in has not answered yet. */
+let busy = 0
+
+/**
+ * A small stand-in for the server: holds one plan and its readings, and can be away, refuse or be ahead. Its job has a name
+ * of its own, so that a save left under way by one test is a stranger to the next.
+ */
+export function fakeServer() {
+  const jobId = `j${++servers}`
+  const propertyId = `p${servers}`
+  const state = {
+    jobId,
+    saveNo: 1,
+    plan: plan(),
+    landSaveNo: 1,
+    land: noLand,
+    landSaves: 0,
+    readings: [] as Reading[],
+    away: false,
+    refuse: '',
+    /** What a plan of an older schema is brought up to; null when it cannot be read. */
+    upgraded: null as Plan | null,
+    older: null as unknown,
+    saves: 0,
+    designs: 0,
+    moving: 0,
+  }
+  const json = (status: number, body: unknown) =>
+    new Response(JSON.stringify(body), {
+      status,
+      headers: { 'Content-Type': status < 400 ? 'application/json' : 'application/problem+json' },
+    })
+  vi.stubGlobal('fetch', async (request: Request) => {
+    busy++
+    try {
+      return await respond(request)
+    } finally {
+      busy--
+    }
+  })
+  async function respond(request: Request) {
+    if (state.away) throw new TypeError('no way there')
+    const path = new URL(request.url).pathname
+    const named = /^\/api\/(?:jobs|properties)\/([^/]+)/.exec(path)?.[1]
+    if (named && named !== 'plan' && named !== jobId && named !== propertyId)
+      return json(404, { detail: 'not here', errors: [] })
+    const body = request.method === 'GET' ? null : await request.clone().json()
+    if (path.endsWith('/design') || path.endsWith('/design/moving')) {
+      state.designs++
+      if (state.refuse) return json(422, { detail: state.refuse, code: 'line.crosses-itself', errors: [] })
+      const points = design().layout.testPoints.map((p) => ({
+        testPointId: p.id,
+        standing: 'OPEN',
+        readingId: null,
+        peakV: null,
+        why: '',
+      }))
+      const assessment = { needV: 4500, needWhy: '', points, sections: [] }
+      if (path.endsWith('/design')) return json(200, { design: design(), assessment })
+      state.moving++
+      return json(200, { ...packed(design()), assessment })
+    }
+    if (path.endsWith('/readings') && request.method === 'POST') state.readings.push(...(body as Reading[]))
+    if (path.endsWith('/readings')) return json(200, state.readings)
+    if (path.endsWith('/plan/upgrade')) {
+      state.older = body
+      return state.upgraded
+        ? json(200, state.upgraded)
+        : json(422, { detail: 'cannot be read', code: 'document.unreadable', errors: [] })
+    }
+    if (path.endsWith('/catalogue'))
+      return json(200, {
+        rulebook: 1,
+        rules: [],
+        presets: [],
+        animals: [],
+        gateOpeningM: 5,
+        planSchema: 3,
+        usual: plan().spec,
+      })
+    if (path === '/api/jobs')
+      return json(200, [{ id: jobId, name: 'Job', client: '', property: '', propertyId }])
+    if (path.endsWith('/land')) {
+      if (request.method === 'PUT') {
+        const save = body as { baseSaveNo: number; land: Land }
+        if (save.baseSaveNo !== state.landSaveNo)
+          return json(409, { detail: 'stale', code: 'land.stale', keptRevision: 4, currentRevision: 2 })
+        state.landSaves++
+        state.landSaveNo++
+        state.land = save.land
+      }
+      return json(200, {
+        propertyId,
+        client: '',
+        name: '',
+        revision: 1,
+        saveNo: state.landSaveNo,
+        land: state.land,
+        savedAt: '2026-11-01T10:00:00Z',
+        jobs: 1,
+      })
+    }
+    if (request.method === 'PUT') {
+      const save = body as { baseSaveNo: number; plan: Plan }
+      if (save.baseSaveNo !== state.saveNo)
+        return json(409, { detail: 'stale', code: 'plan.stale', keptRevision: 7, currentRevision: 3 })
+      state.saves++
+      state.saveNo++
+      state.plan = save.plan
+    }
+    return json(200, { revision: 2, saveNo: state.saveNo, plan: state.plan, savedAt: '2026-11-01T10:00:00Z' })
+  }
+  return state
+}
+
+/** Waits until nothing has been asked for a while, however slow the machine is. */
+export const settle = async () => {
+  for (let quiet = 0; quiet < 12; quiet = busy ? 0 : quiet + 1) await new Promise((r) => setTimeout(r, 5))
+}
