@@ -1,5 +1,5 @@
 import { vi } from 'vitest'
-import type { Land, Plan, Reading } from '@/api/types'
+import type { Land, Plan, Observation } from '@/api/types'
 import { design, packed, plan } from './fixtures'
 import { noLand } from './openJob'
 
@@ -21,7 +21,7 @@ export function fakeServer() {
     landSaveNo: 1,
     land: noLand,
     landSaves: 0,
-    readings: [] as Reading[],
+    readings: [] as Observation[],
     away: false,
     refuse: '',
     /** What a plan of an older schema is brought up to; null when it cannot be read. */
@@ -66,7 +66,8 @@ export function fakeServer() {
       state.moving++
       return json(200, { ...packed(design()), assessment })
     }
-    if (path.endsWith('/readings') && request.method === 'POST') state.readings.push(...(body as Reading[]))
+    if (path.endsWith('/readings') && request.method === 'POST')
+      state.readings.push(...(body as Observation[]))
     if (path.endsWith('/readings')) return json(200, state.readings)
     if (path.endsWith('/plan/upgrade')) {
       state.older = body

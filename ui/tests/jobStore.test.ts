@@ -211,10 +211,9 @@ describe('readings', () => {
     draft.kv.value = '6.1'
     expect(await draft.take()).toBe(true)
     expect(server.readings[0]).toMatchObject({
-      testPointId: 'energizer',
-      peakV: 6100,
+      at: { testPointId: 'energizer' },
+      what: { kind: 'PEAK', peakV: 6100, overRange: false },
       takenBy: 'Mara',
-      overRange: false,
     })
     expect(draft.point.value?.id).toBe('end:line-1:finish')
     server.away = true
@@ -225,7 +224,7 @@ describe('readings', () => {
     server.away = false
     await draft.send()
     expect(draft.unsent.value).toBe(0)
-    expect(server.readings[1]).toMatchObject({ peakV: 10000, overRange: true })
+    expect(server.readings[1]).toMatchObject({ what: { peakV: 10000, overRange: true } })
   })
 })
 

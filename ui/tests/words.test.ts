@@ -2,6 +2,7 @@ import { ref } from 'vue'
 import { describe, expect, it } from 'vitest'
 import { createDragView } from '@/features/plan/dragView'
 import type { Live } from '@/features/plan/planPointer'
+import { observedText } from '@/features/test/observed'
 import {
   beside,
   covered,
@@ -141,5 +142,25 @@ describe('what is shown of a drag', () => {
     expect(view.band.value!.ends).toEqual([path[1]])
     view.moved([1, 1], null, path, true, 0)
     expect(view.band.value!.ends).toEqual([path[2], path[1]])
+  })
+})
+
+describe('what was observed', () => {
+  it('is told by its kind', () => {
+    const volts = { peakV: 6100, overRange: false, rangeV: null }
+    expect(observedText({ kind: 'PEAK', wire: 0, ...volts })).toEqual({ value: '6.1 kV', on: 'joined' })
+    expect(observedText({ kind: 'PEAK', wire: 2, ...volts, overRange: true })).toEqual({
+      value: '> 6.1 kV',
+      on: 'wire 2',
+    })
+    expect(observedText({ kind: 'UNPOWERED', wire: 1, ...volts }).on).toBe('unpowered wire 1')
+    expect(observedText({ kind: 'EARTH_TERMINAL', ...volts }).on).toBe('earth terminal')
+    expect(observedText({ kind: 'CURRENT', peakA: 12.5, direction: 'TOWARDS_START' })).toEqual({
+      value: '12.5 A',
+      on: 'current to the start',
+    })
+    expect(observedText({ kind: 'BATTERY_VOLTAGE', batteryV: 12.4 }).value).toBe('12.4 V')
+    expect(observedText({ kind: 'RESISTANCE', ohm: 18 }).value).toBe('18 Ω')
+    expect(observedText({ kind: 'SEEN', thing: 'JOINT_LOOSE' })).toEqual({ value: '', on: 'joint loose' })
   })
 })

@@ -9,7 +9,7 @@ import type {
   LandState,
   Plan,
   PlanState,
-  Reading,
+  Observation,
   TestPoint,
 } from '@/api/types'
 import { announce } from '@/shared/announce'
@@ -45,7 +45,7 @@ export const useJob = defineStore('job', () => {
   /** Whether the design is a light one, of something that moves: places are right, loads of single posts and braces are not. */
   const rough = ref(false)
   const assessment = shallowRef<Assessment | null>(null)
-  const readings = shallowRef<Reading[]>([])
+  const readings = shallowRef<Observation[]>([])
   const catalogue = shallowRef<Catalogue | null>(null)
   const failure = ref('')
   const problem = ref('')
@@ -242,7 +242,7 @@ export const useJob = defineStore('job', () => {
     settleChange(next)
   }
 
-  async function addReadings(fresh: Reading[]) {
+  async function addReadings(fresh: Observation[]) {
     const path = { params: { path: { id: id.value } }, body: fresh }
     readings.value = await ask(client.POST('/api/jobs/{id}/readings', path))
     triggerRef(plan)

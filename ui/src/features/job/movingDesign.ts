@@ -10,7 +10,7 @@ import type {
   Plan,
   Position,
   Post,
-  Reading,
+  Observation,
 } from '@/api/types'
 
 const POST_WIDTH = 6
@@ -28,7 +28,7 @@ export interface Wish {
 
 type Packed = MovingAnswer['rows'][number]
 
-type Body = { plan: Plan; land: Land; readings: Reading[] }
+type Body = { plan: Plan; land: Land; readings: Observation[] }
 
 /** What the core makes of a plan. */
 export const askDesign = (body: Body) => ask(client.POST('/api/design', { body }))

@@ -1,17 +1,18 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Reading } from '@/api/types'
+import type { Observation } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
-import { dateText, kvText } from '@/shared/units'
+import { dateText } from '@/shared/units'
+import { observedText } from './observed'
 
 const props = defineProps<{ testPointId: string }>()
-const emit = defineEmits<{ correct: [reading: Reading] }>()
+const emit = defineEmits<{ correct: [reading: Observation] }>()
 const job = useJob()
 const rows = computed(() => {
   const corrected = new Set(job.readings.map((r) => r.corrects).filter(Boolean))
   return job.readings
-    .filter((r) => r.testPointId === props.testPointId)
-    .map((r) => ({ r, corrected: corrected.has(r.id) }))
+    .filter((r) => r.at.testPointId === props.testPointId)
+    .map((r) => ({ r, observed: observedText(r.what), corrected: corrected.has(r.id) }))
     .reverse()
 })
 const lower = (word: string) => word.toLowerCase()
@@ -20,9 +21,9 @@ const lower = (word: string) => word.toLowerCase()
 <template>
   <table class="history">
     <tbody>
-      <tr v-for="{ r, corrected } in rows" :key="r.id" :class="{ corrected }">
-        <td class="number">{{ r.overRange ? '> ' : '' }}{{ kvText(r.peakV) }} kV</td>
-        <td>{{ r.wire === 0 ? 'joined' : `wire ${r.wire}` }}</td>
+      <tr v-for="{ r, observed, corrected } in rows" :key="r.id" :class="{ corrected }">
+        <td class="number">{{ observed.value }}</td>
+        <td>{{ observed.on }}</td>
         <td>{{ dateText(r.takenAt) }}</td>
         <td>{{ r.takenBy }}</td>
         <td>{{ lower(r.weather) }}, {{ lower(r.growth) }}</td>
@@ -30,7 +31,11 @@ const lower = (word: string) => word.toLowerCase()
           {{ r.note }}<template v-if="r.corrects"> (a correction)</template
           ><template v-if="corrected"> (corrected)</template>
         </td>
-        <td><button v-if="!corrected" class="link" @click="emit('correct', r)">Correct</button></td>
+        <td>
+          <button v-if="!corrected && r.what.kind === 'PEAK'" class="link" @click="emit('correct', r)">
+            Correct
+          </button>
+        </td>
       </tr>
     </tbody>
   </table>

@@ -25,14 +25,15 @@ const sections = computed(() =>
       .filter((p) => p.sectionId === section.id)
       .map((p) => {
         const stand = job.assessment?.points.find((x) => x.testPointId === p.id)
-        const reading = job.readings.find((r) => r.id === stand?.readingId)
+        const what = job.readings.find((r) => r.id === stand?.readingId)?.what
+        const over = what && 'overRange' in what && what.overRange
         const foretold = nearestPoint(electrics.value, p.lineId, p.stationM)
         return {
           point: p,
           stand,
-          reading,
+          over,
           foretold,
-          count: job.readings.filter((r) => r.testPointId === p.id).length,
+          count: job.readings.filter((r) => r.at.testPointId === p.id).length,
         }
       })
     return { section, standing, points }
@@ -106,11 +107,7 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
                 </td>
                 <td class="right quiet-text">{{ stationText(p.point.stationM, job.units) }}</td>
                 <td class="right number big">
-                  {{
-                    p.stand?.peakV != null
-                      ? `${p.reading?.overRange ? '> ' : ''}${kvText(p.stand.peakV)}`
-                      : '–'
-                  }}
+                  {{ p.stand?.peakV != null ? `${p.over ? '> ' : ''}${kvText(p.stand.peakV)}` : '–' }}
                 </td>
                 <td class="standing" :class="p.stand?.standing">{{ words[p.stand?.standing ?? 'OPEN'] }}</td>
                 <td class="right quiet-text small" data-test="foretold">

@@ -1,14 +1,14 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { Trouble } from '@/api/client'
-import type { Reading, TestPoint } from '@/api/types'
+import type { Observation, TestPoint } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
 import { announce } from '@/shared/announce'
 import { kvText, parseKvV } from '@/shared/units'
 
 interface Habits {
   takenBy: string
-  weather: Reading['weather']
-  growth: Reading['growth']
+  weather: Observation['weather']
+  growth: Observation['growth']
   rangeKv: string
 }
 
@@ -29,7 +29,7 @@ function remembered(): Habits {
   }
 }
 
-const waiting = ref<Record<string, Reading[]>>(JSON.parse(localStorage.getItem(WAITING) ?? '{}'))
+const waiting = ref<Record<string, Observation[]>>(JSON.parse(localStorage.getItem(WAITING) ?? '{}'))
 
 /** A reading being written down: what the meter says, who reads, and where. Kept here until the server has it. */
 export function useReadingDraft() {
@@ -62,15 +62,16 @@ export function useReadingDraft() {
     failure.value = ''
   }
 
-  function correct(reading: Reading) {
-    choose(reading.testPointId)
+  function correct(reading: Observation) {
+    if (reading.what.kind !== 'PEAK' || reading.at.testPointId === null) return
+    choose(reading.at.testPointId)
     corrects.value = reading.id
-    kv.value = kvText(reading.peakV)
-    wire.value = reading.wire
-    overRange.value = reading.overRange
+    kv.value = kvText(reading.what.peakV)
+    wire.value = reading.what.wire
+    overRange.value = reading.what.overRange
   }
 
-  function written(): Reading | string {
+  function written(): Observation | string {
     const rangeV = habits.rangeKv.trim() === '' ? null : parseKvV(habits.rangeKv)
     const peakV = overRange.value ? rangeV : parseKvV(kv.value)
     if (!point.value) return 'There is no test point yet: lay out a line first.'
@@ -83,15 +84,10 @@ export function useReadingDraft() {
     const p = point.value
     return {
       id: job.newId(),
-      testPointId: p.id,
-      lineId: p.lineId,
-      stationM: p.stationM,
-      lonDeg: p.lonDeg,
-      latDeg: p.latDeg,
-      wire: wire.value,
-      peakV,
-      overRange: overRange.value,
-      rangeV,
+      at: { testPointId: p.id, lineId: p.lineId, stationM: p.stationM, place: [p.lonDeg, p.latDeg] },
+      what: { kind: 'PEAK', wire: wire.value, peakV, overRange: overRange.value, rangeV },
+      meter: null,
+      openSwitches: null,
       takenAt: (when.value ? new Date(when.value) : new Date()).toISOString(),
       takenBy: habits.takenBy.trim(),
       weather: habits.weather,
@@ -127,7 +123,7 @@ export function useReadingDraft() {
     if (next) choose(next.id)
   }
 
-  function keep(readings: Reading[]) {
+  function keep(readings: Observation[]) {
     waiting.value = { ...waiting.value, [job.id]: readings }
     localStorage.setItem(WAITING, JSON.stringify(waiting.value))
   }

@@ -45,7 +45,7 @@ public final class English {
             case JointMessage m -> EnglishLayout.text(m);
             case TakeoffMessage m -> new EnglishTakeoff(this).text(m);
             case CircuitMessage m -> new EnglishCircuit(this).text(m);
-            case ReadingMessage m -> EnglishReadings.text(m);
+            case ReadingMessage m -> EnglishReadings.text(m, units);
         };
     }
 

@@ -4,6 +4,8 @@ import static buckle.message.English.animals;
 
 import buckle.message.ReadingMessage.*;
 import buckle.rulebook.Rule;
+import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.util.Locale;
 import java.util.stream.Collectors;
 
@@ -11,7 +13,7 @@ import java.util.stream.Collectors;
 final class EnglishReadings {
     private EnglishReadings() {}
 
-    static String text(ReadingMessage message) {
+    static String text(ReadingMessage message, UnitSystem units) {
         return switch (message) {
             case Need m ->
                 m.needV().isEmpty()
@@ -21,6 +23,8 @@ final class EnglishReadings {
                                 + m.rules().stream().map(Rule::name).collect(Collectors.joining(", "))
                                 + "); met from there, warn from " + kv(m.warnV().orElseThrow()) + " (V10)";
             case NotRead m -> "not read yet";
+            case ReadElsewhere m ->
+                "read " + Lengths.text(m.awayM(), units) + " from where this place is today: read it again";
             case NoNeed m -> "no need is known for " + animals(m.animals());
             case OverRange m ->
                 "over range at " + kv(m.peakV()) + ", below the need of " + kv(m.needV())

@@ -15,6 +15,9 @@ public sealed interface ReadingMessage extends Message {
     /** Nobody read there. */
     record NotRead() implements ReadingMessage {}
 
+    /** Read where the test point no longer is. */
+    record ReadElsewhere(double awayM) implements ReadingMessage {}
+
     /** No need to hold it against. */
     record NoNeed(List<Animal> animals) implements ReadingMessage {}
 

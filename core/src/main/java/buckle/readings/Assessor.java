@@ -8,8 +8,11 @@ import buckle.message.ReadingMessage;
 import buckle.message.ReadingMessage.Against;
 import buckle.readings.Assessment.PointStanding;
 import buckle.readings.Assessment.SectionStanding;
+import buckle.readings.Observed.Voltage;
 import buckle.rulebook.Standing;
 import buckle.rulebook.Values;
+import buckle.site.GeoPoint;
+import buckle.site.LocalPlane;
 import buckle.spec.Animal;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
@@ -30,23 +33,53 @@ import java.util.stream.Collectors;
 /**
  * Holds readings against what the animal needs: met from the need up, warn from 85 % of it, broken below (V10).
  *
- * <p>The latest reading of each test point and wire counts; a corrected one does not. A section is as good as its
+ * <p>The latest reading of each test point and wire counts; a corrected one does not, nor one that was read where the test point no
+ * longer is. A section is as good as its
  * weakest test point. On a deer plot each hot wire is read and must hold by itself (V3).
  */
 public final class Assessor {
     private final Layout layout;
     private final Spec spec;
-    private final Map<String, Map<Integer, Reading>> latest;
+    private final LocalPlane plane;
+    private final Map<String, List<Reading>> read;
 
-    private Assessor(Layout layout, Spec spec, List<Reading> readings) {
+    /** A voltage at a test point; what else was measured or seen says nothing about the need. */
+    private record Reading(Observation of, int wire, boolean unpowered, Voltage voltage) {
+        static Optional<Reading> of(Observation o) {
+            return switch (o.what()) {
+                case Observed.Peak p -> Optional.of(new Reading(o, p.wire(), false, p));
+                case Observed.Unpowered u -> Optional.of(new Reading(o, u.wire(), true, u));
+                case Observed.EarthTerminal _,
+                        Observed.Current _,
+                        Observed.BatteryVoltage _,
+                        Observed.Resistance _,
+                        Observed.Seen _ -> Optional.empty();
+            };
+        }
+
+        UUID id() {
+            return of.id();
+        }
+
+        double peakV() {
+            return voltage.peakV();
+        }
+
+        boolean overRange() {
+            return voltage.overRange();
+        }
+    }
+
+    private Assessor(Layout layout, Spec spec, List<Observation> observations) {
         this.layout = layout;
         this.spec = spec;
-        this.latest = latest(readings);
+        this.plane = new LocalPlane(layout.origin());
+        this.read = inOrder(observations);
     }
 
     /** What the readings say of every section. */
-    public static Assessment assess(Layout layout, Spec spec, List<Reading> readings) {
-        Assessor assessor = new Assessor(layout, spec, readings);
+    public static Assessment assess(Layout layout, Spec spec, List<Observation> observations) {
+        Assessor assessor = new Assessor(layout, spec, observations);
         List<PointStanding> points =
                 layout.testPoints().stream().map(assessor::point).toList();
         Map<String, PointStanding> byId = points.stream().collect(Collectors.toMap(PointStanding::testPointId, p -> p));
@@ -55,22 +88,44 @@ public final class Assessor {
         return new Assessment(spec.fence().needV(), assessor.needWhy(), points, sections);
     }
 
-    private static Map<String, Map<Integer, Reading>> latest(List<Reading> readings) {
+    private static Map<String, List<Reading>> inOrder(List<Observation> observations) {
         Set<UUID> corrected = new HashSet<>();
-        readings.forEach(r -> r.corrects().ifPresent(corrected::add));
-        Map<String, Map<Integer, Reading>> latest = new HashMap<>();
-        readings.stream()
-                .filter(r -> !corrected.contains(r.id()))
-                .sorted(Comparator.comparing(Reading::takenAt).thenComparing(Reading::id))
-                .forEach(r -> latest.computeIfAbsent(r.testPointId(), k -> new HashMap<>())
-                        .put(r.wire(), r));
+        observations.forEach(o -> o.corrects().ifPresent(corrected::add));
+        return observations.stream()
+                .filter(o -> !corrected.contains(o.id()) && o.at().testPointId().isPresent())
+                .sorted(Comparator.comparing(Observation::takenAt).thenComparing(Observation::id))
+                .flatMap(o -> Reading.of(o).stream())
+                .collect(Collectors.groupingBy(r -> r.of().at().testPointId().orElseThrow()));
+    }
+
+    private static GeoPoint place(TestPoint point) {
+        return GeoPoint.of(point.lonDeg(), point.latDeg());
+    }
+
+    private List<Reading> at(TestPoint point) {
+        return read.getOrDefault(point.id(), List.of());
+    }
+
+    /** The latest of each wire that was read where the test point is today. */
+    private Map<Integer, Reading> latest(TestPoint point) {
+        Map<Integer, Reading> latest = new HashMap<>();
+        at(point).stream()
+                .filter(r -> r.of().at().anchor().is(place(point), plane))
+                .forEach(r -> latest.put(r.wire(), r));
         return latest;
     }
 
+    private ReadingMessage notRead(TestPoint point) {
+        OptionalDouble awayM = at(point).stream()
+                .mapToDouble(r -> plane.toPlane(r.of().at().place()).distanceM(plane.toPlane(place(point))))
+                .min();
+        return awayM.isPresent() ? new ReadingMessage.ReadElsewhere(awayM.getAsDouble()) : new ReadingMessage.NotRead();
+    }
+
     private PointStanding point(TestPoint point) {
-        Map<Integer, Reading> all = latest.getOrDefault(point.id(), Map.of());
+        Map<Integer, Reading> all = latest(point);
         Map<Integer, Reading> wires = new HashMap<>(all);
-        wires.keySet().retainAll(powered(point, all.keySet()));
+        wires.values().removeIf(r -> r.unpowered() || !powered(point, r.wire()));
         Optional<PointStanding> unpowered = unpowered(point, all, wires);
         if (unpowered.isPresent()) {
             return unpowered.get();
@@ -78,7 +133,7 @@ public final class Assessor {
         OptionalDouble need = spec.fence().needV();
         if (wires.isEmpty()) {
             return new PointStanding(
-                    point.id(), Standing.OPEN, Optional.empty(), OptionalDouble.empty(), new ReadingMessage.NotRead());
+                    point.id(), Standing.OPEN, Optional.empty(), OptionalDouble.empty(), notRead(point));
         }
         Reading weakest = wires.values().stream()
                 .min(Comparator.comparingDouble(Reading::peakV))
@@ -122,13 +177,12 @@ public final class Assessor {
                 .orElseGet(() -> spec.fence().schedule().wires());
     }
 
-    /** Wires that carry the pulse here; 0 stands for all of them together, unless none does. */
-    private Set<Integer> powered(TestPoint point, Set<Integer> read) {
+    /** Whether a wire carries the pulse here; 0 stands for all of them together, unless none does. */
+    private boolean powered(TestPoint point, int wire) {
         List<Wire> wires = wires(point);
-        boolean any = wires.stream().anyMatch(w -> w.role() == WireRole.HOT);
-        return read.stream()
-                .filter(n -> n == 0 ? any : n > wires.size() || wires.get(n - 1).role() == WireRole.HOT)
-                .collect(Collectors.toSet());
+        return wire == 0
+                ? wires.stream().anyMatch(w -> w.role() == WireRole.HOT)
+                : wire > wires.size() || wires.get(wire - 1).role() == WireRole.HOT;
     }
 
     /** X11: nearly nothing on an unpowered wire is good; more is a leak, whatever the hot wires read. */

@@ -14,6 +14,11 @@ public record Anchor(GeoPoint at, double withinM) {
         return place.offsetM() <= withinM ? OptionalDouble.of(place.stationM()) : OptionalDouble.empty();
     }
 
+    /** Whether it is this place, or as near to it as the line may have moved. */
+    public boolean is(GeoPoint place, LocalPlane plane) {
+        return plane.toPlane(at).distanceM(plane.toPlane(place)) <= withinM;
+    }
+
     /** Whether it is this station of a line, or as near to it as the line may have moved. */
     public boolean is(double stationM, Stationing line, LocalPlane plane) {
         OptionalDouble here = on(line, plane);

@@ -1,6 +1,7 @@
 package buckle.readings;
 
 import static buckle.Told.inFeet;
+import static buckle.Told.inMetres;
 import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 
@@ -10,6 +11,8 @@ import buckle.readings.Assessment.PointStanding;
 import buckle.readings.Assessment.SectionStanding;
 import buckle.review.LayoutPlanner;
 import buckle.rulebook.Standing;
+import buckle.site.GeoPoint;
+import buckle.site.Site;
 import buckle.spec.Animal;
 import buckle.spec.Growth;
 import buckle.spec.LineSpec;
@@ -29,35 +32,42 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 class AssessorTest {
-    private static final Layout LAYOUT = LayoutPlanner.layOut(
-            Fences.site(-3, 0, Fences.line("l", false, 0, 0, 200, 0).withCutOuts(List.of(Fences.cutOut("x", 100, 0)))),
-            Spec.USUAL);
+    private static final Layout LAYOUT = LayoutPlanner.layOut(site(200), Spec.USUAL);
     private static final Spec BOAR = Spec.USUAL.withFence(f -> f.withAnimals(List.of(Animal.WILD_BOAR))
             .withSchedule(Preset.of("W15").schedule()));
 
-    private final List<Reading> readings = new ArrayList<>();
+    private static Site site(double toM) {
+        return Fences.site(
+                -3, 0, Fences.line("l", false, 0, 0, toM, 0).withCutOuts(List.of(Fences.cutOut("x", 100, 0))));
+    }
+
+    private final List<Observation> readings = new ArrayList<>();
     private int minute;
 
-    private Reading read(String point, int wire, double peakV, boolean over, Optional<UUID> corrects) {
-        Reading r = new Reading(
+    private Observation read(String point, int wire, double peakV, boolean over, Optional<UUID> corrects) {
+        return observe(point, new Observed.Peak(wire, peakV, over, OptionalDouble.of(10_000)), corrects);
+    }
+
+    private Observation observe(String point, Observed what, Optional<UUID> corrects) {
+        GeoPoint at = LAYOUT.testPoints().stream()
+                .filter(p -> p.id().equals(point))
+                .findFirst()
+                .map(p -> GeoPoint.of(p.lonDeg(), p.latDeg()))
+                .orElse(Fences.at(200, 0));
+        Observation o = new Observation(
                 UUID.randomUUID(),
-                point,
-                "l",
-                0,
-                0.88,
-                44.1,
-                wire,
-                peakV,
-                over,
-                OptionalDouble.of(10_000),
-                Instant.parse("2026-03-01T08:00:00Z").plusSeconds(60L * minute++),
-                "tester",
+                new Observation.Spot(Optional.of(point), "l", 0, at),
+                what,
+                Optional.of("peak meter"),
                 Weather.DRY,
                 Growth.CLEAN,
+                Optional.empty(),
+                Instant.parse("2026-03-01T08:00:00Z").plusSeconds(60L * minute++),
+                "tester",
                 "",
                 corrects);
-        readings.add(r);
-        return r;
+        readings.add(o);
+        return o;
     }
 
     private void readAll(double energizerV, double beforeV, double endV) {
@@ -175,7 +185,7 @@ class AssessorTest {
     @Test
     void aCorrectionTakesThePlaceOfItsReadingAndTheNewestCounts() {
         readAll(6000, 6000, 600);
-        Reading slip = readings.getLast();
+        Observation slip = readings.getLast();
         assertThat(point(Assessor.assess(LAYOUT, BOAR, readings), "end:l:finish")
                         .standing())
                 .isEqualTo(Standing.BROKEN);
@@ -232,5 +242,48 @@ class AssessorTest {
                 .hasMessageContaining("over range");
         assertThatThrownBy(() -> read("energizer", 0, Double.NaN, false, Optional.empty()))
                 .isInstanceOf(IllegalArgumentException.class);
+    }
+
+    /** What is no voltage on a wire says nothing of the need; a wire read as unpowered is none that is fed. */
+    @Test
+    void otherObservationsLeaveTheStandingAlone() {
+        readAll(6000, 6000, 6000);
+        Assessment before = Assessor.assess(LAYOUT, BOAR, readings);
+        for (Observed what : List.of(
+                new Observed.EarthTerminal(300, false, OptionalDouble.empty()),
+                new Observed.Current(12, Observed.Direction.TOWARDS_FINISH),
+                new Observed.BatteryVoltage(12.4),
+                new Observed.Resistance(18),
+                new Observed.Seen(Observed.Thing.INSULATOR_CRACKED))) {
+            observe("end:l:finish", what, Optional.empty());
+        }
+        assertThat(Assessor.assess(LAYOUT, BOAR, readings)).isEqualTo(before);
+        observe("end:l:finish", new Observed.Unpowered(1, 2500, false, OptionalDouble.empty()), Optional.empty());
+        assertThat(point(Assessor.assess(LAYOUT, BOAR, readings), "end:l:finish"))
+                .satisfies(p -> {
+                    assertThat(p.standing()).isEqualTo(Standing.WARN);
+                    assertThat(inFeet(p.why())).contains("unpowered wire 1 reads 2.5 kV", "leaks");
+                });
+        assertThatThrownBy(() -> new Observed.Current(501, Observed.Direction.UNKNOWN))
+                .hasMessageContaining("between 0 and 500 A");
+        assertThatThrownBy(() -> new Observed.Unpowered(0, 1, false, OptionalDouble.empty()))
+                .hasMessageContaining("between 1 and 16");
+    }
+
+    /** The far end was moved on by 80 m: what was read at the old one is not what stands at the new. */
+    @Test
+    void aReadingDoesNotFollowItsTestPointToAnotherPlace() {
+        readAll(6000, 6000, 6000);
+        Layout longer = LayoutPlanner.layOut(site(280), BOAR);
+        PointStanding end = point(Assessor.assess(longer, BOAR, readings), "end:l:finish");
+        assertThat(end.standing()).isEqualTo(Standing.OPEN);
+        assertThat(end.peakV()).isEmpty();
+        assertThat(inMetres(end.why())).contains("read 80", "read it again");
+        assertThat(point(Assessor.assess(longer, BOAR, readings), "energizer").standing())
+                .isEqualTo(Standing.MET);
+        Layout walkedAgain = LayoutPlanner.layOut(site(209), BOAR);
+        assertThat(point(Assessor.assess(walkedAgain, BOAR, readings), "end:l:finish")
+                        .standing())
+                .isEqualTo(Standing.MET);
     }
 }

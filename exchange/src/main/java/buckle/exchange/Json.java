@@ -30,6 +30,7 @@ public final class Json {
         return builder.addModule(places())
                 .addModule(Messages.module())
                 .addModule(Defaults.module())
+                .addModule(Observations.module())
                 .disable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
                 .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)

@@ -114,7 +114,7 @@ class JobFileTest {
                 "\"kind\" : \"energizer\"; \"kind\" : \"cut-out\"; features[6].properties.lineId; line.unknown",
                 "\"kind\" : \"gate\"; \"kind\" : \"moat\"; features[1].properties.kind; feature.kind",
                 "\"id\" : \"cut-2\"; \"id\" : \"cut-1\"; lines[0].cutOuts; id.twice",
-                "\"peakV\" : 5600.0; \"peakV\" : 56000.0; buckle.readings[0]; json.value",
+                "\"peakV\" : 5600.0; \"peakV\" : 56000.0; buckle.readings[0].what; json.value",
                 "\"weather\" : \"DRY\"; \"weather\" : \"NICE\"; buckle.readings[0].weather; json.value",
             })
     void aSpoiledFileIsRefusedWithItsPlace(String from, String to, String path, String code) throws IOException {

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import buckle.exchange.Json;
 import buckle.exchange.document.StoredDocument;
+import buckle.readings.Observed;
 import buckle.server.Server.Answer;
 import buckle.spec.Plan;
 import java.awt.image.BufferedImage;
@@ -17,6 +18,7 @@ import java.sql.DriverManager;
 import java.sql.ResultSet;
 import java.sql.SQLException;
 import java.sql.Statement;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.zip.CRC32;
 import javax.imageio.ImageIO;
@@ -302,6 +304,9 @@ class LandTest {
                         + (i < 3 ? "place" : "") + "', 'ACTIVE', 'ACTIVE', 1, 1, now(), now())");
                 s.execute("insert into plan_revision values ('" + id + "', 1, '" + id + "', false, '" + plan
                         + "', 1, '0.1.0', now())");
+                s.execute(
+                        "insert into reading values ('" + id + "', '" + id
+                                + "', 1, 'energizer', 'main', 0, 0.88, 44.13, 2, 6100, false, null, now(), 'Mara', 'DRY', 'CLEAN', '', null, now())");
             }
         }
         Flyway.configure().dataSource(url, "buckle", database.password).load().migrate();
@@ -319,6 +324,10 @@ class LandTest {
             ResultSet own = s.executeQuery("select count(distinct property_id) from job");
             own.next();
             assertThat(own.getInt(1)).isEqualTo(4);
+            ResultSet what = s.executeQuery("select distinct what from reading");
+            what.next();
+            assertThat(Json.MAPPER.readValue(what.getString(1), Observed.class))
+                    .isEqualTo(new Observed.Peak(2, 6100, false, OptionalDouble.empty()));
             ResultSet doc = s.executeQuery("select doc from revision where kind = 'plan' limit 1");
             doc.next();
             Plan read = StoredDocument.PLAN.read(doc.getString(1));

@@ -4,7 +4,7 @@ import buckle.land.GridTerrain;
 import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.land.Terrain;
-import buckle.readings.Reading;
+import buckle.readings.Observation;
 import buckle.site.Corner;
 import buckle.site.GeoPoint;
 import buckle.site.Site;
@@ -26,7 +26,7 @@ public record JobFile(
         Plan plan,
         Land land,
         Optional<GridTerrain> grid,
-        List<Reading> readings) {
+        List<Observation> readings) {
     /** Version of the job file that this program writes and the newest it reads. */
     public static final int SCHEMA = 5;
 

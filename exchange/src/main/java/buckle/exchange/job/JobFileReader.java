@@ -8,7 +8,7 @@ import buckle.land.LandCheck;
 import buckle.land.LandFeature;
 import buckle.land.LandKind;
 import buckle.land.Traits;
-import buckle.readings.Reading;
+import buckle.readings.Observation;
 import buckle.site.BadInput;
 import buckle.site.CleanLine;
 import buckle.site.Corner;
@@ -192,15 +192,15 @@ public final class JobFileReader {
         }
     }
 
-    private static List<Reading> readings(JsonNode node) {
+    private static List<Observation> readings(JsonNode node) {
         if (node.size() > MOST_READINGS) {
             throw new BadInput(
                     "job.too-many-readings", "buckle.readings", "At most 50,000 readings are read from one file.");
         }
-        List<Reading> readings = new ArrayList<>();
+        List<Observation> readings = new ArrayList<>();
         Set<UUID> ids = new HashSet<>();
         for (int i = 0; i < node.size(); i++) {
-            Reading reading = Json.read(node.get(i), Reading.class, "buckle.readings[" + i + "]");
+            Observation reading = Json.read(node.get(i), Observation.class, "buckle.readings[" + i + "]");
             if (!ids.add(reading.id())) {
                 throw new BadInput("reading.twice", "buckle.readings[" + i + "].id", "This reading stands twice.");
             }

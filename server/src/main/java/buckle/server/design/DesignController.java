@@ -20,7 +20,7 @@ import buckle.layout.Rows;
 import buckle.pulse.Plate;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
-import buckle.readings.Reading;
+import buckle.readings.Observation;
 import buckle.rulebook.Basis;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
@@ -78,7 +78,7 @@ class DesignController {
     }
 
     /** A plan on its land, with the readings to hold against it. */
-    record DesignOrder(Plan plan, Land land, List<Reading> readings) {}
+    record DesignOrder(Plan plan, Land land, List<Observation> readings) {}
 
     /** All that follows from a plan, and what its readings say. */
     record DesignAnswer(DesignView design, Assessment assessment) {}
@@ -206,7 +206,7 @@ class DesignController {
      *
      * @param pulse empty when nobody looks at it
      */
-    record MovingOrder(Plan plan, Land land, List<Reading> readings, Optional<MovingPulse> pulse) {}
+    record MovingOrder(Plan plan, Land land, List<Observation> readings, Optional<MovingPulse> pulse) {}
 
     /**
      * The same while something moves: posts, braces and joints as rows of numbers, their loads and the signs left for the whole

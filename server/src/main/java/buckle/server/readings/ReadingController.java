@@ -1,6 +1,6 @@
 package buckle.server.readings;
 
-import buckle.readings.Reading;
+import buckle.readings.Observation;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
@@ -25,13 +25,13 @@ class ReadingController {
 
     @GetMapping
     @Operation(operationId = "listReadings", summary = "All readings of a job, corrected ones too, oldest first")
-    List<Reading> list(@PathVariable UUID id) {
+    List<Observation> list(@PathVariable UUID id) {
         return service.of(id);
     }
 
     @PostMapping
     @Operation(operationId = "addReadings", summary = "Add readings; sending one twice stores it once")
-    List<Reading> add(@PathVariable UUID id, @RequestBody List<Reading> readings) {
+    List<Observation> add(@PathVariable UUID id, @RequestBody List<Observation> readings) {
         service.take(id, readings);
         return service.of(id);
     }

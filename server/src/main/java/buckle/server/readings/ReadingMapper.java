@@ -11,8 +11,8 @@ import org.apache.ibatis.annotations.Select;
 /** Readings in PostgreSQL: rows are added, never changed. */
 @Mapper
 interface ReadingMapper {
-    String COLUMNS = "id, job_id, plan_revision, test_point_id, line_id, station_m, lon_deg, lat_deg, wire, peak_v,"
-            + " over_range, range_v, taken_at, taken_by, weather, growth, note, corrects, received_at";
+    String COLUMNS = "id, job_id, plan_revision, test_point_id, line_id, station_m, lon_deg, lat_deg, what, meter,"
+            + " taken_at, taken_by, weather, growth, open_switches, note, corrects, received_at";
 
     @Select("select " + COLUMNS + " from reading where job_id = #{jobId} order by taken_at, id")
     List<ReadingRow> of(@Param("jobId") UUID jobId);
@@ -20,9 +20,11 @@ interface ReadingMapper {
     @Select("select " + COLUMNS + " from reading where id = #{id}")
     Optional<ReadingRow> find(@Param("id") UUID id);
 
-    @Insert("insert into reading (" + COLUMNS + ") values (#{id}, #{jobId}, #{planRevision}, #{testPointId}, #{lineId},"
-            + " #{stationM}, #{lonDeg}, #{latDeg}, #{wire}, #{peakV}, #{overRange}, #{rangeV,jdbcType=DOUBLE},"
-            + " #{takenAt}, #{takenBy}, #{weather}, #{growth}, #{note}, #{corrects,jdbcType=OTHER}, #{receivedAt})"
+    @Insert("insert into reading (" + COLUMNS
+            + ") values (#{id}, #{jobId}, #{planRevision}, #{testPointId,jdbcType=VARCHAR}, #{lineId},"
+            + " #{stationM}, #{lonDeg}, #{latDeg}, #{what}::jsonb, #{meter,jdbcType=VARCHAR},"
+            + " #{takenAt}, #{takenBy}, #{weather}, #{growth}, #{openSwitches,jdbcType=VARCHAR}::jsonb, #{note},"
+            + " #{corrects,jdbcType=OTHER}, #{receivedAt})"
             + " on conflict (id) do nothing")
     int insert(ReadingRow row);
 

@@ -1,75 +1,76 @@
 package buckle.server.readings;
 
-import buckle.readings.Reading;
+import buckle.exchange.Json;
+import buckle.readings.Observation;
+import buckle.readings.Observed;
 import buckle.readings.Weather;
+import buckle.site.GeoPoint;
 import buckle.spec.Growth;
 import java.time.Instant;
+import java.util.List;
 import java.util.Optional;
-import java.util.OptionalDouble;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
-/** A reading as stored. */
+/**
+ * An observation as stored.
+ *
+ * @param what as JSON, with its kind
+ * @param openSwitches as JSON; null when nobody said
+ */
 record ReadingRow(
         UUID id,
         UUID jobId,
         int planRevision,
-        String testPointId,
+        @Nullable String testPointId,
         String lineId,
         double stationM,
         double lonDeg,
         double latDeg,
-        int wire,
-        double peakV,
-        boolean overRange,
-        @Nullable Double rangeV,
+        String what,
+        @Nullable String meter,
         Instant takenAt,
         String takenBy,
         Weather weather,
         Growth growth,
+        @Nullable String openSwitches,
         String note,
         @Nullable UUID corrects,
         Instant receivedAt) {
 
-    static ReadingRow of(UUID jobId, int planRevision, Reading r, Instant receivedAt) {
+    static ReadingRow of(UUID jobId, int planRevision, Observation o, Instant receivedAt) {
         return new ReadingRow(
-                r.id(),
+                o.id(),
                 jobId,
                 planRevision,
-                r.testPointId(),
-                r.lineId(),
-                r.stationM(),
-                r.lonDeg(),
-                r.latDeg(),
-                r.wire(),
-                r.peakV(),
-                r.overRange(),
-                r.rangeV().isPresent() ? r.rangeV().getAsDouble() : null,
-                r.takenAt(),
-                r.takenBy(),
-                r.weather(),
-                r.growth(),
-                r.note(),
-                r.corrects().orElse(null),
+                o.at().testPointId().orElse(null),
+                o.at().lineId(),
+                o.at().stationM(),
+                o.at().place().lonDeg(),
+                o.at().place().latDeg(),
+                Json.MAPPER.writerFor(Observed.class).writeValueAsString(o.what()),
+                o.meter().orElse(null),
+                o.takenAt(),
+                o.takenBy(),
+                o.weather(),
+                o.growth(),
+                o.openSwitches().map(Json.MAPPER::writeValueAsString).orElse(null),
+                o.note(),
+                o.corrects().orElse(null),
                 receivedAt);
     }
 
-    Reading reading() {
-        return new Reading(
+    Observation observation() {
+        return new Observation(
                 id,
-                testPointId,
-                lineId,
-                stationM,
-                lonDeg,
-                latDeg,
-                wire,
-                peakV,
-                overRange,
-                rangeV == null ? OptionalDouble.empty() : OptionalDouble.of(rangeV),
-                takenAt,
-                takenBy,
+                new Observation.Spot(Optional.ofNullable(testPointId), lineId, stationM, GeoPoint.of(lonDeg, latDeg)),
+                Json.MAPPER.readValue(what, Observed.class),
+                Optional.ofNullable(meter),
                 weather,
                 growth,
+                Optional.ofNullable(openSwitches).map(s -> List.of(Json.MAPPER.readValue(s, String[].class))),
+                takenAt,
+                takenBy,
                 note,
                 Optional.ofNullable(corrects));
     }

@@ -1,6 +1,6 @@
 package buckle.server.readings;
 
-import buckle.readings.Reading;
+import buckle.readings.Observation;
 import buckle.server.web.Trouble;
 import buckle.site.BadInput;
 import java.time.Clock;
@@ -29,15 +29,15 @@ public class ReadingService {
     }
 
     @Transactional(readOnly = true)
-    public List<Reading> of(UUID jobId) {
-        return mapper.of(jobId).stream().map(ReadingRow::reading).toList();
+    public List<Observation> of(UUID jobId) {
+        return mapper.of(jobId).stream().map(ReadingRow::observation).toList();
     }
 
     @Transactional
-    public void take(UUID jobId, List<Reading> readings) {
+    public void take(UUID jobId, List<Observation> readings) {
         int head = mapper.headRevision(jobId).orElseThrow(() -> Trouble.missing("This job"));
-        Set<UUID> known = new HashSet<>(of(jobId).stream().map(Reading::id).toList());
-        for (Reading reading : readings) {
+        Set<UUID> known = new HashSet<>(of(jobId).stream().map(Observation::id).toList());
+        for (Observation reading : readings) {
             reading.corrects().ifPresent(old -> {
                 if (!known.contains(old)) {
                     throw new BadInput("reading.corrects", "corrects", "The reading it corrects is not of this job.");
@@ -49,45 +49,30 @@ public class ReadingService {
 
     /** Readings of a job file; those whose id is taken by another job get a new one, and corrections follow. */
     @Transactional
-    public void take(UUID jobId, int revision, List<Reading> readings) {
+    public void take(UUID jobId, int revision, List<Observation> readings) {
         Map<UUID, UUID> fresh = new java.util.HashMap<>();
-        for (Reading r : readings) {
+        for (Observation r : readings) {
             if (mapper.find(r.id()).isPresent()) {
                 fresh.put(r.id(), UUID.randomUUID());
             }
         }
-        for (Reading r : readings) {
+        for (Observation r : readings) {
             store(jobId, revision, renamed(r, fresh));
         }
     }
 
-    private static Reading renamed(Reading r, Map<UUID, UUID> fresh) {
-        return new Reading(
-                fresh.getOrDefault(r.id(), r.id()),
-                r.testPointId(),
-                r.lineId(),
-                r.stationM(),
-                r.lonDeg(),
-                r.latDeg(),
-                r.wire(),
-                r.peakV(),
-                r.overRange(),
-                r.rangeV(),
-                r.takenAt(),
-                r.takenBy(),
-                r.weather(),
-                r.growth(),
-                r.note(),
-                r.corrects().map(old -> fresh.getOrDefault(old, old)));
+    private static Observation renamed(Observation o, Map<UUID, UUID> fresh) {
+        return o.withId(fresh.getOrDefault(o.id(), o.id()))
+                .withCorrects(o.corrects().map(old -> fresh.getOrDefault(old, old)));
     }
 
-    private void store(UUID jobId, int revision, Reading reading) {
+    private void store(UUID jobId, int revision, Observation reading) {
         check(reading);
         Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
         ReadingRow row = ReadingRow.of(jobId, revision, atMicros(reading), now);
         if (mapper.insert(row) == 0) {
             ReadingRow stored = mapper.find(reading.id()).orElseThrow();
-            if (!stored.jobId().equals(jobId) || !stored.reading().equals(row.reading())) {
+            if (!stored.jobId().equals(jobId) || !stored.observation().equals(row.observation())) {
                 throw new Trouble(
                         409,
                         "reading.differs",
@@ -98,29 +83,15 @@ public class ReadingService {
     }
 
     /** PostgreSQL keeps microseconds. */
-    private static Reading atMicros(Reading r) {
-        return new Reading(
-                r.id(),
-                r.testPointId(),
-                r.lineId(),
-                r.stationM(),
-                r.lonDeg(),
-                r.latDeg(),
-                r.wire(),
-                r.peakV(),
-                r.overRange(),
-                r.rangeV(),
-                r.takenAt().truncatedTo(ChronoUnit.MICROS),
-                r.takenBy(),
-                r.weather(),
-                r.growth(),
-                r.note(),
-                r.corrects());
+    private static Observation atMicros(Observation o) {
+        return o.withTakenAt(o.takenAt().truncatedTo(ChronoUnit.MICROS));
     }
 
-    private static void check(Reading reading) {
-        List<String> texts =
-                new ArrayList<>(List.of(reading.testPointId(), reading.lineId(), reading.takenBy(), reading.note()));
+    private static void check(Observation reading) {
+        List<String> texts = new ArrayList<>(List.of(reading.at().lineId(), reading.takenBy(), reading.note()));
+        reading.at().testPointId().ifPresent(texts::add);
+        reading.meter().ifPresent(texts::add);
+        reading.openSwitches().ifPresent(texts::addAll);
         for (String text : texts) {
             if (text.length() > LONGEST_TEXT || text.indexOf('\0') >= 0) {
                 throw new BadInput("reading.text", "note", "At most 500 plain characters go here.");

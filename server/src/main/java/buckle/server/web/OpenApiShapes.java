@@ -1,11 +1,14 @@
 package buckle.server.web;
 
 import buckle.exchange.InUnits;
+import buckle.exchange.Observations;
 import buckle.layout.Finding;
 import buckle.mechanics.Weakness;
 import buckle.message.Message;
+import buckle.readings.Observed;
 import buckle.rulebook.Rule;
 import buckle.site.GeoPoint;
+import com.fasterxml.jackson.annotation.JsonSubTypes;
 import com.fasterxml.jackson.databind.JavaType;
 import io.swagger.v3.core.converter.AnnotatedType;
 import io.swagger.v3.core.converter.ModelConverter;
@@ -22,6 +25,7 @@ import java.lang.reflect.RecordComponent;
 import java.util.Iterator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -69,6 +73,9 @@ class OpenApiShapes {
             if (java != null && java.getRawClass() == Rule.class) {
                 return new StringSchema().description("id of a rule");
             }
+            if (java != null && java.getRawClass() == Observed.class) {
+                return observed(context);
+            }
             Schema<?> schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             if (java != null && java.getRawClass().isRecord()) {
                 Schema<?> model =
@@ -81,6 +88,20 @@ class OpenApiShapes {
                 }
             }
             return schema;
+        }
+
+        /** One of its kinds, told apart by {@code kind}. */
+        private static Schema<?> observed(ModelConverterContext context) {
+            Schema<?> any = new Schema<>();
+            for (JsonSubTypes.Type type :
+                    Observations.Kinds.class.getAnnotation(JsonSubTypes.class).value()) {
+                any.addOneOfItem(context.resolve(new AnnotatedType(type.value()).resolveAsRef(true)));
+                Schema<?> model = Objects.requireNonNull(
+                        context.getDefinedModels().get(type.value().getSimpleName()));
+                model.getProperties().put("kind", new StringSchema()._enum(List.of(type.name())));
+                model.addRequiredItem("kind");
+            }
+            return any;
         }
 
         /** What a finding has besides its record: what kind of message it is, and its values. */
