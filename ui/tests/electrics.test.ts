@@ -28,10 +28,11 @@ describe('the energizer sheet', () => {
   it('leaves out what is too low here, unless it was chosen or is asked for', async () => {
     const { job } = openJob()
     const e = electrics()
-    const [first] = e.candidates
+    const { candidates } = e.energizers!
+    const [first] = candidates
     const low = (name: string, likelyV: number) =>
       ({ ...first!, plate: plate(name, 0.1), likelyV, met: 'BROKEN' }) as typeof first & object
-    e.candidates = [low('tiny', 1200), low('small', 2300), ...e.candidates]
+    e.energizers!.candidates = [low('tiny', 1200), low('small', 2300), ...candidates]
     const wrapper = mount(EnergizerSheet, { props: { electrics: e }, global: { stubs } })
     const seen = (name: string) => wrapper.find(`[data-test="energizer-${name}"]`).exists()
     expect([seen('tiny'), seen('small'), seen('generic 3 J')]).toEqual([false, false, true])
@@ -42,7 +43,9 @@ describe('the energizer sheet', () => {
     await wrapper.find('[data-test=too-low]').trigger('click')
     expect(job.plan!.spec.supply.energizer?.name).toBe('small')
     expect([seen('tiny'), seen('small')]).toEqual([false, true])
-    await wrapper.setProps({ electrics: { ...e, candidates: e.candidates.slice(0, 1) } })
+    await wrapper.setProps({
+      electrics: { ...e, energizers: { ...e.energizers!, candidates: e.energizers!.candidates.slice(0, 1) } },
+    })
     expect(seen('tiny')).toBe(true)
   })
 
@@ -183,7 +186,7 @@ it('leaves what was only tried out behind when another stage is opened', async (
   scope.stop()
   leave()
   await flushPromises()
-  expect(sent.at(-1)).toMatchObject({ body: { depth: 'RANGE', trial: { open: [], loads: [] } } })
+  expect(sent.at(-1)).toMatchObject({ body: { parts: ['RANGE'], trial: { open: [], loads: [] } } })
   toggle('cut-1')
   const asked = sent.length
   leave()

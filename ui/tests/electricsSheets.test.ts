@@ -6,6 +6,7 @@ import ModelForm from '@/features/electrics/ModelForm.vue'
 import SupplySheet from '@/features/electrics/SupplySheet.vue'
 import WhatIfSheet from '@/features/electrics/WhatIfSheet.vue'
 import { useElectrics } from '@/features/electrics/useElectrics'
+import { useElectricsSheets } from '@/features/electrics/useElectricsSheets'
 import { bandOf, bandWords, energyText, ohmText } from '@/features/electrics/words'
 import { moveItem, withCircumstances } from '@/features/job/planEdit'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
@@ -27,10 +28,10 @@ describe('earth, supply and what-ifs', () => {
     expect(earth.find('[data-test=earth-verdict]').text()).toContain('too much, 300 V is the most')
     expect(earth.text()).toContain('480 V · too much')
     const early = electrics()
-    early.earth = { ...early.earth, schools: [], testV: 0, good: true }
+    early.earth = null
     const before = mount(EarthSheet, { props: { electrics: early }, global: { stubs } })
-    expect(before.find('[data-test=earth-verdict]').text()).toMatch(/being worked out …/)
-    expect(before.find('[data-test=earth-verdict]').text()).not.toContain('good enough')
+    expect(before.text()).toContain('come to 20 Ω; the rest is being worked out …')
+    expect(before.text()).not.toContain('good enough')
     expect(earth.text()).toContain('250 V · good')
     expect(earth.text()).toContain('next to nothing')
     const whatIf = mount(WhatIfSheet, { props: { electrics: electrics() }, global: { stubs } })
@@ -40,7 +41,7 @@ describe('earth, supply and what-ifs', () => {
   it('shows a contact once and each kind of animal under it', () => {
     openJob()
     const e = electrics()
-    e.earth.shocks = [
+    e.earth!.shocks = [
       shock("the standard's 500 Ω", 2, ''),
       shock('wire and moist ground', 1.2, 'alpacas'),
       shock('wire and moist ground', 1.9, 'wild boar'),
@@ -127,7 +128,7 @@ describe('the weakest point in the ledger', () => {
     const asked = () => sent.filter((s) => s.path === '/api/electrics')
     const ledger = mount(LedgerPanel, { global: { stubs } })
     await vi.advanceTimersByTimeAsync(1000)
-    expect(asked().map((s) => (s.body as { depth: string }).depth)).toEqual(['RANGE'])
+    expect(asked().map((s) => (s.body as { parts: string[] }).parts)).toEqual([['RANGE']])
     const figure = ledger.find('[data-test=figure-weakest]')
     expect(figure.text()).toContain('5.1 kV')
     expect(figure.text()).toContain('met')
@@ -160,8 +161,22 @@ describe('the weakest point in the ledger', () => {
     const stage = useElectrics()
     const end = stage.follow()
     await vi.advanceTimersByTimeAsync(1000)
-    const depths = asked().slice(settled)
-    expect(depths.map((s) => (s.body as { depth: string }).depth)).toEqual(['CURVE', 'ALL'])
+    const parts = () =>
+      asked()
+        .slice(settled)
+        .map((s) => (s.body as { parts: string[] }).parts)
+    expect(parts()).toEqual([[], ['RANGE', 'ENERGIZERS']])
+    const { sheet } = useElectricsSheets()
+    for (const id of ['earth', 'energizer', 'earth', 'supply'] as const) {
+      sheet.value = id
+      await vi.advanceTimersByTimeAsync(100)
+    }
+    expect(parts().slice(2)).toEqual([
+      ['RANGE', 'EARTH'],
+      ['RANGE', 'SUPPLY'],
+    ])
+    expect(stage.pending.value).toBe(false)
+    sheet.value = 'energizer'
     end()
     ledger.unmount()
   })
@@ -188,11 +203,14 @@ describe('the pulse while something is dragged', () => {
     expect(pulse.trial).toEqual({ open: ['cut-1'], loads: [] })
     expect(pulse.held.name).toBe('generic 3 J')
     expect(stage.electrics.value!.points).toEqual(weaker.points)
-    expect(stage.electrics.value!.candidates).toEqual(electrics().candidates)
+    expect(stage.electrics.value!.energizers).toEqual(electrics().energizers)
     job.drop(from)
     await vi.advanceTimersByTimeAsync(1000)
-    const last = sent.filter((s) => s.path === '/api/electrics').at(-1)!.body as { depth: string; held: null }
-    expect([last.depth, last.held]).toEqual(['ALL', null])
+    const last = sent.filter((s) => s.path === '/api/electrics').at(-1)!.body as {
+      parts: string[]
+      held: null
+    }
+    expect([last.parts, last.held]).toEqual([['RANGE', 'ENERGIZERS'], null])
     end()
     job.drag(moveItem(job.plan!, { kind: 'corner', lineId: 'line-1', id: 'c2' }, [1.002, 44]))
     await vi.advanceTimersByTimeAsync(100)

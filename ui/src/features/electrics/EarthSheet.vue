@@ -9,25 +9,32 @@ import { energyText, ohmText } from './words'
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
 const earth = computed(() => props.electrics.earth)
-const groups = computed(() => [
-  { title: 'By school', cases: earth.value.schools, rules: ['G1', 'G2', 'G3', 'G4'] },
-  { title: 'What more would buy', cases: earth.value.improvements, rules: ['G6', 'G7', 'G10', 'G11'] },
-  { title: 'Through the seasons', cases: earth.value.seasons, rules: ['G12'] },
-])
+const groups = computed(() => {
+  const e = earth.value
+  if (!e) return []
+  return [
+    { title: 'By school', cases: e.schools, rules: ['G1', 'G2', 'G3', 'G4'] },
+    { title: 'What more would buy', cases: e.improvements, rules: ['G6', 'G7', 'G10', 'G11'] },
+    { title: 'Through the seasons', cases: e.seasons, rules: ['G12'] },
+  ]
+})
 const volts = (v: number) => `${Math.round(v)} V`
 </script>
 
 <template>
-  <div>
+  <div v-if="!earth">
+    <h2>Earth: half of the circuit</h2>
+    <p class="quiet-text">
+      The rods come to {{ ohmText(electrics.rodsOhm) }}; the rest is being worked out …
+    </p>
+  </div>
+  <div v-else>
     <h2>Earth: half of the circuit</h2>
     <p class="why" :class="{ bad: !earth.good }" data-test="earth-verdict">
       The rods come to {{ ohmText(earth.rodsOhm) }} in {{ earth.ground.toLowerCase() }} ground of
-      {{ ohmText(earth.soilOhmM) }}·m;
-      <template v-if="earth.schools.length === 0">the earth test is being worked out …</template
-      ><template v-else
-        >in the earth test the last one would read about {{ volts(earth.testV) }}:
-        {{ earth.good ? 'good enough' : `too much, ${volts(earth.mostV)} is the most` }}.</template
-      >
+      {{ ohmText(earth.soilOhmM) }}·m; in the earth test the last one would read about
+      {{ volts(earth.testV) }}:
+      {{ earth.good ? 'good enough' : `too much, ${volts(earth.mostV)} is the most` }}.
       <RuleChips :rules="['G9', 'G10', 'G11']" />
     </p>
     <p class="small">{{ earth.moist }}</p>

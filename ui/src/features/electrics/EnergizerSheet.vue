@@ -8,7 +8,7 @@ import { kvText, lengthText } from '@/shared/units'
 import { useElectrics } from './useElectrics'
 import { metWords, ohmText } from './words'
 
-type Candidate = Electrics['candidates'][number]
+type Candidate = NonNullable<Electrics['energizers']>['candidates'][number]
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
 const { supply, setSupply } = useElectrics()
@@ -69,23 +69,18 @@ function take() {
   })
 }
 const earthText = (need: Candidate['earth']) =>
-  need.rods > 0
-    ? `${need.rods} × ${lengthText(need.rodM, job.units)}`
-    : need.mostOhm > 0
-      ? `under ${ohmText(need.mostOhm)}`
-      : '…'
+  need.rods === null ? `under ${ohmText(need.mostOhm)}` : `${need.rods} × ${lengthText(need.rodM, job.units)}`
+const candidates = computed(() => props.electrics.energizers?.candidates ?? [])
 const need = computed(() => props.electrics.needV)
 
 /** What is too low on this fence is folded away, unless it was chosen or nothing holds. */
 const everyOne = ref(false)
 const tooLow = computed(() => {
-  const low = props.electrics.candidates.filter((c) => c.met === 'BROKEN' && c.plate.name !== chosen.value)
-  return low.length < props.electrics.candidates.length ? low : []
+  const low = candidates.value.filter((c) => c.met === 'BROKEN' && c.plate.name !== chosen.value)
+  return low.length < candidates.value.length ? low : []
 })
 const shown = computed(() =>
-  everyOne.value
-    ? props.electrics.candidates
-    : props.electrics.candidates.filter((c) => !tooLow.value.includes(c)),
+  everyOne.value ? candidates.value : candidates.value.filter((c) => !tooLow.value.includes(c)),
 )
 const lowSays = computed(() => {
   const best = tooLow.value.reduce((most, c) => Math.max(most, c.likelyV), 0)
@@ -97,7 +92,7 @@ const lowSays = computed(() => {
 <template>
   <div>
     <h2>Which energizer, and why</h2>
-    <p class="why" data-test="recommended">{{ electrics.recommended || 'Being compared …' }}</p>
+    <p class="why" data-test="recommended">{{ electrics.energizers?.why ?? 'Being compared …' }}</p>
     <p v-if="electrics.weakest" class="small quiet-text">
       Computed with: {{ electrics.energizer.name
       }}{{ electrics.chosen ? ', as chosen' : ', as recommended' }}. Weakest point
@@ -169,9 +164,9 @@ const lowSays = computed(() => {
     <p class="small quiet-text">
       Peaks at the weakest point of this fence with the wires clean, as set above and heavily overgrown;
       joules are what a pulse leaves in 500 ohm, and in the animal that gets least for its need there<template
-        v-if="electrics.candidates[0]?.needJ"
+        v-if="candidates[0]?.needJ"
       >
-        ({{ electrics.candidates[0].needJ }} J wanted)</template
+        ({{ candidates[0].needJ }} J wanted)</template
       >, W the mean draw in the chosen mode, rods what keeps the last one under its limit in the earth test
       (or how few ohms, where a dozen do not). These energizers are of no maker, made up to plan with, prices
       and all; plate and price of the one you buy decide. Feed the fence from a certified energizer only.

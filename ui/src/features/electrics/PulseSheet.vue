@@ -141,7 +141,7 @@ function load() {
         <RuleChips :rules="['V11', 'V13', 'V10']" />
       </dd>
       <dt>After</dt>
-      <dd class="number">{{ (nearest.atS * 1e6).toFixed(0) }} µs</dd>
+      <dd class="number">{{ nearest.atS === null ? '–' : `${(nearest.atS * 1e6).toFixed(0)} µs` }}</dd>
       <dt>Current past here</dt>
       <dd class="number">{{ nearest.currentA === null ? '…' : `${nearest.currentA.toFixed(1)} A` }}</dd>
       <dt>In an animal</dt>
@@ -174,7 +174,7 @@ function load() {
         </tr>
       </tbody>
     </table>
-    <p class="small" data-test="reserve">{{ electrics.reserveSays }}</p>
+    <p class="small" data-test="reserve">{{ electrics.reserve?.says ?? '…' }}</p>
     <ul v-if="toMind.length" class="plain" data-test="to-mind">
       <li v-for="f in toMind" :key="f.rule + f.message" :class="f.severity === 'NOTE' ? '' : 'weak'">
         <template v-if="f.lineId && f.stationM !== null"

@@ -11,6 +11,8 @@ const props = defineProps<{ electrics: Electrics }>()
 const { supply: own, setSupply } = useElectrics()
 const choices = usePowerChoices()
 const supply = computed(() => props.electrics.supply)
+const battery = computed(() => supply.value?.battery ?? null)
+const monthsOfYear = computed(() => battery.value?.year ?? [])
 const value = (e: Event) => (e.target as HTMLSelectElement).value
 /** A number of the supply in the field's own unit, so many to one of the plan's. */
 interface Field {
@@ -60,20 +62,20 @@ const year = computed(() => ({
     { type: 'value', name: '%', min: 0, max: 100, splitLine: { show: false } },
   ],
   series: [
-    { type: 'bar', name: 'made', data: supply.value.year.map((m) => Number(m.madeAhPerDay.toFixed(2))) },
+    { type: 'bar', name: 'made', data: monthsOfYear.value.map((m) => Number(m.madeAhPerDay.toFixed(2))) },
     {
       type: 'line',
       name: 'used',
       showSymbol: false,
       lineStyle: { type: 'dashed' },
-      data: supply.value.year.map((m) => Number(m.usedAhPerDay.toFixed(2))),
+      data: monthsOfYear.value.map((m) => Number(m.usedAhPerDay.toFixed(2))),
     },
     {
       type: 'line',
       name: 'lowest charge',
       yAxisIndex: 1,
       symbolSize: 5,
-      data: supply.value.year.map((m) => Math.round(100 * m.lowestShare)),
+      data: monthsOfYear.value.map((m) => Math.round(100 * m.lowestShare)),
     },
   ],
 }))
@@ -82,12 +84,8 @@ const year = computed(() => ({
 <template>
   <div>
     <h2>What powers it</h2>
-    <p class="why" data-test="supply-says">{{ supply.says }}</p>
-    <p
-      v-for="f in electrics.findings.filter((x) => x.rule === 'E4' || x.rule === 'E5')"
-      :key="f.message"
-      class="weak"
-    >
+    <p class="why" data-test="supply-says">{{ supply?.says ?? 'Being worked out …' }}</p>
+    <p v-for="f in supply?.findings" :key="f.message" class="weak">
       {{ f.message }} <RuleChips :rules="[f.rule]" />
     </p>
     <div class="fields">
@@ -115,25 +113,25 @@ const year = computed(() => ({
       </label>
     </div>
     <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
-    <dl v-if="own.source !== 'MAINS'">
+    <dl v-if="battery">
       <dt>Smallest battery</dt>
       <dd class="number">
-        {{ Math.ceil(supply.leastAh) }} Ah for {{ own.battery.darkDays }} dark days in the cold
+        {{ Math.ceil(battery.leastAh) }} Ah for {{ own.battery.darkDays }} dark days in the cold
       </dd>
       <template v-if="own.source === 'SOLAR'">
         <dt>Smallest panel</dt>
         <dd class="number">
           {{
-            supply.leastPanelW > 0
-              ? `${Math.ceil(supply.leastPanelW)} W`
-              : 'none does: no sun in the darkest month, or too thin a cable'
+            battery.leastPanelW === null
+              ? 'none does: no sun in the darkest month, or too thin a cable'
+              : `${Math.ceil(battery.leastPanelW)} W`
           }}
         </dd>
       </template>
       <dt>Lost in the cable</dt>
-      <dd class="number">{{ supply.cableDropV.toFixed(2) }} V of the 12, at the mean draw</dd>
+      <dd class="number">{{ battery.cableDropV.toFixed(2) }} V of the 12, at the mean draw</dd>
     </dl>
-    <PulseChart v-if="supply.year.length" :option="year" label="Made, used and lowest charge by month" />
+    <PulseChart v-if="monthsOfYear.length" :option="year" label="Made, used and lowest charge by month" />
     <p class="small quiet-text">
       <RuleChips :rules="['E1', 'E2', 'E3', 'E4', 'E5', 'E6']" /> The panel faces the equator; keep it clear
       of snow and dirt, and a charge controller between. At rest a full battery reads about 12.7 V, on charge

@@ -9,7 +9,7 @@ const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
 const lineName = (id: string) => job.design?.layout.lines.find((l) => l.lineId === id)?.name ?? id
 const against = (v: number, key: 'weakestV' | 'heavyV') => {
-  const base = props.electrics.whatIfs[0]?.[key] ?? v
+  const base = props.electrics.whatIfs?.[0]?.[key] ?? v
   const d = (v - base) / 1000
   return Math.abs(d) < 0.05 ? '' : `${d > 0 ? '+' : '−'}${Math.abs(d).toFixed(1)}`
 }
@@ -21,7 +21,8 @@ const against = (v: number, key: 'weakestV' | 'heavyV') => {
     <p class="small quiet-text">
       Each laid out and worked out for this very plan; the weakest point is shown.
     </p>
-    <table class="sheet">
+    <p v-if="!electrics.whatIfs" class="quiet-text">Being worked out …</p>
+    <table v-else class="sheet">
       <thead>
         <tr>
           <th>What</th>
@@ -67,9 +68,12 @@ const against = (v: number, key: 'weakestV' | 'heavyV') => {
     <h3>Known better? <RuleChips :rules="['V13']" /></h3>
     <ModelForm />
     <p class="small quiet-text">
-      {{ electrics.runs }} runs, {{ electrics.frequencies }} frequencies, a window of
-      {{ (electrics.windowS * 1e6).toFixed(0) }} µs. Sparks, corona and what one fence does to the next are
-      not in it. Readings of the healthy fence are worth more than any of these assumptions.
+      <template v-if="electrics.work"
+        >{{ electrics.work.runs }} runs, {{ electrics.work.frequencies }} frequencies, a window of
+        {{ (electrics.work.windowS * 1e6).toFixed(0) }} µs.
+      </template>
+      Sparks, corona and what one fence does to the next are not in it. Readings of the healthy fence are
+      worth more than any of these assumptions.
     </p>
     <template v-if="electrics.dead.length">
       <h3>Without pulse</h3>

@@ -1,9 +1,10 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
-import type { Circumstances, Electrics, Land, Plan, Plate, Supply, Trial } from '@/api/types'
+import type { Circumstances, Electrics, ElectricsPart, Land, Plan, Plate, Supply, Trial } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
 import { withCircumstances, withSupply } from '@/features/job/planEdit'
 import { latestOnly } from '@/shared/latest'
+import { useElectricsSheets, type ElectricsSheetId } from './useElectricsSheets'
 
 const SETTLED_MS = 350
 const NOTHING_TRIED: Trial = { open: [], loads: [] }
@@ -15,6 +16,7 @@ const failed = ref('')
 const pending = ref(false)
 /** Job the answer belongs to. */
 let ofJob = ''
+const { sheet } = useElectricsSheets()
 /** Whether the stage of the electrics is open. */
 const staged = ref(false)
 
@@ -23,34 +25,55 @@ interface Order {
   plan: Plan
   land: Land
   trial: Trial
-  depth: 'CURVE' | 'RANGE' | 'ALL'
+  /** What is asked besides the likely curve. */
+  parts: ElectricsPart[]
   /** The energizer that was recommended before, while it is held to. */
   held: Plate | null
 }
 
-function take(now: Electrics | null, order: { jobId: string; depth: Order['depth']; held: Plate | null }) {
+/** What each sheet shows besides the likely curve. */
+const shownOn: Record<ElectricsSheetId, ElectricsPart[]> = {
+  energizer: ['RANGE', 'ENERGIZERS'],
+  pulse: ['RANGE', 'CURRENTS', 'RESERVE'],
+  earth: ['RANGE', 'EARTH'],
+  supply: ['RANGE', 'SUPPLY'],
+  whatif: ['RANGE', 'WHAT_IFS'],
+}
+/** Parts that were answered for the plan as it is. */
+let answered: ElectricsPart[] = []
+
+function take(now: Electrics | null, order: Pick<Order, 'jobId' | 'parts' | 'held'>) {
   failed.value = ''
   const before = electrics.value
-  if (now && before && order.depth !== 'ALL' && ofJob === order.jobId) {
-    // What only a whole answer has is kept until the next one comes.
-    const { candidates, recommended, whatIfs, reserveSays, reserve, earth, assumed } = before
+  if (now && before && ofJob === order.jobId) {
+    // What was not asked this time is kept until it is asked again.
     electrics.value = {
       ...now,
-      ...{ candidates, recommended, whatIfs, reserveSays, reserve, earth, assumed },
+      reserve: now.reserve ?? before.reserve,
+      energizers: now.energizers ?? before.energizers,
+      earth: now.earth ?? before.earth,
+      supply: now.supply ?? before.supply,
+      whatIfs: now.whatIfs ?? before.whatIfs,
+      assumed: order.parts.includes('RANGE') ? now.assumed : before.assumed,
       chosen: order.held ? before.chosen : now.chosen,
     }
   } else {
     electrics.value = now
   }
   ofJob = order.jobId
-  if (order.depth === 'ALL') pending.value = false
 }
 
 const compute = latestOnly(
-  ({ plan, land, trial, depth, held }: Order) =>
-    ask(client.POST('/api/electrics', { body: { plan, land, trial, depth, held } })),
+  ({ plan, land, trial, parts, held }: Order) =>
+    ask(client.POST('/api/electrics', { body: { plan, land, trial, parts, held } })),
   (answer, order) => {
-    if (order.jobId === useJob().id) take(answer.electrics, order)
+    const job = useJob()
+    if (order.jobId !== job.id) return
+    take(answer.electrics, order)
+    if (order.held || order.plan !== job.plan || order.land !== job.land || order.trial !== trial.value)
+      return
+    answered = [...new Set([...answered, ...order.parts])]
+    if (shownOn[sheet.value].every((p) => answered.includes(p))) pending.value = false
   },
   (e, order) => {
     if (order.jobId !== useJob().id) return
@@ -70,11 +93,13 @@ export function useElectrics() {
     return job.plan?.spec.supply.energizer ? null : (known ?? null)
   }
 
-  function order(depth: Order['depth'], tried: Trial, moving: boolean) {
+  function order(parts: ElectricsPart[], tried: Trial, moving: boolean) {
     if (!job.plan || !job.land) return
     const held = moving ? recommended() : null
-    compute({ jobId: job.id, plan: job.plan, land: job.land, trial: tried, depth, held })
+    compute({ jobId: job.id, plan: job.plan, land: job.land, trial: tried, parts, held })
   }
+
+  const askForSheet = () => order(shownOn[sheet.value], trial.value, false)
 
   /** What is known of another job is forgotten, now and when one is opened. */
   const forgetOtherJobs = () =>
@@ -83,6 +108,7 @@ export function useElectrics() {
       (id) => {
         if (id === ofJob) return
         ofJob = id
+        answered = []
         electrics.value = null
         trial.value = NOTHING_TRIED
       },
@@ -90,8 +116,8 @@ export function useElectrics() {
     )
 
   /**
-   * Keeps the answer up to date while the stage is open: the curve at once, with the layout while something is dragged, the rest when
-   * nothing moves.
+   * Keeps the answer up to date while the stage is open: the curve at once, with the layout while something is dragged, what the open
+   * sheet shows when nothing moves, and what another shows when it is opened.
    */
   function follow() {
     staged.value = true
@@ -102,7 +128,7 @@ export function useElectrics() {
       const held = recommended()
       return {
         pulse: { trial: trial.value, held },
-        took: (now) => jobId === job.id && take(now, { jobId, depth: 'CURVE', held }),
+        took: (now) => jobId === job.id && take(now, { jobId, parts: [], held }),
       }
     })
     watch(
@@ -110,18 +136,24 @@ export function useElectrics() {
       () => {
         if (!job.plan) return
         pending.value = true
-        if (electrics.value && !job.moving()) order('CURVE', trial.value, true)
+        answered = []
+        if (electrics.value && !job.moving()) order([], trial.value, true)
         clearTimeout(settled)
-        settled = setTimeout(() => order('ALL', trial.value, false), electrics.value ? SETTLED_MS : 0)
+        settled = setTimeout(askForSheet, electrics.value ? SETTLED_MS : 0)
       },
       { immediate: true },
     )
+    watch(sheet, () => {
+      if (shownOn[sheet.value].every((p) => answered.includes(p))) return
+      pending.value = true
+      if (answered.length > 0) askForSheet()
+    })
     return () => {
       staged.value = false
       leave()
       clearTimeout(settled)
       // What is only tried out stays on this stage.
-      if (trial.value.open.length > 0 || trial.value.loads.length > 0) order('RANGE', NOTHING_TRIED, false)
+      if (trial.value.open.length > 0 || trial.value.loads.length > 0) order(['RANGE'], NOTHING_TRIED, false)
     }
   }
 
@@ -134,7 +166,7 @@ export function useElectrics() {
         if (!job.plan || staged.value) return
         clearTimeout(settled)
         settled = setTimeout(() => {
-          if (!staged.value) order('RANGE', NOTHING_TRIED, false)
+          if (!staged.value) order(['RANGE'], NOTHING_TRIED, false)
         }, SETTLED_MS)
       },
       { immediate: true },

@@ -63,7 +63,7 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
     }
 
     private static Plate recommended(Plan plan, Laid laid, Surroundings around) {
-        return ElectricsPlanner.of(plan, laid, around, Trial.NONE, ElectricsPlanner.Depth.CURVE)
+        return ElectricsPlanner.of(plan, laid, around, Trial.NONE, Electrics.Part.CURVE)
                 .map(Electrics::energizer)
                 .orElse(Energizers.GENERIC.getFirst());
     }

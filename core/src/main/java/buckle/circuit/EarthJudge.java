@@ -27,6 +27,7 @@ import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 
 /** What the circuit asks of the earth: the test foretold (G9), schools, what more would buy, seasons, earth wires. */
 final class EarthJudge {
@@ -54,64 +55,30 @@ final class EarthJudge {
         this.far = fence.farthest();
     }
 
-    static EarthAnswer none(GroundState ground) {
-        return new EarthAnswer(
-                ground,
-                0,
-                0,
-                0,
-                Values.G9_ROD_V,
-                false,
-                List.of(),
-                List.of(),
-                List.of(),
-                Message.NONE,
-                CircuitMessage.EarthWires.NONE_ASKED,
-                List.of());
-    }
-
-    /** What is known without the earth test, while something is dragged. */
-    EarthAnswer quick() {
-        return earth(0, true, List.of(), List.of(), List.of(), List.of());
-    }
-
-    EarthAnswer judge(Optional<Spot> weakest, Trial trial, List<Finding> findings) {
+    EarthAnswer judge(Optional<Spot> weakest, Trial trial) {
         double test = testV(fence, solver.rodsOhm(likely.ground()));
         boolean good = test <= Values.G9_ROD_V;
-        if (!good) {
-            findings.add(Finding.ofJob(
-                    Rule.G9, Severity.WARN, new CircuitMessage.LastRodTooHigh(likely.ground(), test, Values.G9_ROD_V)));
-        }
-        return earth(
-                test,
-                good,
-                schools(),
-                improvements(),
-                seasons(),
-                weakest.map(spot -> new Shocks(plan, solver, likely, trial).at(spot))
-                        .orElse(List.of()));
-    }
-
-    private EarthAnswer earth(
-            double testV,
-            boolean good,
-            List<EarthCase> schools,
-            List<EarthCase> improvements,
-            List<EarthCase> seasons,
-            List<Electrics.Shock> shocks) {
+        List<EarthCase> seasons = seasons();
         return new EarthAnswer(
                 likely.ground(),
                 soilOhmM(),
                 solver.rodsOhm(likely.ground()),
-                testV,
+                test,
                 Values.G9_ROD_V,
                 good,
-                schools,
-                improvements,
+                schools(),
+                improvements(),
                 seasons,
                 moistSays(),
                 wires(seasons, good),
-                shocks);
+                weakest.map(spot -> new Shocks(plan, solver, likely, trial).at(spot))
+                        .orElse(List.of()),
+                good
+                        ? List.of()
+                        : List.of(Finding.ofJob(
+                                Rule.G9,
+                                Severity.WARN,
+                                new CircuitMessage.LastRodTooHigh(likely.ground(), test, Values.G9_ROD_V))));
     }
 
     private double soilOhmM() {
@@ -213,7 +180,7 @@ final class EarthJudge {
         while (rods <= MOST_RODS && solver.rodsOhm(rods, feed.rodM(), soilOhmM()) > ohm) {
             rods++;
         }
-        return new EarthNeed(ohm, rods > MOST_RODS ? 0 : rods, feed.rodM());
+        return new EarthNeed(ohm, rods > MOST_RODS ? OptionalInt.empty() : OptionalInt.of(rods), feed.rodM());
     }
 
     /** The nearest ground that stays moist. */

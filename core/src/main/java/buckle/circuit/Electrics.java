@@ -11,12 +11,15 @@ import buckle.rulebook.Values;
 import buckle.spec.GroundSchool;
 import buckle.spec.GroundState;
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
+import java.util.Set;
 
 /**
- * What the pulse does on the planned fence.
+ * What the pulse does on the planned fence, and what else was asked.
  *
  * @param says nothing when answered; otherwise why not
  * @param energizer calculated with
@@ -24,8 +27,10 @@ import java.util.OptionalDouble;
  * @param needV of the hardest animal
  * @param bands that voltages are shown in; empty when no need is known
  * @param points along the lines, in order of line and station
- * @param reserve how many times the leakage may grow until the weakest point fails; empty when it fails already or never
+ * @param assumed empty unless the range was asked for
  * @param dead stretches without pulse
+ * @param findings of the pulse and the energizer; earth and supply have their own
+ * @param work empty when nothing was solved
  */
 public record Electrics(
         Message says,
@@ -36,27 +41,72 @@ public record Electrics(
         List<PulsePoint> points,
         List<SectionPulse> sections,
         Optional<PulsePoint> weakest,
-        OptionalDouble reserve,
-        Message reserveSays,
-        EarthAnswer earth,
-        SupplyAnswer supply,
-        List<Candidate> candidates,
-        Message recommended,
-        List<WhatIf> whatIfs,
+        double rodsOhm,
         List<Assumed> assumed,
         List<DeadStretch> dead,
         List<Finding> findings,
-        int runs,
-        int frequencies,
-        double windowS) {
+        Optional<Work> work,
+        Optional<Reserve> reserve,
+        Optional<Energizers> energizers,
+        Optional<EarthAnswer> earth,
+        Optional<SupplyAnswer> supply,
+        Optional<List<WhatIf>> whatIfs) {
     public Electrics {
         points = List.copyOf(points);
         sections = List.copyOf(sections);
-        candidates = List.copyOf(candidates);
-        whatIfs = List.copyOf(whatIfs);
         assumed = List.copyOf(assumed);
         dead = List.copyOf(dead);
         findings = List.copyOf(findings);
+        whatIfs = whatIfs.map(List::copyOf);
+    }
+
+    /** Findings of all that was answered. */
+    public List<Finding> allFindings() {
+        List<Finding> all = new ArrayList<>(findings);
+        earth.ifPresent(e -> all.addAll(e.findings()));
+        supply.ifPresent(s -> all.addAll(s.findings()));
+        return all;
+    }
+
+    /** What can be asked besides the likely curve; each is worked out only when it is. */
+    public enum Part {
+        /** How low and how high the curve may lie; without it low and high are as likely. */
+        RANGE,
+        /** Currents at the points. */
+        CURRENTS,
+        RESERVE,
+        /** Energizers compared, and which is recommended. */
+        ENERGIZERS,
+        EARTH,
+        SUPPLY,
+        WHAT_IFS;
+
+        /** The likely curve alone, while something is dragged. */
+        public static final Set<Part> CURVE = Set.of();
+
+        /** Everything. */
+        public static final Set<Part> ALL = Set.of(values());
+    }
+
+    /** How it was solved. */
+    public record Work(int runs, int frequencies, double windowS) {}
+
+    /**
+     * How much more may grow before the weakest point fails.
+     *
+     * @param factor on the leakage; empty when it fails already or never
+     */
+    public record Reserve(OptionalDouble factor, Message says) {}
+
+    /**
+     * Energizers tried on this fence.
+     *
+     * @param why one of them is recommended
+     */
+    public record Energizers(List<Candidate> candidates, Message why) {
+        public Energizers {
+            candidates = List.copyOf(candidates);
+        }
     }
 
     /** V10: from where a voltage is just under the need, meets it, and is ample. */
@@ -74,7 +124,8 @@ public record Electrics(
     /**
      * Peak at a station: low, likely, high, and when.
      *
-     * @param currentA that passes; empty while only the curve is worked out
+     * @param atS when it peaks; empty where nothing is fed
+     * @param currentA that passes; empty unless currents were asked for
      */
     public record PulsePoint(
             String lineId,
@@ -84,7 +135,7 @@ public record Electrics(
             double lowV,
             double likelyV,
             double highV,
-            double atS,
+            OptionalDouble atS,
             OptionalDouble currentA,
             Standing met) {}
 
@@ -94,7 +145,7 @@ public record Electrics(
     /**
      * The ground rods.
      *
-     * @param testV at the last rod in the test of G9; 0 while only the curve is worked out
+     * @param testV at the last rod in the test of G9
      * @param mostV that may be read there
      * @param wires whether earth wires are the answer, and why
      */
@@ -110,12 +161,14 @@ public record Electrics(
             List<EarthCase> seasons,
             Message moist,
             CircuitMessage.EarthWires wires,
-            List<Shock> shocks) {
+            List<Shock> shocks,
+            List<Finding> findings) {
         public EarthAnswer {
             schools = List.copyOf(schools);
             improvements = List.copyOf(improvements);
             seasons = List.copyOf(seasons);
             shocks = List.copyOf(shocks);
+            findings = List.copyOf(findings);
         }
     }
 
@@ -144,12 +197,9 @@ public record Electrics(
      * What an energizer asks of its earth, so that the test of G9 is passed.
      *
      * @param mostOhm the rods together may have
-     * @param rods of {@code rodM} each that come to it; 0 when a dozen do not
+     * @param rods of {@code rodM} each that come to it; empty when a dozen do not
      */
-    public record EarthNeed(double mostOhm, int rods, double rodM) {
-        /** While only the curve is worked out. */
-        static final EarthNeed NOT_ASKED = new EarthNeed(0, 0, 0);
-    }
+    public record EarthNeed(double mostOhm, OptionalInt rods, double rodM) {}
 
     /**
      * What an animal at the weakest point gets.
@@ -161,22 +211,28 @@ public record Electrics(
     public record Shock(
             CircuitMessage.Contact contact, Message how, Message who, double pathOhm, double bodyJ, double volts) {}
 
+    /** What it draws, and what the battery makes of it; no battery on the mains. */
+    public record SupplyAnswer(double drawW, Optional<BatteryAnswer> battery, Message says, List<Finding> findings) {
+        public SupplyAnswer {
+            findings = List.copyOf(findings);
+        }
+    }
+
     /**
      * Battery and sun.
      *
-     * @param year empty without a battery
+     * @param leastPanelW empty without a panel, or when none does
+     * @param year empty without a panel
      */
-    public record SupplyAnswer(
-            double drawW,
+    public record BatteryAnswer(
             double usedAhPerDay,
             double daysToHalf,
             double daysToEmpty,
             double leastAh,
-            double leastPanelW,
+            OptionalDouble leastPanelW,
             double cableDropV,
-            List<Battery.Month> year,
-            Message says) {
-        public SupplyAnswer {
+            List<Battery.Month> year) {
+        public BatteryAnswer {
             year = List.copyOf(year);
         }
     }

@@ -2,8 +2,7 @@ package buckle.circuit;
 
 import buckle.circuit.Electrics.Assumed;
 import buckle.circuit.Electrics.Bands;
-import buckle.circuit.Electrics.Candidate;
-import buckle.circuit.Electrics.EarthNeed;
+import buckle.circuit.Electrics.Part;
 import buckle.circuit.Electrics.PulsePoint;
 import buckle.circuit.Electrics.SectionPulse;
 import buckle.circuit.Solver.Solved;
@@ -15,12 +14,10 @@ import buckle.layout.LineLayout;
 import buckle.layout.Section;
 import buckle.layout.Severity;
 import buckle.message.CircuitMessage;
-import buckle.message.CircuitMessage.Because;
 import buckle.message.Message;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
 import buckle.pulse.Solution;
-import buckle.pulse.Supply;
 import buckle.review.Laid;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Standing;
@@ -28,8 +25,6 @@ import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
-import buckle.spec.Animal;
-import buckle.spec.Growth;
 import buckle.spec.Plan;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -38,9 +33,9 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.function.Supplier;
 import java.util.stream.Collectors;
-import java.util.stream.IntStream;
-import java.util.stream.Stream;
 
 /** Judges a laid-out fence as a circuit: the energizer, the curve with its range, the sections, the reserve. */
 public final class ElectricsPlanner {
@@ -53,16 +48,6 @@ public final class ElectricsPlanner {
     private final OptionalDouble needV;
     private final List<Finding> findings = new ArrayList<>();
 
-    /** How much is worked out. */
-    public enum Depth {
-        /** The likely curve and its sections, while something is dragged: low and high are the same, currents are left out. */
-        CURVE,
-        /** Also the range. */
-        RANGE,
-        /** Also currents, energizers compared, earth, battery and what-ifs. */
-        ALL
-    }
-
     private ElectricsPlanner(Plan plan, Laid laid, Surroundings around, Trial trial) {
         this.plan = plan;
         this.around = around;
@@ -74,14 +59,14 @@ public final class ElectricsPlanner {
     }
 
     /** Empty when there is no fence yet. */
-    public static Optional<Electrics> of(Plan plan, Laid laid, Surroundings around, Trial trial, Depth depth) {
+    public static Optional<Electrics> of(Plan plan, Laid laid, Surroundings around, Trial trial, Set<Part> asked) {
         if (laid.network().isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(new ElectricsPlanner(plan, laid, around, trial).judge(depth));
+        return Optional.of(new ElectricsPlanner(plan, laid, around, trial).judge(asked));
     }
 
-    private Electrics judge(Depth depth) {
+    private Electrics judge(Set<Part> asked) {
         List<Spot> spots = Spots.along(layout);
         Optional<Plate> own = plan.spec().supply().energizer();
         own.flatMap(Plate::contradiction).ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, true)));
@@ -89,23 +74,24 @@ public final class ElectricsPlanner {
         own.flatMap(CircuitMessage.OneEnergyComputed::of)
                 .ifPresent(m -> findings.add(Finding.ofJob(Rule.E8, Severity.NOTE, m)));
         boolean usable = own.isPresent() && own.get().contradiction().isEmpty();
-        List<Candidate> candidates = depth == Depth.ALL || !usable ? candidates(spots, depth) : List.of();
-        Optional<Candidate> recommended =
-                candidates.stream().filter(Candidate::recommended).findFirst();
-        Plate plate = usable ? own.get() : recommended.map(Candidate::plate).orElse(Energizers.GENERIC.get(5));
+        Optional<EnergizerJudge> compared = asked.contains(Part.ENERGIZERS) || !usable
+                ? Optional.of(new EnergizerJudge(plan, around, solver, needV, spots))
+                : Optional.empty();
+        Plate plate = own.filter(p -> usable)
+                .or(() -> compared.flatMap(EnergizerJudge::recommended))
+                .orElse(Energizers.GENERIC.get(5));
         Conditions likely = Conditions.likely(plate, plan.circumstances());
-
         if (!likely.dampingFits()) {
             warn(Rule.E9, new CircuitMessage.DampingDoesNotFit(plate.name()));
         }
-        Solved middle =
-                depth == Depth.ALL ? solver.withCurrents(likely, trial, spots) : solver.volts(likely, trial, spots);
+        Solved middle = asked.contains(Part.CURRENTS)
+                ? solver.withCurrents(likely, trial, spots)
+                : solver.volts(likely, trial, spots);
         if (!middle.solution().solved()) {
             return unsolved(new CircuitMessage.NotSolved(middle.solution().says()), plate, usable);
         }
-        Range range = depth == Depth.CURVE ? Range.none(middle) : new Range(solver, likely, trial, spots, middle);
+        Range range = asked.contains(Part.RANGE) ? new Range(solver, likely, trial, spots, middle) : Range.none(middle);
         List<PulsePoint> points = points(spots, middle, range);
-        List<SectionPulse> sections = sections(points, middle);
         Optional<PulsePoint> weakest =
                 points.stream().filter(p -> p.likelyV() > 0).min(Comparator.comparingDouble(PulsePoint::likelyV));
         judgeNeed(weakest, middle);
@@ -121,11 +107,9 @@ public final class ElectricsPlanner {
         if (plate.energy().outJ() > Energizers.MUCH_J) {
             findings.add(Finding.ofJob(Rule.C13, Severity.CAUTION, new CircuitMessage.OverFiveJoules(plate.name())));
         }
-        Reserve reserve = depth == Depth.ALL
-                ? Reserve.of(solver, likely, trial, spots, needV, weakest.map(PulsePoint::likelyV))
-                : Reserve.NOT_ASKED;
-        EarthJudge earth = new EarthJudge(plan, around, solver, likely);
         Optional<Spot> spot = weakest.map(w -> new Spot(w.lineId(), w.stationM()));
+        OptionalDouble weakestV =
+                weakest.map(w -> OptionalDouble.of(w.likelyV())).orElse(OptionalDouble.empty());
         return new Electrics(
                 Message.NONE,
                 plate,
@@ -133,26 +117,25 @@ public final class ElectricsPlanner {
                 needV,
                 Bands.of(needV),
                 points,
-                sections,
+                sections(points, middle),
                 weakest,
-                reserve.factor(),
-                reserve.says(),
-                depth == Depth.ALL ? earth.judge(spot, trial, findings) : earth.quick(),
-                new SupplyJudge(
-                                plan,
-                                layout,
-                                plate,
-                                weakest.map(PulsePoint::likelyV).orElse(0.0))
-                        .judge(findings),
-                candidates,
-                recommended.map(this::why).orElse(Message.NONE),
-                depth == Depth.ALL ? new WhatIfs(plan, laid, around, trial, likely, spots).all() : List.of(),
+                middle.fence().circuit().earthOhm(),
                 assumed(spots, range, weakest),
                 middle.fence().dead(),
                 findings,
-                middle.fence().circuit().runs().size(),
-                middle.solution().frequencies(),
-                middle.solution().windowS());
+                Optional.of(new Electrics.Work(
+                        middle.fence().circuit().runs().size(),
+                        middle.solution().frequencies(),
+                        middle.solution().windowS())),
+                when(asked, Part.RESERVE, () -> ReserveSearch.of(solver, likely, trial, spots, needV, weakestV)),
+                compared.filter(c -> asked.contains(Part.ENERGIZERS)).map(EnergizerJudge::answer),
+                when(asked, Part.EARTH, () -> new EarthJudge(plan, around, solver, likely).judge(spot, trial)),
+                when(asked, Part.SUPPLY, () -> new SupplyJudge(plan, layout, plate, weakestV.orElse(0)).judge()),
+                when(asked, Part.WHAT_IFS, () -> new WhatIfs(plan, laid, around, trial, likely, spots).all()));
+    }
+
+    private static <T> Optional<T> when(Set<Part> asked, Part part, Supplier<T> answer) {
+        return asked.contains(part) ? Optional.of(answer.get()) : Optional.empty();
     }
 
     private Electrics unsolved(Message says, Plate plate, boolean chosen) {
@@ -165,19 +148,16 @@ public final class ElectricsPlanner {
                 List.of(),
                 List.of(),
                 Optional.empty(),
-                OptionalDouble.empty(),
-                says,
-                EarthJudge.none(plan.circumstances().ground()),
-                new SupplyJudge(plan, layout, plate, 0).judge(findings),
-                List.of(),
-                Message.NONE,
-                List.of(),
+                solver.rodsOhm(plan.circumstances().ground()),
                 List.of(),
                 List.of(),
                 findings,
-                0,
-                0,
-                0);
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
     }
 
     private List<PulsePoint> points(List<Spot> spots, Solved middle, Range range) {
@@ -201,7 +181,7 @@ public final class ElectricsPlanner {
                     range.lowV(i),
                     v,
                     range.highV(i),
-                    middle.at().get(i).map(a -> a.atS()).orElse(0.0),
+                    middle.at().get(i).map(a -> OptionalDouble.of(a.atS())).orElse(OptionalDouble.empty()),
                     middle.at().get(i).map(Solution.Answer::currentA).orElse(OptionalDouble.of(0)),
                     Standing.of(v, needV)));
         }
@@ -259,129 +239,6 @@ public final class ElectricsPlanner {
 
     private void warn(Rule rule, CircuitMessage message) {
         findings.add(Finding.ofJob(rule, Severity.WARN, message));
-    }
-
-    /** E7: every generic energizer, and the chosen one, on this very fence. */
-    private List<Candidate> candidates(List<Spot> spots, Depth depth) {
-        List<Plate> plates = new ArrayList<>(Energizers.GENERIC);
-        plan.spec()
-                .supply()
-                .energizer()
-                .filter(p -> p.contradiction().isEmpty() && !plates.contains(p))
-                .ifPresent(plates::add);
-        // The fence is gone through once for each state of growth, whatever feeds it.
-        List<double[][]> peaks = Stream.of(Growth.CLEAN, plan.circumstances().growth(), Growth.HEAVY)
-                .parallel()
-                .map(growth -> peaks(plates, growth, spots))
-                .toList();
-        return recommend(IntStream.range(0, plates.size())
-                .parallel()
-                .mapToObj(i -> candidate(
-                        plates.get(i),
-                        Solver.weakestV(peaks.get(0)[i]),
-                        Solver.weakestV(peaks.get(1)[i]),
-                        Solver.weakestV(peaks.get(2)[i]),
-                        weakest(spots, peaks.get(1)[i]),
-                        depth == Depth.ALL))
-                .toList());
-    }
-
-    private Candidate candidate(
-            Plate plate, double cleanV, double likelyV, double heavyV, Optional<Spot> weakest, boolean withEarth) {
-        Optional<Shocks.Reached> reached = weakest.flatMap(spot ->
-                new Shocks(plan, solver, Conditions.likely(plate, plan.circumstances()), Trial.NONE).reached(spot));
-        double outJ = plate.energy().outJ();
-        return new Candidate(
-                plate,
-                outJ,
-                cleanV,
-                likelyV,
-                heavyV,
-                Standing.of(likelyV, needV),
-                Standing.of(heavyV, needV),
-                reached.map(Shocks.Reached::bodyJ).map(OptionalDouble::of).orElse(OptionalDouble.empty()),
-                reached.map(Shocks.Reached::needJ).map(OptionalDouble::of).orElse(OptionalDouble.empty()),
-                withEarth
-                        ? new EarthJudge(plan, around, solver, Conditions.likely(plate, plan.circumstances())).need()
-                        : EarthNeed.NOT_ASKED,
-                Energizers.drawW(plate, plan.spec().supply().mode(), 0.5),
-                outJ > Energizers.MUCH_J,
-                false);
-    }
-
-    private static Optional<Spot> weakest(List<Spot> spots, double[] peaks) {
-        return IntStream.range(0, peaks.length)
-                .filter(i -> peaks[i] > 0)
-                .boxed()
-                .min(Comparator.comparingDouble(i -> peaks[i]))
-                .map(spots::get);
-    }
-
-    /** By energizer and spot. */
-    private double[][] peaks(List<Plate> plates, Growth growth, List<Spot> spots) {
-        Conditions likely =
-                Conditions.likely(plates.getFirst(), plan.circumstances()).withGrowth(growth);
-        FenceCircuit fence = solver.fence(likely, Trial.NONE);
-        List<Supply> supplies = plates.stream()
-                .map(p -> new Supply(
-                        Conditions.likely(p, plan.circumstances()).source(),
-                        fence.circuit().earthOhm()))
-                .toList();
-        return Solver.peaks(fence, spots, supplies);
-    }
-
-    private List<Candidate> recommend(List<Candidate> tried) {
-        Comparator<Candidate> small = Comparator.comparingDouble(Candidate::outJ);
-        Optional<Candidate> best = tried.stream()
-                .filter(c -> spare(c) && !c.over5J())
-                .min(small)
-                .or(() -> tried.stream()
-                        .filter(c -> c.met() == Standing.MET && reaches(c) && !c.over5J())
-                        .max(Comparator.comparingDouble(Candidate::heavyV)))
-                .or(() -> tried.stream().filter(this::spare).min(small))
-                .or(() -> needV.isEmpty()
-                        ? tried.stream().filter(c -> !c.over5J()).max(Comparator.comparingDouble(Candidate::heavyV))
-                        : tried.stream().max(Comparator.comparingDouble(Candidate::heavyV)));
-        return tried.stream()
-                .map(c -> best.filter(b -> b == c).isEmpty() ? c : c.withRecommended(true))
-                .toList();
-    }
-
-    private boolean spare(Candidate c) {
-        return needV.isPresent() && c.heavyV() >= Values.E7_SPARE * needV.getAsDouble() && reaches(c);
-    }
-
-    /** V14, and V5 for those that ask for a strong unit. */
-    private boolean reaches(Candidate c) {
-        return c.bodyJ().orElse(0) >= c.needJ().orElse(0) && c.outJ() >= leastOutputJ();
-    }
-
-    private double leastOutputJ() {
-        return plan.spec().fence().animals().stream()
-                .mapToDouble(Animal::leastOutputJ)
-                .max()
-                .orElse(0);
-    }
-
-    private Message why(Candidate c) {
-        Because because = spare(c)
-                ? Because.SMALLEST_WITH_SPARE
-                : c.met() == Standing.WARN || c.met() == Standing.BROKEN
-                        ? Because.NONE_BETTER
-                        : !reaches(c)
-                                ? Because.NONE_REACHES
-                                : c.metHeavy() == Standing.MET ? Because.LITTLE_SPARE : Because.HOLDS_TODAY;
-        return new CircuitMessage.Recommended(
-                c.plate().name(),
-                c.cleanV(),
-                c.heavyV(),
-                needV,
-                c.bodyJ().isPresent()
-                        ? Optional.of(new CircuitMessage.InAnimal(
-                                c.bodyJ().getAsDouble(), c.needJ().orElse(0)))
-                        : Optional.empty(),
-                because,
-                leastOutputJ());
     }
 
     private List<Assumed> assumed(List<Spot> spots, Range range, Optional<PulsePoint> weakest) {

@@ -1,5 +1,6 @@
 package buckle.circuit;
 
+import buckle.circuit.Electrics.BatteryAnswer;
 import buckle.circuit.Electrics.SupplyAnswer;
 import buckle.layout.FeedPlace;
 import buckle.layout.Finding;
@@ -13,7 +14,10 @@ import buckle.rulebook.Rule;
 import buckle.spec.FenceSpec;
 import buckle.spec.Plan;
 import buckle.spec.Supply;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
 
 /** What the energizer asks of battery and sun, or of the mains. */
 final class SupplyJudge {
@@ -36,18 +40,10 @@ final class SupplyJudge {
         this.drawW = Energizers.drawW(plate, given.mode(), loaded);
     }
 
-    SupplyAnswer judge(List<Finding> findings) {
+    SupplyAnswer judge() {
         if (given.source() == Supply.Source.MAINS) {
             return new SupplyAnswer(
-                    drawW,
-                    drawW * 24 / Battery.VOLTS,
-                    0,
-                    0,
-                    0,
-                    0,
-                    0,
-                    List.of(),
-                    new CircuitMessage.FromMains(drawW, feed.leadOutM()));
+                    drawW, Optional.empty(), new CircuitMessage.FromMains(drawW, feed.leadOutM()), List.of());
         }
         boolean sun = given.source() == Supply.Source.SOLAR;
         Battery.Plant plant = new Battery.Plant(
@@ -65,16 +61,16 @@ final class SupplyJudge {
         double leastAh = Battery.leastAh(plant, own.darkDays(), season.coldC());
         double leastW = sun ? Battery.leastPanelW(plant, climate) : 0;
         List<Battery.Month> year = sun ? Battery.year(plant, climate) : List.of();
-        findings(findings, sun, toHalf, leastAh, leastW, year);
         return new SupplyAnswer(
                 drawW,
-                used,
-                toHalf,
-                toEmpty,
-                leastAh,
-                Double.isInfinite(leastW) ? 0 : leastW,
-                Battery.cableDropV(plant),
-                year,
+                Optional.of(new BatteryAnswer(
+                        used,
+                        toHalf,
+                        toEmpty,
+                        leastAh,
+                        sun && Double.isFinite(leastW) ? OptionalDouble.of(leastW) : OptionalDouble.empty(),
+                        Battery.cableDropV(plant),
+                        year)),
                 new CircuitMessage.FromBattery(
                         drawW,
                         plate.draw().fullW().isPresent(),
@@ -82,16 +78,13 @@ final class SupplyJudge {
                         own.batteryAh(),
                         season.coldC(),
                         toHalf,
-                        toEmpty));
+                        toEmpty),
+                findings(sun, toHalf, leastAh, leastW, year));
     }
 
-    private void findings(
-            List<Finding> findings,
-            boolean sun,
-            double toHalf,
-            double leastAh,
-            double leastW,
-            List<Battery.Month> year) {
+    private List<Finding> findings(
+            boolean sun, double toHalf, double leastAh, double leastW, List<Battery.Month> year) {
+        List<Finding> findings = new ArrayList<>();
         if (toHalf < own.darkDays()) {
             findings.add(Finding.ofJob(
                     Rule.E4,
@@ -109,5 +102,6 @@ final class SupplyJudge {
                 .findFirst()
                 .ifPresent(m -> findings.add(
                         Finding.ofJob(Rule.E4, Severity.WARN, new CircuitMessage.BatteryEmpty(m.month()))));
+        return findings;
     }
 }

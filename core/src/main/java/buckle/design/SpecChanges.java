@@ -1,8 +1,8 @@
 package buckle.design;
 
 import buckle.circuit.Electrics;
+import buckle.circuit.Electrics.Part;
 import buckle.circuit.ElectricsPlanner;
-import buckle.circuit.ElectricsPlanner.Depth;
 import buckle.circuit.Trial;
 import buckle.design.SpecChange.Effect;
 import buckle.land.Surroundings;
@@ -85,7 +85,7 @@ final class SpecChanges {
     }
 
     private Optional<Electrics> pulse(Plan of, Design design) {
-        return ElectricsPlanner.of(of, design.laid(), around, Trial.NONE, Depth.RANGE);
+        return ElectricsPlanner.of(of, design.laid(), around, Trial.NONE, EnumSet.of(Part.RANGE, Part.SUPPLY));
     }
 
     /** What is told of a pulse. */
@@ -95,10 +95,10 @@ final class SpecChanges {
                         e.points(),
                         e.sections(),
                         e.energizer(),
-                        e.earth().rodsOhm(),
+                        e.rodsOhm(),
                         e.supply(),
                         e.assumed(),
-                        e.findings(),
+                        e.allFindings(),
                         e.needV()))
                 .orElse(List.of());
     }

@@ -96,7 +96,6 @@ public sealed interface CircuitMessage extends Message {
 
     /** Why a reserve has no factor. */
     enum NoReserve {
-        NOT_ASKED,
         NO_NEED,
         UNDER_NEED,
         ENDLESS
@@ -212,7 +211,6 @@ public sealed interface CircuitMessage extends Message {
 
     /** Whether earth wires are the answer. */
     enum EarthWires implements CircuitMessage {
-        NONE_ASKED,
         ARE_TIED,
         ARE_GROUNDED,
         WOULD_CARRY,

@@ -56,7 +56,6 @@ final class EnglishCircuit {
                 (m.allWires() ? "From here nothing is fed: " : "From here a wire is dead: ") + text(m.why()) + ".";
             case ReserveNone m ->
                 switch (m.none()) {
-                    case NOT_ASKED -> "";
                     case NO_NEED -> "No need is known for these animals.";
                     case UNDER_NEED -> "None: the weakest point is under the need already.";
                     case ENDLESS -> "Leakage may grow a thousand times and the need is still met.";
@@ -111,7 +110,6 @@ final class EnglishCircuit {
             case NoMoistGround m -> "No ground that stays moist is drawn on the property.";
             case EarthWires m ->
                 switch (m) {
-                    case NONE_ASKED -> "";
                     case ARE_TIED ->
                         "Earth wires are tied to the energizer's earth terminal: they carry the return where the ground does not.";
                     case ARE_GROUNDED ->

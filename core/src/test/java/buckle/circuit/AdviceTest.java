@@ -8,9 +8,9 @@ import buckle.Fences;
 import buckle.Records;
 import buckle.circuit.Electrics.Assumed;
 import buckle.circuit.Electrics.EarthCase;
+import buckle.circuit.Electrics.Part;
 import buckle.circuit.Electrics.Shock;
 import buckle.circuit.Electrics.WhatIf;
-import buckle.circuit.ElectricsPlanner.Depth;
 import buckle.land.Land;
 import buckle.land.LandFeature;
 import buckle.land.LandKind;
@@ -55,7 +55,7 @@ class AdviceTest {
     private static Electrics of(Spec spec, Circumstances in, Surroundings around, FenceLine... lines) {
         Plan plan = new Plan(Fences.site(0, -4, lines), spec, in, Decisions.NONE);
         Laid layout = LayoutPlanner.laid(plan, around);
-        return ElectricsPlanner.of(plan, layout, around, Trial.NONE, Depth.ALL).orElseThrow();
+        return ElectricsPlanner.of(plan, layout, around, Trial.NONE, Part.ALL).orElseThrow();
     }
 
     private static Spec powered(int energizer) {
@@ -80,10 +80,11 @@ class AdviceTest {
     }
 
     private static WhatIf named(Electrics e, String begins) {
-        return e.whatIfs().stream()
+        return e.whatIfs().orElseThrow().stream()
                 .filter(w -> inFeet(w.name()).startsWith(begins))
                 .findFirst()
-                .orElseThrow(() -> new AssertionError(begins + " is not among " + e.whatIfs()));
+                .orElseThrow(() -> new AssertionError(
+                        begins + " is not among " + e.whatIfs().orElseThrow()));
     }
 
     /** Its far end is weak and near: a second way in and better wire help, a cut-out changes the search and not the pulse. */
@@ -118,7 +119,7 @@ class AdviceTest {
         Electrics e = of(five, frozen, Surroundings.NONE, Fences.line("l", false, 0, 0, 900, 0));
         assertThat(named(e, "every second wire earth").weakestV())
                 .isGreaterThan(named(e, "as planned").weakestV());
-        assertThat(inFeet(e.earth().wires())).contains("earth wires tied to the energizer would");
+        assertThat(inFeet(e.earth().orElseThrow().wires())).contains("earth wires tied to the energizer would");
     }
 
     /** Ground of the feed decides the rods: on stone an iron and a stub are shown for what they are, and the clay nearby. */
@@ -127,10 +128,10 @@ class AdviceTest {
         Surroundings stony =
                 land(soil("ledge", Soil.STONE, -50, -50, 60, 50), soil("hollow", Soil.CLAY, 150, -50, 260, 50));
         Electrics e = of(powered(4), stony, Fences.line("l", false, 0, 0, 300, 0));
-        assertThat(e.earth().soilOhmM()).isEqualTo(Values.G12_STONE_OHM_M);
-        assertThat(e.earth().good()).isFalse();
-        assertThat(inFeet(e.earth().moist())).contains("“hollow”", "from the energizer");
-        List<EarthCase> more = e.earth().improvements();
+        assertThat(e.earth().orElseThrow().soilOhmM()).isEqualTo(Values.G12_STONE_OHM_M);
+        assertThat(e.earth().orElseThrow().good()).isFalse();
+        assertThat(inFeet(e.earth().orElseThrow().moist())).contains("“hollow”", "from the energizer");
+        List<EarthCase> more = e.earth().orElseThrow().improvements();
         assertThat(more).extracting(EarthCase::name).anyMatch(n -> inFeet(n).startsWith("one angle iron"));
         EarthCase stub = more.stream()
                 .filter(c -> inFeet(c.name()).startsWith("one stub"))
@@ -142,18 +143,18 @@ class AdviceTest {
                 .filter(c -> inFeet(c.name()).contains("hollow"))
                 .findFirst()
                 .orElseThrow();
-        assertThat(there.ohm() / e.earth().rodsOhm()).isCloseTo(50.0 / 2000, within(1e-9));
-        assertThat(there.testV()).isLessThan(0.5 * e.earth().testV());
+        assertThat(there.ohm() / e.earth().orElseThrow().rodsOhm()).isCloseTo(50.0 / 2000, within(1e-9));
+        assertThat(there.testV()).isLessThan(0.5 * e.earth().orElseThrow().testV());
         // No energizer's earth is a dozen rods away there: how few ohms it would have to be is said instead.
-        assertThat(e.candidates()).allSatisfy(c -> {
-            assertThat(c.earth().rods()).isZero();
+        assertThat(e.energizers().orElseThrow().candidates()).allSatisfy(c -> {
+            assertThat(c.earth().rods()).isEmpty();
             assertThat(c.earth().mostOhm()).isBetween(1.0, 400.0);
         });
         Electrics loam = of(powered(4), Surroundings.NONE, Fences.line("l", false, 0, 0, 300, 0));
-        assertThat(loam.earth().improvements())
+        assertThat(loam.earth().orElseThrow().improvements())
                 .extracting(EarthCase::name)
                 .noneMatch(n -> inFeet(n).contains("stub"));
-        assertThat(loam.earth().schools())
+        assertThat(loam.earth().orElseThrow().schools())
                 .allSatisfy(c -> assertThat(c.tableOhm() / c.ohm()).isBetween(0.95, 1.25));
     }
 
@@ -165,27 +166,29 @@ class AdviceTest {
                 .withFence(f -> f.withAnimals(List.of(soft, hard))
                         .withSchedule(Preset.of("W16").schedule()));
         Electrics e = of(spec, Surroundings.NONE, Fences.line("l", false, 0, 0, 400, 0));
-        List<Shock> snow = e.earth().shocks().stream()
+        List<Shock> snow = e.earth().orElseThrow().shocks().stream()
                 .filter(s -> s.contact().equals(new CircuitMessage.OnSnow()))
                 .toList();
         assertThat(snow)
                 .extracting(Shock::who)
                 .containsExactly(new CircuitMessage.Bodies(List.of(hard)), new CircuitMessage.Bodies(List.of(soft)));
         assertThat(snow).allSatisfy(s -> assertThat(s.bodyJ()).isLessThan(0.01));
-        for (Shock s : e.earth().shocks()) {
+        for (Shock s : e.earth().orElseThrow().shocks()) {
             assertThat(s.bodyJ()).isPositive().isLessThan(e.energizer().energy().storedJ());
             assertThat(s.volts()).isLessThan(e.energizer().openV() * 1.5);
         }
-        List<Shock> moist = e.earth().shocks().stream()
+        List<Shock> moist = e.earth().orElseThrow().shocks().stream()
                 .filter(s -> s.contact().equals(new CircuitMessage.OnGround(GroundState.MOIST)))
                 .toList();
         assertThat(moist.getFirst().pathOhm()).isGreaterThan(moist.getLast().pathOhm());
-        assertThat(Shocks.usual(e.earth().shocks(), GroundState.MOIST)).isEqualTo(moist.getFirst());
+        assertThat(Shocks.usual(e.earth().orElseThrow().shocks(), GroundState.MOIST))
+                .isEqualTo(moist.getFirst());
         Spec same = powered(4)
                 .withFence(f -> f.withAnimals(List.of(Animal.WILD_BOAR, Animal.BADGER))
                         .withSchedule(Preset.of("W15").schedule()));
         assertThat(of(same, Surroundings.NONE, Fences.line("l", false, 0, 0, 400, 0))
                         .earth()
+                        .orElseThrow()
                         .shocks())
                 .extracting(Shock::who)
                 .containsOnly(Message.NONE, new CircuitMessage.Bodies(List.of(Animal.WILD_BOAR, Animal.BADGER)));
@@ -218,14 +221,14 @@ class AdviceTest {
         Site site = Fences.site(0, -4, Fences.line("l", false, 0, 0, 1500, 0));
         Plan plan = Plan.EMPTY.withSite(site).withSpec(spec);
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
-        Electrics e = ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Depth.ALL)
+        Electrics e = ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Part.ALL)
                 .orElseThrow();
-        double factor = e.reserve().orElseThrow();
+        double factor = e.reserve().orElseThrow().factor().orElseThrow();
         Solver solver = new Solver(plan, layout, Surroundings.NONE);
         Conditions likely = Conditions.likely(e.energizer(), plan.circumstances());
         double then = solver.volts(likely.withLeakFactor(factor), Trial.NONE, Spots.along(layout.layout()))
                 .weakestV();
         assertThat(then).isCloseTo(e.needV().orElseThrow(), within(30.0));
-        assertThat(inFeet(e.reserveSays())).contains("times that of " + Growth.LIGHT.text());
+        assertThat(inFeet(e.reserve().orElseThrow().says())).contains("times that of " + Growth.LIGHT.text());
     }
 }

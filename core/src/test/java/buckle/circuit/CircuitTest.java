@@ -5,9 +5,9 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.circuit.Electrics.Part;
 import buckle.circuit.Electrics.PulsePoint;
 import buckle.circuit.Electrics.Shock;
-import buckle.circuit.ElectricsPlanner.Depth;
 import buckle.land.Land;
 import buckle.land.LandFeature;
 import buckle.land.LandKind;
@@ -74,15 +74,15 @@ class CircuitTest {
                         Fences.gate("handle", GateKind.HANDLE, 200, 0, 4)));
     }
 
-    private static Electrics electrics(Spec spec, Trial trial, Depth depth, FenceLine... lines) {
-        return electrics(spec, Circumstances.USUAL, trial, depth, lines);
+    private static Electrics electrics(Spec spec, Trial trial, Set<Part> parts, FenceLine... lines) {
+        return electrics(spec, Circumstances.USUAL, trial, parts, lines);
     }
 
     private static Electrics electrics(
-            Spec spec, Circumstances circumstances, Trial trial, Depth depth, FenceLine... lines) {
+            Spec spec, Circumstances circumstances, Trial trial, Set<Part> parts, FenceLine... lines) {
         Plan plan = new Plan(Fences.site(0, -4, lines), spec, circumstances, Decisions.NONE);
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
-        return ElectricsPlanner.of(plan, layout, Surroundings.NONE, trial, depth)
+        return ElectricsPlanner.of(plan, layout, Surroundings.NONE, trial, parts)
                 .orElseThrow();
     }
 
@@ -133,14 +133,14 @@ class CircuitTest {
 
     @Test
     void anOpenedSwitchOrHandleTurnsOffWhatLiesBeyondAndNothingElse() {
-        Electrics cut = electrics(spec(), new Trial(Set.of("c"), List.of()), Depth.CURVE, straight());
+        Electrics cut = electrics(spec(), new Trial(Set.of("c"), List.of()), Part.CURVE, straight());
         assertThat(at(cut, 150)).isGreaterThan(3000);
         assertThat(at(cut, 600)).isLessThan(1);
         assertThat(cut.sections()).extracting(Electrics.SectionPulse::on).containsExactly(true, false);
-        Electrics handle = electrics(spec(), new Trial(Set.of("handle"), List.of()), Depth.CURVE, straight());
+        Electrics handle = electrics(spec(), new Trial(Set.of("handle"), List.of()), Part.CURVE, straight());
         assertThat(at(handle, 150)).isGreaterThan(3000);
         assertThat(handle.points().stream().filter(p -> p.stationM() > 203)).allMatch(p -> p.likelyV() < 1);
-        Electrics swing = electrics(spec(), new Trial(Set.of("swing"), List.of()), Depth.CURVE, straight());
+        Electrics swing = electrics(spec(), new Trial(Set.of("swing"), List.of()), Part.CURVE, straight());
         assertThat(at(swing, 600)).as("cable under a swing gate").isGreaterThan(3000);
     }
 
@@ -155,9 +155,9 @@ class CircuitTest {
                 .withCutOuts(List.of(
                         Fences.cutOut("x1", 50, 100), Fences.cutOut("x2", 60, 0), Fences.cutOut("x3", 100, 40)));
         FenceLine left = Fences.line("l", false, 60, 0, 0, 0, 0, 100, 50, 100);
-        Electrics open = electrics(spec(), Trial.NONE, Depth.CURVE, left);
+        Electrics open = electrics(spec(), Trial.NONE, Part.CURVE, left);
         for (Set<String> off : List.of(Set.of("x1", "x2"), Set.of("x1", "x2", "x3"))) {
-            Electrics e = electrics(closed, new Trial(off, List.of()), Depth.CURVE, ring);
+            Electrics e = electrics(closed, new Trial(off, List.of()), Part.CURVE, ring);
             assertThat(e.says()).isEqualTo(Message.NONE);
             // (0, 50) and (0, 0); the ends stand at the switches, on the energizer's side.
             assertThat(near(e, 50)).isCloseTo(near(open, 110), within(0.001 * near(open, 110)));
@@ -165,7 +165,7 @@ class CircuitTest {
             assertThat(near(e, 200)).as("between the switches").isLessThan(1);
             assertThat(e.sections()).filteredOn(Electrics.SectionPulse::on).hasSize(1);
         }
-        Electrics one = electrics(closed, new Trial(Set.of("x1"), List.of()), Depth.CURVE, ring);
+        Electrics one = electrics(closed, new Trial(Set.of("x1"), List.of()), Part.CURVE, ring);
         assertThat(near(one, 200)).as("one opened switch turns nothing off").isGreaterThan(3000);
     }
 
@@ -196,12 +196,12 @@ class CircuitTest {
                 Optional.empty(),
                 Optional.empty());
         Spec spec = spec().withFence(f -> f.withWires(f.wires().withRingClosed(true)));
-        Electrics e = electrics(spec.withLines(List.of(bare)), Trial.NONE, Depth.CURVE, ring, plain);
+        Electrics e = electrics(spec.withLines(List.of(bare)), Trial.NONE, Part.CURVE, ring, plain);
         assertThat(e.points()).noneMatch(p -> p.stationM() > 144.1 && p.stationM() < 155.9);
         assertThat(e.points()).allMatch(p -> p.lineId().equals("l") && p.likelyV() > 3000);
         assertThat(e.sections()).filteredOn(s -> s.met() == Standing.BROKEN).isEmpty();
         assertThat(e.dead()).isEmpty();
-        assertThat(e.findings()).extracting(Finding::rule).doesNotContain(Rule.J1, Rule.V10);
+        assertThat(e.allFindings()).extracting(Finding::rule).doesNotContain(Rule.J1, Rule.V10);
     }
 
     /** V14 and V5: on stone a small unit reaches too little of the animal; pigs get a strong one. */
@@ -245,7 +245,12 @@ class CircuitTest {
     private static Electrics.Candidate recommended(Spec spec, Surroundings around, FenceLine line) {
         Plan plan = Plan.EMPTY.withSite(Fences.site(0, -4, line)).withSpec(spec);
         Laid layout = LayoutPlanner.laid(plan, around);
-        return ElectricsPlanner.of(plan, layout, around, Trial.NONE, Depth.CURVE).orElseThrow().candidates().stream()
+        return ElectricsPlanner.of(plan, layout, around, Trial.NONE, Set.of(Part.ENERGIZERS))
+                .orElseThrow()
+                .energizers()
+                .orElseThrow()
+                .candidates()
+                .stream()
                 .filter(Electrics.Candidate::recommended)
                 .findFirst()
                 .orElseThrow();
@@ -258,8 +263,9 @@ class CircuitTest {
                 PulseModel.USUAL.steelMuR(),
                 Optional.of(new PulseModel.Spread(500, 600, 700)),
                 Optional.of(new PulseModel.Spread(300, 400, 500)));
-        Electrics e = electrics(spec(), Circumstances.USUAL.withModel(model), Trial.NONE, Depth.RANGE, straight());
-        assertThat(e.findings()).extracting(Finding::rule).contains(Rule.E9);
+        Electrics e =
+                electrics(spec(), Circumstances.USUAL.withModel(model), Trial.NONE, Set.of(Part.RANGE), straight());
+        assertThat(e.allFindings()).extracting(Finding::rule).contains(Rule.E9);
         assertThat(e.weakest().orElseThrow().likelyV()).isGreaterThan(3000);
     }
 
@@ -268,11 +274,11 @@ class CircuitTest {
     void whatNothingFeedsIsSaid() {
         FenceLine line =
                 Fences.line("l", false, 0, 0, 300, 0).withGates(List.of(Fences.gate("g", GateKind.RIGID, 200, 0, 4)));
-        Electrics e = electrics(spec(), Trial.NONE, Depth.CURVE, line);
+        Electrics e = electrics(spec(), Trial.NONE, Part.CURVE, line);
         assertThat(e.dead())
                 .singleElement()
                 .satisfies(d -> assertThat(d.fromM()).isCloseTo(202, within(0.01)));
-        assertThat(e.findings()).extracting(Finding::rule).contains(Rule.J1);
+        assertThat(e.allFindings()).extracting(Finding::rule).contains(Rule.J1);
         assertThat(e.weakest().orElseThrow().stationM()).isLessThan(203);
     }
 
@@ -287,9 +293,9 @@ class CircuitTest {
         assertThat(closed.circuit().runs())
                 .filteredOn(r -> r.joins().isPresent())
                 .hasSize(1);
-        Electrics a = electrics(spec(), Trial.NONE, Depth.CURVE, ring);
+        Electrics a = electrics(spec(), Trial.NONE, Part.CURVE, ring);
         Electrics b = electrics(
-                spec().withFence(f -> f.withWires(f.wires().withRingClosed(true))), Trial.NONE, Depth.CURVE, ring);
+                spec().withFence(f -> f.withWires(f.wires().withRingClosed(true))), Trial.NONE, Part.CURVE, ring);
         assertThat(b.weakest().orElseThrow().likelyV()
                         / a.weakest().orElseThrow().likelyV())
                 .isBetween(0.9, 1.1);
@@ -297,14 +303,14 @@ class CircuitTest {
 
     @Test
     void aLoadLowersTheFenceMostWhereItStandsAndMoreGrowthLowersIt() {
-        Electrics clean = electrics(spec(), Trial.NONE, Depth.CURVE, straight());
+        Electrics clean = electrics(spec(), Trial.NONE, Part.CURVE, straight());
         Trial grass = new Trial(Set.of(), List.of(new Trial.TestLoad("l", 450, 500)));
-        Electrics loaded = electrics(spec(), grass, Depth.CURVE, straight());
+        Electrics loaded = electrics(spec(), grass, Part.CURVE, straight());
         assertThat(at(loaded, 600)).isLessThan(0.9 * at(clean, 600));
         double last = Double.POSITIVE_INFINITY;
         for (Growth growth : Growth.values()) {
             Spec spec = spec();
-            double v = electrics(spec, Circumstances.USUAL.withGrowth(growth), Trial.NONE, Depth.CURVE, straight())
+            double v = electrics(spec, Circumstances.USUAL.withGrowth(growth), Trial.NONE, Part.CURVE, straight())
                     .weakest()
                     .orElseThrow()
                     .likelyV();
@@ -316,13 +322,14 @@ class CircuitTest {
     /** The range is the root of the squares of what each assumption does (V13). */
     @Test
     void theRangeIsMadeOfItsAssumptions() {
-        Electrics e = electrics(spec(), Trial.NONE, Depth.ALL, straight());
+        Electrics e = electrics(spec(), Trial.NONE, Part.ALL, straight());
         PulsePoint quick =
-                electrics(spec(), Trial.NONE, Depth.CURVE, straight()).weakest().orElseThrow();
+                electrics(spec(), Trial.NONE, Part.CURVE, straight()).weakest().orElseThrow();
         assertThat(quick.lowV()).isEqualTo(quick.likelyV()).isEqualTo(quick.highV());
         PulsePoint w = e.weakest().orElseThrow();
-        PulsePoint ranged =
-                electrics(spec(), Trial.NONE, Depth.RANGE, straight()).weakest().orElseThrow();
+        PulsePoint ranged = electrics(spec(), Trial.NONE, Set.of(Part.RANGE), straight())
+                .weakest()
+                .orElseThrow();
         assertThat(new double[] {ranged.lowV(), ranged.highV()})
                 .containsExactly(new double[] {w.lowV(), w.highV()}, within(1e-6));
         assertThat(w.likelyV()).isCloseTo(quick.likelyV(), within(1e-6));
@@ -354,8 +361,8 @@ class CircuitTest {
     /** E7: of what holds 1.2 times the need in heavy growth, the smallest; and what was chosen is reckoned with. */
     @Test
     void theRecommendedEnergizerIsTheSmallestThatHolds() {
-        Electrics e = electrics(Spec.USUAL, Trial.NONE, Depth.ALL, straight());
-        Electrics.Candidate best = e.candidates().stream()
+        Electrics e = electrics(Spec.USUAL, Trial.NONE, Part.ALL, straight());
+        Electrics.Candidate best = e.energizers().orElseThrow().candidates().stream()
                 .filter(Electrics.Candidate::recommended)
                 .findFirst()
                 .orElseThrow();
@@ -363,46 +370,82 @@ class CircuitTest {
         assertThat(e.energizer()).isEqualTo(best.plate());
         double need = e.needV().orElseThrow();
         assertThat(best.heavyV()).isGreaterThanOrEqualTo(Values.E7_SPARE * need);
-        assertThat(e.candidates())
+        assertThat(e.energizers().orElseThrow().candidates())
                 .filteredOn(c -> c.outJ() < best.outJ())
                 .allMatch(c -> c.heavyV() < Values.E7_SPARE * need
                         || c.bodyJ().orElseThrow() < c.needJ().orElseThrow());
         assertThat(best.bodyJ().orElseThrow()).as("V14: 0.25 J in cattle").isGreaterThanOrEqualTo(0.25);
-        assertThat(English.text(e.recommended(), UnitSystem.METRIC))
+        assertThat(English.text(e.energizers().orElseThrow().why(), UnitSystem.METRIC))
                 .contains(best.plate().name());
-        assertThat(e.candidates()).filteredOn(Electrics.Candidate::over5J).hasSize(3);
-        assertThat(e.reserve().orElseThrow()).isGreaterThan(1);
-        assertThat(e.whatIfs())
+        assertThat(e.energizers().orElseThrow().candidates())
+                .filteredOn(Electrics.Candidate::over5J)
+                .hasSize(3);
+        assertThat(e.reserve().orElseThrow().factor().orElseThrow()).isGreaterThan(1);
+        assertThat(e.whatIfs().orElseThrow())
                 .extracting(w -> English.text(w.name(), UnitSystem.METRIC))
                 .contains("as planned", "one more cut-out");
         Plate wrong = Plate.of("wrong", 2, 3, 8000, 5000, 45);
         Spec spec = Spec.USUAL;
-        Electrics other = electrics(fedBy(spec, wrong), Trial.NONE, Depth.CURVE, straight());
+        Electrics other = electrics(fedBy(spec, wrong), Trial.NONE, Part.CURVE, straight());
         assertThat(other.chosen()).isFalse();
-        assertThat(other.findings())
+        assertThat(other.allFindings())
                 .filteredOn(f -> f.rule() == Rule.E7)
                 .singleElement()
                 .satisfies(f -> assertThat(f.text(UnitSystem.METRIC)).contains("no energizer does"));
+    }
+
+    /** What is not asked is not answered, and what is asked alone is what is answered among all. */
+    @Test
+    void eachPartIsAskedForByItself() {
+        Spec solar = spec().withSupply(s -> s.withSource(Supply.Source.SOLAR));
+        Electrics all = electrics(solar, Trial.NONE, Part.ALL, straight());
+        for (Part part : Part.values()) {
+            Electrics one = electrics(solar, Trial.NONE, Set.of(part), straight());
+            assertThat(one.reserve()).isEqualTo(part == Part.RESERVE ? all.reserve() : Optional.empty());
+            assertThat(one.energizers()).isEqualTo(part == Part.ENERGIZERS ? all.energizers() : Optional.empty());
+            assertThat(one.earth()).isEqualTo(part == Part.EARTH ? all.earth() : Optional.empty());
+            assertThat(one.supply()).isEqualTo(part == Part.SUPPLY ? all.supply() : Optional.empty());
+            assertThat(one.whatIfs()).isEqualTo(part == Part.WHAT_IFS ? all.whatIfs() : Optional.empty());
+            assertThat(one.assumed())
+                    .extracting(Electrics.Assumed::name)
+                    .isEqualTo(part == Part.RANGE ? names(all) : List.of());
+            assertThat(one.points()).allSatisfy(p -> {
+                assertThat(p.currentA().isPresent()).isEqualTo(part == Part.CURRENTS);
+                assertThat(p.lowV() < p.likelyV()).isEqualTo(part == Part.RANGE);
+            });
+        }
+        assertThat(all.supply().orElseThrow().battery()).isPresent();
+        assertThat(electrics(spec(), Trial.NONE, Part.ALL, straight())
+                        .supply()
+                        .orElseThrow()
+                        .battery())
+                .isEmpty();
+    }
+
+    private static List<Message> names(Electrics e) {
+        return e.assumed().stream().map(Electrics.Assumed::name).toList();
     }
 
     /** Frozen ground: the rods' resistance follows Dwight and rises twentyfold, the test fails, a shock shrinks, advice changes. */
     @Test
     void frozenGroundChangesTheAdvice() {
         Spec spec = spec();
-        Electrics moist = electrics(spec, Trial.NONE, Depth.ALL, straight());
-        Electrics frozen = electrics(spec, in(GroundState.FROZEN), Trial.NONE, Depth.ALL, straight());
-        assertThat(frozen.earth().rodsOhm() / moist.earth().rodsOhm()).isCloseTo(20, within(1e-6));
-        assertThat(frozen.earth().good()).isFalse();
-        assertThat(frozen.earth().testV()).isGreaterThan(Values.G9_ROD_V);
-        assertThat(frozen.findings()).extracting(Finding::rule).contains(Rule.G9);
-        assertThat(frozen.earth().wires()).isEqualTo(CircuitMessage.EarthWires.WOULD_CARRY);
-        assertThat(moist.earth().schools())
+        Electrics moist = electrics(spec, Trial.NONE, Part.ALL, straight());
+        Electrics frozen = electrics(spec, in(GroundState.FROZEN), Trial.NONE, Part.ALL, straight());
+        assertThat(frozen.earth().orElseThrow().rodsOhm()
+                        / moist.earth().orElseThrow().rodsOhm())
+                .isCloseTo(20, within(1e-6));
+        assertThat(frozen.earth().orElseThrow().good()).isFalse();
+        assertThat(frozen.earth().orElseThrow().testV()).isGreaterThan(Values.G9_ROD_V);
+        assertThat(frozen.allFindings()).extracting(Finding::rule).contains(Rule.G9);
+        assertThat(frozen.earth().orElseThrow().wires()).isEqualTo(CircuitMessage.EarthWires.WOULD_CARRY);
+        assertThat(moist.earth().orElseThrow().schools())
                 .extracting(Electrics.EarthCase::name)
                 .containsExactly(
                         new Message.Name("G1"), new Message.Name("G2"), new Message.Name("G3"), new Message.Name("G4"));
-        assertThat(moist.earth().improvements())
-                .allMatch(c -> c.ohm() < moist.earth().rodsOhm());
-        List<Shock> shocks = moist.earth().shocks();
+        assertThat(moist.earth().orElseThrow().improvements())
+                .allMatch(c -> c.ohm() < moist.earth().orElseThrow().rodsOhm());
+        List<Shock> shocks = moist.earth().orElseThrow().shocks();
         assertThat(Shocks.usual(shocks, GroundState.FROZEN).bodyJ())
                 .isLessThan(Shocks.usual(shocks, GroundState.MOIST).bodyJ());
     }
@@ -414,11 +457,11 @@ class CircuitTest {
         Spec tied = spec.withFence(f -> f.withWires(spec.fence().wires().withEarthTied(true)));
         Spec grounded = spec.withFence(f -> f.withWires(spec.fence().wires().withEarthTied(false)));
         assertThat(circuit(tied, Trial.NONE, straight()).circuit().earthTied()).isTrue();
-        double a = electrics(tied, in(GroundState.FROZEN), Trial.NONE, Depth.CURVE, straight())
+        double a = electrics(tied, in(GroundState.FROZEN), Trial.NONE, Part.CURVE, straight())
                 .weakest()
                 .orElseThrow()
                 .likelyV();
-        double b = electrics(grounded, in(GroundState.FROZEN), Trial.NONE, Depth.CURVE, straight())
+        double b = electrics(grounded, in(GroundState.FROZEN), Trial.NONE, Part.CURVE, straight())
                 .weakest()
                 .orElseThrow()
                 .likelyV();
@@ -431,14 +474,15 @@ class CircuitTest {
         Spec spec = spec();
         Spec small = spec().withSupply(s -> s.withSource(Supply.Source.SOLAR)
                 .withBattery(s.battery().withBatteryAh(7).withPanelW(5)));
-        Electrics e = electrics(small, Trial.NONE, Depth.CURVE, straight());
-        assertThat(e.findings()).extracting(Finding::rule).contains(Rule.E4, Rule.E5);
-        assertThat(e.supply().year()).hasSize(12);
-        assertThat(e.supply().daysToHalf()).isLessThan(2);
-        assertThat(e.supply().leastAh()).isGreaterThan(70);
+        Electrics e = electrics(small, Trial.NONE, Set.of(Part.SUPPLY), straight());
+        assertThat(e.allFindings()).extracting(Finding::rule).contains(Rule.E4, Rule.E5);
+        assertThat(e.supply().orElseThrow().battery().orElseThrow().year()).hasSize(12);
+        assertThat(e.supply().orElseThrow().battery().orElseThrow().daysToHalf())
+                .isLessThan(2);
+        assertThat(e.supply().orElseThrow().battery().orElseThrow().leastAh()).isGreaterThan(70);
         Spec thin =
                 small.withSupply(s -> s.withBattery(s.battery().withCableM(200).withCableMm2(0.2)));
-        assertThat(electrics(thin, Trial.NONE, Depth.CURVE, straight()).findings())
+        assertThat(electrics(thin, Trial.NONE, Set.of(Part.SUPPLY), straight()).allFindings())
                 .extracting(Finding::message)
                 .anyMatch(m -> inFeet(m).contains("make it shorter or thicker"));
     }
@@ -487,7 +531,7 @@ class CircuitTest {
         double last = Double.POSITIVE_INFINITY;
         for (Insulators state : Insulators.values()) {
             Spec spec = spec();
-            double v = electrics(spec, Circumstances.USUAL.withInsulators(state), Trial.NONE, Depth.CURVE, straight())
+            double v = electrics(spec, Circumstances.USUAL.withInsulators(state), Trial.NONE, Part.CURVE, straight())
                     .weakest()
                     .orElseThrow()
                     .likelyV();
@@ -501,7 +545,7 @@ class CircuitTest {
     }
 
     private static double weakest(Spec spec, Plate plate, Circumstances in, Trial trial, FenceLine line) {
-        return electrics(fedBy(spec, plate), in, trial, Depth.CURVE, line)
+        return electrics(fedBy(spec, plate), in, trial, Part.CURVE, line)
                 .weakest()
                 .orElseThrow()
                 .likelyV();
@@ -513,7 +557,7 @@ class CircuitTest {
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         AtPoint at = AtPoint.of(plan, layout, Surroundings.NONE, Trial.NONE, "l", 600)
                 .orElseThrow();
-        Electrics e = ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Depth.CURVE)
+        Electrics e = ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Part.CURVE)
                 .orElseThrow();
         assertThat(at.peakV()).isCloseTo(at(e, 600), within(0.01 * at.peakV()));
         assertThat(at.volts()).allMatch(v -> v <= at.peakV() + 1);

@@ -7,8 +7,8 @@ import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
 import buckle.Records;
+import buckle.circuit.Electrics.Part;
 import buckle.circuit.Electrics.PulsePoint;
-import buckle.circuit.ElectricsPlanner.Depth;
 import buckle.land.Surroundings;
 import buckle.layout.Finding;
 import buckle.message.CircuitMessage;
@@ -55,7 +55,7 @@ class HardInputTest {
     private static Electrics of(Site site, Spec spec, Circumstances in) {
         Plan plan = new Plan(site, spec, in, Decisions.NONE);
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
-        return ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Depth.ALL)
+        return ElectricsPlanner.of(plan, layout, Surroundings.NONE, Trial.NONE, Part.ALL)
                 .orElseThrow();
     }
 
@@ -70,11 +70,13 @@ class HardInputTest {
             assertThat(p.lowV()).isFinite().isLessThanOrEqualTo(p.likelyV() + 1e-9);
             assertThat(p.highV()).isFinite().isGreaterThanOrEqualTo(p.likelyV() - 1e-9);
             assertThat(p.currentA().getAsDouble()).isFinite();
-            assertThat(p.atS()).isFinite();
+            p.atS().ifPresent(at -> assertThat(at).isFinite());
         });
-        assertThat(e.earth().testV()).isFinite();
-        assertThat(e.candidates()).allSatisfy(c -> assertThat(c.heavyV()).isFinite());
-        assertThat(e.earth().shocks()).allSatisfy(s -> assertThat(s.bodyJ()).isFinite());
+        assertThat(e.earth().orElseThrow().testV()).isFinite();
+        assertThat(e.energizers().orElseThrow().candidates())
+                .allSatisfy(c -> assertThat(c.heavyV()).isFinite());
+        assertThat(e.earth().orElseThrow().shocks())
+                .allSatisfy(s -> assertThat(s.bodyJ()).isFinite());
     }
 
     /** A hundred kilometres of fence: answered, weak, and said to be. */
@@ -89,8 +91,9 @@ class HardInputTest {
         Electrics e = of(Fences.site(0, -4, line), Spec.USUAL);
         finite(e);
         assertThat(e.weakest().orElseThrow().likelyV()).isLessThan(3000);
-        assertThat(e.findings()).extracting(Finding::rule).contains(Rule.V10);
-        assertThat(inFeet(e.recommended())).contains("none does better; the fence itself needs to change");
+        assertThat(e.allFindings()).extracting(Finding::rule).contains(Rule.V10);
+        assertThat(inFeet(e.energizers().orElseThrow().why()))
+                .contains("none does better; the fence itself needs to change");
     }
 
     /** Near the pole the sun does not rise for months: said, and no panel is promised. */
@@ -103,11 +106,12 @@ class HardInputTest {
         Spec solar = Spec.USUAL.withSupply(s -> s.withSource(Supply.Source.SOLAR));
         Electrics e = of(new Site(List.of(line), Optional.of(new EnergizerPlace("e", a))), solar);
         finite(e);
-        assertThat(e.supply().leastPanelW()).isZero();
-        assertThat(e.findings())
+        assertThat(e.supply().orElseThrow().battery().orElseThrow().leastPanelW())
+                .isEmpty();
+        assertThat(e.allFindings())
                 .filteredOn(f -> f.rule() == Rule.E5)
                 .anySatisfy(f -> assertThat(f.text(UnitSystem.METRIC)).contains("no sun rises here"));
-        assertThat(e.supply().year())
+        assertThat(e.supply().orElseThrow().battery().orElseThrow().year())
                 .hasSize(12)
                 .allSatisfy(m -> assertThat(m.lowestShare()).isBetween(0.0, 1.0));
     }
@@ -136,8 +140,9 @@ class HardInputTest {
         assertThat(e.needV()).isEmpty();
         assertThat(e.bands()).isEmpty();
         assertThat(e.points()).extracting(PulsePoint::met).containsOnly(Standing.OPEN);
-        assertThat(e.reserveSays()).isEqualTo(new CircuitMessage.ReserveNone(CircuitMessage.NoReserve.NO_NEED));
-        assertThat(inFeet(e.recommended())).startsWith("The generic 5 J");
+        assertThat(e.reserve().orElseThrow().says())
+                .isEqualTo(new CircuitMessage.ReserveNone(CircuitMessage.NoReserve.NO_NEED));
+        assertThat(inFeet(e.energizers().orElseThrow().why())).startsWith("The generic 5 J");
     }
 
     /** No energizer on the plan: the start of the first line is taken and somebody has to say where it stands. */
@@ -152,7 +157,7 @@ class HardInputTest {
                         LayoutPlanner.laid(Plan.EMPTY, Surroundings.NONE),
                         Surroundings.NONE,
                         Trial.NONE,
-                        Depth.ALL))
+                        Part.ALL))
                 .isEmpty();
     }
 
@@ -185,7 +190,7 @@ class HardInputTest {
         Electrics e = of(Fences.site(0, -4, Fences.line("l", false, 0, 0, 400, 0)), fedBy(half));
         finite(e);
         assertThat(e.chosen()).isTrue();
-        assertThat(e.findings())
+        assertThat(e.allFindings())
                 .filteredOn(f -> f.rule() == Rule.E8)
                 .singleElement()
                 .satisfies(f ->
@@ -206,12 +211,13 @@ class HardInputTest {
         Solver solver = new Solver(plan, layout, Surroundings.NONE);
         Conditions likely = Conditions.likely(Energizers.GENERIC.get(5), plan.circumstances());
         Electrics.EarthNeed need = new EarthJudge(plan, Surroundings.NONE, solver, likely).need();
-        assertThat(need.rods()).isBetween(2, 12);
+        int rods = need.rods().orElseThrow();
+        assertThat(rods).isBetween(2, 12);
         FenceCircuit fence = solver.fence(likely, Trial.NONE);
         var far = fence.farthest().orElseThrow();
         assertThat(Solver.earthTestV(fence, need.mostOhm(), far, 1500)).isCloseTo(300, within(3.0));
-        double with = solver.rodsOhm(need.rods(), need.rodM(), 100);
-        double without = solver.rodsOhm(need.rods() - 1, need.rodM(), 100);
+        double with = solver.rodsOhm(rods, need.rodM(), 100);
+        double without = solver.rodsOhm(rods - 1, need.rodM(), 100);
         assertThat(need.mostOhm()).isBetween(with, without);
     }
 }

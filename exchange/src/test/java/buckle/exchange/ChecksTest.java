@@ -350,7 +350,7 @@ class ChecksTest {
         JobFile job = JobFileReader.read(root);
         Plan plan = job.plan();
         Laid layout = LayoutPlanner.laid(plan, job.around());
-        return ElectricsPlanner.of(plan, layout, job.around(), trial, ElectricsPlanner.Depth.RANGE)
+        return ElectricsPlanner.of(plan, layout, job.around(), trial, Set.of(Electrics.Part.RANGE))
                 .orElseThrow();
     }
 
@@ -506,7 +506,7 @@ class ChecksTest {
                         Came.of("deer2area").design().laid(),
                         Came.of("deer2area").job().around(),
                         Trial.NONE,
-                        ElectricsPlanner.Depth.CURVE)
+                        Electrics.Part.CURVE)
                 .orElseThrow();
         double held = plot.sections().stream()
                 .filter(Electrics.SectionPulse::on)

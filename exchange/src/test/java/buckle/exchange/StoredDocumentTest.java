@@ -29,6 +29,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.MethodSource;
@@ -82,11 +83,11 @@ class StoredDocumentTest {
         design.takeoff().forEach(t -> same(t.quantity(), then.path("takeoff"), t.item()));
         if (then.has("pulse")) {
             Electrics pulse = ElectricsPlanner.of(
-                            plan, design.laid(), Surroundings.NONE, Trial.NONE, ElectricsPlanner.Depth.CURVE)
+                            plan, design.laid(), Surroundings.NONE, Trial.NONE, Set.of(Electrics.Part.SUPPLY))
                     .orElseThrow();
             same(pulse.weakest().orElseThrow().likelyV(), then.path("pulse"), "weakestV");
-            same(pulse.earth().rodsOhm(), then.path("pulse"), "rodsOhm");
-            same(pulse.supply().drawW(), then.path("pulse"), "drawW");
+            same(pulse.rodsOhm(), then.path("pulse"), "rodsOhm");
+            same(pulse.supply().orElseThrow().drawW(), then.path("pulse"), "drawW");
         }
     }
 

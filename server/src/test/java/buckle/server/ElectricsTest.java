@@ -23,7 +23,15 @@ class ElectricsTest {
         trial.putArray("open");
         trial.putArray("loads");
         order.putNull("held");
-        return order.put("depth", "ALL");
+        parts(order, "RANGE", "CURRENTS", "RESERVE", "ENERGIZERS", "EARTH", "SUPPLY", "WHAT_IFS");
+        return order;
+    }
+
+    private static void parts(ObjectNode order, String... parts) {
+        var asked = order.putArray("parts");
+        for (String part : parts) {
+            asked.add(part);
+        }
     }
 
     private static ObjectNode supply(ObjectNode order) {
@@ -42,8 +50,8 @@ class ElectricsTest {
         JsonNode e = electrics(order);
         assertThat(e.path("says").asString()).isEmpty();
         assertThat(e.path("needV").asDouble()).isEqualTo(4500);
-        assertThat(e.path("candidates").size()).isEqualTo(10);
-        assertThat(e.path("recommended").asString()).startsWith("The generic");
+        assertThat(e.path("energizers").path("candidates").size()).isEqualTo(10);
+        assertThat(e.path("energizers").path("why").asString()).startsWith("The generic");
         double rodsOhm = e.path("earth").path("rodsOhm").asDouble();
 
         ((tools.jackson.databind.node.ArrayNode) order.path("trial").path("open")).add("cut-2");
@@ -85,7 +93,7 @@ class ElectricsTest {
         assertThat(refused.status()).isEqualTo(422);
         assertThat(refused.json().path("detail").asString()).contains("Open voltage 1.0E9 V is not between");
         supply(order).putNull("energizer");
-        order.put("lineId", "line-1").put("stationM", 1e6).remove("depth");
+        order.put("lineId", "line-1").put("stationM", 1e6).remove("parts");
         assertThat(server.post("/api/electrics/at", order).json().path("code").asString())
                 .isEqualTo("electrics.place");
         assertThat(server.post("/api/electrics/at", order.put("stationM", 50))
@@ -113,7 +121,7 @@ class ElectricsTest {
                 "plan.spec.supply.energizer; {\"name\":\"x\",\"openV\":8000,\"v500\":5000,\"perMinute\":45}; plan.spec.supply.energizer; energy stored or the one into",
                 "plan.spec.supply.energizer; {\"name\":\"x\",\"storedJ\":3,\"openV\":8000,\"v500\":5000,\"perMinute\":0}; plan.spec.supply.energizer; pulses a minute",
                 "trial.loads; [{\"lineId\":\"line-1\",\"stationM\":5,\"ohm\":0}]; trial.loads[0]; between 1 Ω and 10 MΩ",
-                "depth; \"SOME\"; depth; Not one of the known words"
+                "parts; [\"SOME\"]; parts[0]; Not one of the known words"
             })
     void whatIsOutOfRangeIsRefusedWithItsPlace(String path, String value, String place, String says) {
         ObjectNode order = order(server.openDemo("orchard-ring.geojson"));
@@ -136,7 +144,7 @@ class ElectricsTest {
     void anEnergizerCanBeHeldTo() {
         ObjectNode order = order(server.openDemo("donkey-winter-track.geojson"));
         supply(order).putNull("energizer");
-        order.put("depth", "CURVE");
+        parts(order);
         JsonNode free = electrics(order);
         JsonNode strong =
                 server.get("/api/power-choices").json().path("energizers").get(7);
@@ -153,7 +161,7 @@ class ElectricsTest {
         ObjectNode pulse = Server.object();
         pulse.set("trial", order.path("trial"));
         pulse.set("held", strong);
-        order.remove(List.of("trial", "held", "depth"));
+        order.remove(List.of("trial", "held", "parts"));
         order.putArray("readings");
         order.set("pulse", pulse);
         JsonNode moving = server.post("/api/design/moving", order).json();
@@ -172,7 +180,7 @@ class ElectricsTest {
     @Test
     void whatIsNotThereChangesNothing() {
         ObjectNode order = order(server.openDemo("alpaca-paddocks.geojson"));
-        order.put("depth", "CURVE");
+        parts(order);
         JsonNode plain = electrics(order);
         ObjectNode trial = (ObjectNode) order.path("trial");
         trial.putArray("open").add("no such switch").add("jumper:line-1:999");
@@ -185,7 +193,7 @@ class ElectricsTest {
         assertThat(tried.path("weakest")).isEqualTo(plain.path("weakest"));
         assertThat(plain.path("dead").size()).isPositive();
         JsonNode dead = plain.path("dead").get(0);
-        order.remove("depth");
+        order.remove("parts");
         order.put("lineId", dead.path("lineId").asString())
                 .put(
                         "stationM",
@@ -199,7 +207,7 @@ class ElectricsTest {
     @Test
     void viewsOfOnePlanAgree() {
         ObjectNode order = order(server.openDemo("donkey-winter-track.geojson"));
-        order.put("depth", "CURVE");
+        parts(order);
         List<JsonNode> answers = IntStream.range(0, 6)
                 .parallel()
                 .mapToObj(i -> server.post("/api/electrics", order)

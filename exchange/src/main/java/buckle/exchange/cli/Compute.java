@@ -114,7 +114,7 @@ public final class Compute {
             Files.write(arguments.out().resolve("takeoff.csv"), TakeoffCsv.write(design.takeoff(), spec.units()));
         }
         ObjectNode summary = summary(plan, usual, design, found.survey());
-        ElectricsPlanner.of(plan, design.laid(), around, Trial.NONE, ElectricsPlanner.Depth.ALL)
+        ElectricsPlanner.of(plan, design.laid(), around, Trial.NONE, Electrics.Part.ALL)
                 .ifPresent(e -> electrics(summary.putObject("electrics"), e, spec.units()));
         return summary;
     }
@@ -133,9 +133,15 @@ public final class Compute {
                             .put("likelyV", w.likelyV())
                             .put("highV", w.highV()));
         }
+        if (e.work().isEmpty()) {
+            node.put("says", English.text(e.says(), units));
+            findings(node.putArray("findings"), e.allFindings(), units);
+            return;
+        }
         ObjectNode energizer = node.putObject("energizer");
         energizer.put("name", e.energizer().name()).put("chosen", e.chosen());
-        e.candidates().stream()
+        Electrics.Energizers compared = e.energizers().orElseThrow();
+        compared.candidates().stream()
                 .filter(Electrics.Candidate::recommended)
                 .findFirst()
                 .ifPresent(c -> {
@@ -143,21 +149,23 @@ public final class Compute {
                     c.bodyJ().ifPresent(j -> energizer.put("inAnimalJ", j));
                     c.needJ().ifPresent(j -> energizer.put("needJ", j));
                 });
-        energizer.put("reason", English.text(e.recommended(), units));
+        energizer.put("reason", English.text(compared.why(), units));
+        Electrics.EarthAnswer earth = e.earth().orElseThrow();
         node.putObject("earth")
-                .put("soil", e.earth().ground().text())
-                .put("soilOhmM", e.earth().soilOhmM())
-                .put("rodsOhm", e.earth().rodsOhm())
-                .put("testV", e.earth().testV())
-                .put("mostV", e.earth().mostV())
-                .put("good", e.earth().good());
-        node.putObject("supply")
-                .put("drawW", e.supply().drawW())
-                .put("usedAhPerDay", e.supply().usedAhPerDay())
-                .put("daysToHalf", e.supply().daysToHalf())
-                .put("daysToEmpty", e.supply().daysToEmpty())
-                .put("says", English.text(e.supply().says(), units));
-        findings(node.putArray("findings"), e.findings(), units);
+                .put("soil", earth.ground().text())
+                .put("soilOhmM", earth.soilOhmM())
+                .put("rodsOhm", earth.rodsOhm())
+                .put("testV", earth.testV())
+                .put("mostV", earth.mostV())
+                .put("good", earth.good());
+        Electrics.SupplyAnswer supply = e.supply().orElseThrow();
+        ObjectNode power = node.putObject("supply").put("drawW", supply.drawW());
+        supply.battery()
+                .ifPresent(battery -> power.put("usedAhPerDay", battery.usedAhPerDay())
+                        .put("daysToHalf", battery.daysToHalf())
+                        .put("daysToEmpty", battery.daysToEmpty()));
+        power.put("says", English.text(supply.says(), units));
+        findings(node.putArray("findings"), e.allFindings(), units);
     }
 
     static ObjectNode summary(Plan plan, boolean usual, Design design, Optional<Survey> survey) {

@@ -7,6 +7,7 @@ import buckle.units.UnitSystem;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
+import java.util.List;
 import java.util.Locale;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -42,7 +43,9 @@ public final class ElectricsCsv {
             row("pulse", "", p.lineId(), station, "low peak", p.lowV(), "V");
             row("pulse", "", p.lineId(), station, "likely peak", p.likelyV(), "V");
             row("pulse", "", p.lineId(), station, "high peak", p.highV(), "V");
-            row("pulse", "", p.lineId(), station, "time of peak", p.atS() * 1e6, "µs");
+            if (p.atS().isPresent()) {
+                row("pulse", "", p.lineId(), station, "time of peak", p.atS().getAsDouble() * 1e6, "µs");
+            }
             if (p.currentA().isPresent()) {
                 row(
                         "pulse",
@@ -54,7 +57,8 @@ public final class ElectricsCsv {
                         "A");
             }
         }
-        for (Electrics.Candidate c : e.candidates()) {
+        for (Electrics.Candidate c :
+                e.energizers().map(Electrics.Energizers::candidates).orElse(List.of())) {
             String name = c.plate().name();
             row("energizer", name, "", "", "weakest, clean", c.cleanV(), "V");
             row("energizer", name, "", "", "weakest, as planned", c.likelyV(), "V");
@@ -73,7 +77,7 @@ public final class ElectricsCsv {
                 row("energizer", name, "", "", "price", c.plate().price().getAsDouble(), "");
             }
         }
-        for (Electrics.WhatIf w : e.whatIfs()) {
+        for (Electrics.WhatIf w : e.whatIfs().orElse(List.of())) {
             row("what if", text(w.name()), "", "", "weakest", w.weakestV(), "V");
             row("what if", text(w.name()), "", "", "weakest, heavy growth", w.heavyV(), "V");
         }
@@ -81,15 +85,23 @@ public final class ElectricsCsv {
             row("assumed", text(a.name()), "", "", "weakest, at least", a.lowestV(), "V");
             row("assumed", text(a.name()), "", "", "weakest, at most", a.highestV(), "V");
         }
-        earth(e.earth());
-        for (var m : e.supply().year()) {
+        if (e.earth().isPresent()) {
+            earth(e.earth().get());
+        }
+        if (e.supply().isPresent()) {
+            supply(e.supply().get());
+        }
+    }
+
+    private void supply(Electrics.SupplyAnswer supply) throws IOException {
+        for (var m : supply.battery().map(Electrics.BatteryAnswer::year).orElse(List.of())) {
             String month = "month " + m.month();
             row("year", month, "", "", "sun on the panel", m.sunMjPerM2(), "MJ/m² a day");
             row("year", month, "", "", "made", m.madeAhPerDay(), "Ah a day");
             row("year", month, "", "", "used", m.usedAhPerDay(), "Ah a day");
             row("year", month, "", "", "lowest charge", 100 * m.lowestShare(), "%");
         }
-        row("supply", "", "", "", "power drawn", e.supply().drawW(), "W");
+        row("supply", "", "", "", "power drawn", supply.drawW(), "W");
     }
 
     private void earth(Electrics.EarthAnswer earth) throws IOException {

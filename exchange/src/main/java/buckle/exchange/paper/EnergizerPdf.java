@@ -45,13 +45,14 @@ public final class EnergizerPdf {
                 .append(
                         " td { border-bottom: 0.5pt solid #999; padding: 3pt 4pt; } .pick td { border-bottom: 1.2pt solid #111; border-top: 1.2pt solid #111; } .s { font-size: 8.5pt; color: #333; }</style></head><body>");
         html.append("<h1>Why this energizer</h1><p>").append(Pdf.text(job)).append("</p>");
-        Optional<Candidate> chosen = e.candidates().stream()
+        Electrics.Energizers compared = e.energizers().orElseThrow();
+        Optional<Candidate> chosen = compared.candidates().stream()
                 .filter(c -> e.chosen() && c.plate().equals(e.energizer()))
                 .findFirst();
         chosen.ifPresent(c -> paragraph("Chosen for this job: " + c.plate().name() + ", " + kv(c.cleanV())
                 + " clean and " + kv(c.heavyV()) + " in heavy growth at the weakest point."));
         if (chosen.filter(Candidate::recommended).isEmpty()) {
-            paragraph((e.chosen() ? "Recommended otherwise. " : "") + text(e.recommended()));
+            paragraph((e.chosen() ? "Recommended otherwise. " : "") + text(compared.why()));
         }
         e.weakest()
                 .ifPresent(w -> paragraph(String.format(
@@ -68,24 +69,26 @@ public final class EnergizerPdf {
                                         "; the animals need %.1f kV",
                                         e.needV().getAsDouble() / 1000)
                                 : "",
-                        text(e.reserveSays()))));
+                        e.reserve().map(r -> text(r.says())).orElse(""))));
         html.append(
                 "<h2>Compared on this fence</h2><table><tr><th>Energizer</th><th>Into 500 Ω, J</th><th>Clean, kV</th><th>As planned, kV</th><th>Heavy growth, kV</th><th>Draws, W</th><th>Price</th><th>Rods for G9</th></tr>");
-        e.candidates().forEach(c -> candidate(c, e.chosen() ? c.plate().equals(e.energizer()) : c.recommended()));
+        compared.candidates()
+                .forEach(c -> candidate(c, e.chosen() ? c.plate().equals(e.energizer()) : c.recommended()));
         html.append(
                 "</table><p class='s'>Peaks at the weakest point. Energizers of no maker, invented to plan with, their prices too; the supplier's plate and price decide.</p>");
         html.append("<h2>Earth</h2>");
+        Electrics.EarthAnswer earth = e.earth().orElseThrow();
         paragraph(String.format(
                 Locale.ROOT,
                 "In %s ground of %.0f Ω·m the rods come to %.0f Ω and the last rod to about %.0f V in the earth test. %s %s",
-                e.earth().ground().text(),
-                e.earth().soilOhmM(),
-                e.earth().rodsOhm(),
-                e.earth().testV(),
-                text(e.earth().moist()),
-                text(e.earth().wires())));
+                earth.ground().text(),
+                earth.soilOhmM(),
+                earth.rodsOhm(),
+                earth.testV(),
+                text(earth.moist()),
+                text(earth.wires())));
         html.append("<h2>Power</h2>");
-        paragraph(text(e.supply().says()));
+        paragraph(text(e.supply().orElseThrow().says()));
         html.append(
                 "<h2>What is assumed</h2><table><tr><th>Assumption</th><th>Likely</th><th>From</th><th>To</th><th>Weakest point, kV</th></tr>");
         for (Electrics.Assumed a : e.assumed()) {
@@ -100,7 +103,7 @@ public final class EnergizerPdf {
                     a.highestV() / 1000));
         }
         html.append("</table><h2>To mind</h2>");
-        for (Finding f : e.findings()) {
+        for (Finding f : e.allFindings()) {
             paragraph(f.text(units) + " (" + f.rule() + ")");
         }
         paragraph(
@@ -142,8 +145,8 @@ public final class EnergizerPdf {
     }
 
     private String earth(Electrics.EarthNeed need) {
-        return need.rods() > 0
-                ? need.rods() + " × " + Lengths.text(need.rodM(), units)
+        return need.rods().isPresent()
+                ? need.rods().getAsInt() + " × " + Lengths.text(need.rodM(), units)
                 : String.format(Locale.ROOT, "under %.0f Ω", need.mostOhm());
     }
 

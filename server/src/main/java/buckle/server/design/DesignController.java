@@ -238,7 +238,7 @@ class DesignController {
                                         design.laid(),
                                         worked.around(),
                                         p.trial(),
-                                        ElectricsPlanner.Depth.CURVE))));
+                                        Electrics.Part.CURVE))));
     }
 
     @PostMapping(value = "/imports", consumes = "application/octet-stream")

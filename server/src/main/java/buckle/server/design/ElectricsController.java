@@ -18,6 +18,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
@@ -36,12 +37,12 @@ class ElectricsController {
     }
 
     /**
-     * A plan on its land, what is tried out on it, and how much is wanted.
+     * A plan on its land, what is tried out on it, and what is asked besides the curve.
      *
      * @param held an energizer to reckon with, whatever the plan chose; the layout stays the plan's own, so that the views of one plan
      *     share it
      */
-    record ElectricsOrder(Plan plan, Land land, Trial trial, ElectricsPlanner.Depth depth, Optional<Plate> held) {}
+    record ElectricsOrder(Plan plan, Land land, Trial trial, Set<Electrics.Part> parts, Optional<Plate> held) {}
 
     /** The pulse; empty while there is no fence. */
     record ElectricsAnswer(Optional<Electrics> electrics) {}
@@ -74,7 +75,7 @@ class ElectricsController {
                         worked.design().laid(),
                         worked.around(),
                         order.trial(),
-                        order.depth())));
+                        order.parts())));
     }
 
     @PostMapping("/electrics/at")

@@ -1,6 +1,6 @@
 package buckle.server.design;
 
-import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.Electrics;
 import buckle.circuit.Trial;
 import buckle.exchange.Json;
 import buckle.exchange.job.JobFile;
@@ -176,7 +176,7 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
                 order(
                         "/api/electrics",
                         new ElectricsController.ElectricsOrder(
-                                plan, land, Trial.NONE, ElectricsPlanner.Depth.ALL, Optional.empty()),
+                                plan, land, Trial.NONE, Electrics.Part.ALL, Optional.empty()),
                         eastDeg));
     }
 

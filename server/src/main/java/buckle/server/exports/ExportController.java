@@ -22,6 +22,7 @@ import buckle.land.GridTerrain;
 import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.layout.Layout;
+import buckle.message.English;
 import buckle.server.jobs.JobRow;
 import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
@@ -192,12 +193,16 @@ class ExportController {
     }
 
     private static Electrics electrics(Whole job) {
-        return ElectricsPlanner.of(
-                        job.plan(), job.design().laid(), job.around(), Trial.NONE, ElectricsPlanner.Depth.ALL)
+        Electrics all = ElectricsPlanner.of(
+                        job.plan(), job.design().laid(), job.around(), Trial.NONE, Electrics.Part.ALL)
                 .orElseThrow(() -> new BadInput(
                         "electrics.empty",
                         "layout",
                         "There is no fence yet: draw a line, then its pulse can be worked out."));
+        if (all.work().isEmpty()) {
+            throw new BadInput("electrics.unsolved", "plan", English.text(all.says(), job.units()));
+        }
+        return all;
     }
 
     private Whole laidOut(UUID id) {

@@ -1,17 +1,15 @@
 package buckle.circuit;
 
+import buckle.circuit.Electrics.Reserve;
 import buckle.circuit.Solver.Spot;
 import buckle.message.CircuitMessage;
 import buckle.message.CircuitMessage.NoReserve;
-import buckle.message.Message;
 import java.util.List;
-import java.util.Optional;
 import java.util.OptionalDouble;
 
-/** How much more may grow before the weakest point fails. */
-record Reserve(OptionalDouble factor, Message says) {
-    /** While only the curve is worked out. */
-    static final Reserve NOT_ASKED = none(NoReserve.NOT_ASKED);
+/** Finds how much more may grow before the weakest point fails. */
+final class ReserveSearch {
+    private ReserveSearch() {}
 
     private static final double MOST = 1000;
     private static final int HALVINGS = 9;
@@ -22,12 +20,12 @@ record Reserve(OptionalDouble factor, Message says) {
             Trial trial,
             List<Spot> spots,
             OptionalDouble needV,
-            Optional<Double> weakestV) {
+            OptionalDouble weakestV) {
         if (needV.isEmpty() || weakestV.isEmpty()) {
             return none(NoReserve.NO_NEED);
         }
         double need = needV.getAsDouble();
-        if (weakestV.get() < need) {
+        if (weakestV.getAsDouble() < need) {
             return none(NoReserve.UNDER_NEED);
         }
         double low = 0;
