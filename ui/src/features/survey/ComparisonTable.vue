@@ -17,6 +17,7 @@ const words = (path: string) =>
   path
     .split('.')
     .map((p) => p.replace(/(M|N|V|J|C|W|Deg|Ah|Percent|Mm2)$/, '').replace(/([a-z])([A-Z])/g, '$1 $2'))
+    .filter((p, i, all) => p !== all[i - 1])
     .join(', ')
     .toLowerCase()
 const effects = {

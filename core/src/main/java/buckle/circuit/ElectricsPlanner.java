@@ -8,9 +8,10 @@ import buckle.circuit.Electrics.SectionPulse;
 import buckle.circuit.Solver.Solved;
 import buckle.circuit.Solver.Spot;
 import buckle.land.Surroundings;
+import buckle.layout.Fence;
 import buckle.layout.Finding;
+import buckle.layout.LaidLine;
 import buckle.layout.Layout;
-import buckle.layout.LineLayout;
 import buckle.layout.Section;
 import buckle.layout.Severity;
 import buckle.message.CircuitMessage;
@@ -23,7 +24,6 @@ import buckle.rulebook.Rule;
 import buckle.rulebook.Standing;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
-import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.spec.Plan;
 import java.util.ArrayList;
@@ -161,18 +161,15 @@ public final class ElectricsPlanner {
     }
 
     private List<PulsePoint> points(List<Spot> spots, Solved middle, Range range) {
-        LocalPlane plane = plan.site().plane();
-        Map<String, Stationing> lines = layout.lines().stream()
-                .collect(Collectors.toMap(
-                        LineLayout::lineId,
-                        line -> new Stationing(
-                                line.corners().stream().map(plane::toPlane).toList(), line.closed())));
+        Fence fence = laid.fence();
+        Map<String, Stationing> lines =
+                fence.lines().stream().collect(Collectors.toMap(LaidLine::id, LaidLine::stationing));
         List<PulsePoint> points = new ArrayList<>();
         for (int i = 0; i < spots.size(); i++) {
             Spot s = spots.get(i);
             double v = middle.volts(i);
-            GeoPoint at =
-                    plane.toGeo(Objects.requireNonNull(lines.get(s.lineId())).at(s.stationM()));
+            GeoPoint at = fence.plane()
+                    .toGeo(Objects.requireNonNull(lines.get(s.lineId())).at(s.stationM()));
             points.add(new PulsePoint(
                     s.lineId(),
                     s.stationM(),

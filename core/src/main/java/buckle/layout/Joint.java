@@ -2,6 +2,7 @@ package buckle.layout;
 
 import buckle.message.JointKind;
 import buckle.message.JointMessage;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 
 /**
@@ -13,6 +14,7 @@ import java.util.List;
  * @param parts what it takes
  * @param says how
  */
+@RecordBuilder
 public record Joint(
         String id,
         String lineId,
@@ -22,14 +24,11 @@ public record Joint(
         List<Integer> hot,
         List<Integer> earth,
         Parts parts,
-        JointMessage says) {
+        JointMessage says)
+        implements JointBuilder.With {
     public Joint {
         hot = List.copyOf(hot);
         earth = List.copyOf(earth);
-    }
-
-    Joint at(double otherM) {
-        return new Joint("", lineId, otherM, kind, name, hot, earth, parts, says);
     }
 
     /**

@@ -1,6 +1,7 @@
 package buckle.layout;
 
 import buckle.site.GeoPoint;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 
@@ -11,6 +12,7 @@ import java.util.Optional;
  * @param findings what is to be said of this very fence
  * @param everyJob what is so on every job of this kind; the local code and licensed people have the last word
  */
+@RecordBuilder
 public record Layout(
         GeoPoint origin,
         List<LineLayout> lines,
@@ -20,7 +22,8 @@ public record Layout(
         List<Joint> joints,
         List<Sign> signs,
         List<Finding> findings,
-        List<Standing> everyJob) {
+        List<Standing> everyJob)
+        implements LayoutBuilder.With {
     public Layout {
         lines = List.copyOf(lines);
         sections = List.copyOf(sections);
@@ -29,11 +32,6 @@ public record Layout(
         signs = List.copyOf(signs);
         findings = List.copyOf(findings);
         everyJob = List.copyOf(everyJob);
-    }
-
-    /** With lines of which posts, braces and joints travel apart, and without signs. */
-    Layout moving(List<LineLayout> other) {
-        return new Layout(origin, other, feed, sections, testPoints, List.of(), List.of(), findings, everyJob);
     }
 
     /** Posts of a kind on all lines. */

@@ -9,9 +9,7 @@ import buckle.message.Span;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.Corner;
-import buckle.site.CutOut;
 import buckle.site.FenceLine;
-import buckle.site.Gate;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
@@ -21,23 +19,17 @@ import buckle.site.Tees;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
 import buckle.spec.WireSchedule;
-import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
-import java.util.Map;
-import java.util.NavigableMap;
 import java.util.OptionalDouble;
-import java.util.TreeMap;
+import java.util.stream.Stream;
 
 /** Lays out one line: strong posts where it turns, ends or opens, braces in each pull, line posts evened between. */
 final class LineLayer {
     private static final double SAME_PLACE_M = Mark.SAME_PLACE_M;
     /** A post wanted nearer than this to a strong one is not set. */
     private static final double CROWDED_M = 1;
-
-    /** A quarter mile is not told from a hand more. */
-    private static final double ABOUT_M = 0.1;
 
     private final FenceLine line;
     private final Spec spec;
@@ -48,10 +40,6 @@ final class LineLayer {
     private final Terrain terrain;
     private final List<Post> inner;
     private final List<Contact> contacts;
-    /** Two for each pull, in order. */
-    private final List<Bracing.Placed> placed = new ArrayList<>();
-
-    private final List<Bend> bends = new ArrayList<>();
     private final WireSchedule schedule;
     private final Pulling pulling;
     private final Bracing bracing;
@@ -89,21 +77,22 @@ final class LineLayer {
         this.soil = new SoilAlong(contacts);
     }
 
+    /** A stretch to be pulled, with what braces its ends. */
+    private record Braced(StrongPosts.Stop stop, Bracing.Placed start, Bracing.Placed finish) {}
+
     LaidLine layOut() {
         return new LaidLine(line, layout(), stationing, contacts, soil);
     }
 
     private LineLayout layout() {
-        List<GatePlace> gates = gates();
-        List<CutOutPlace> cutOuts = cutOuts(gates);
+        StrongPosts.Found strong = StrongPosts.of(line, spec.fence().braces(), stationing, plane, branches, findings);
         Profile profile = Profile.along(stationing, line.closed(), line.ground(), plane, terrain);
         gapFindings(profile);
-        List<Mark> marks = marks(gates);
-        inline(marks, gates);
+        List<Bend> bends = Bends.of(line, stationing, spec, pulling);
+        bends.forEach(this::bendNote);
         PostPlaces places = new PostPlaces(line, spec, stationing, plane);
-        List<Stop> stops = stops(marks, gates);
-        stops.forEach(this::brace);
-        List<Mark> all = marks(marks, gates, places, profile);
+        List<Braced> braced = strong.stops().stream().map(this::braced).toList();
+        List<Mark> all = marks(strong, braced, places, profile);
         PostSetter setter =
                 new PostSetter(line, spec, schedule.topM(), pulling, stationing, plane, soil, profile, places);
         setter.stand(all)
@@ -120,9 +109,14 @@ final class LineLayer {
                         line.id(),
                         stationing.nearest(plane.toPlane(l.choice().from())).stationM(),
                         new LayoutMessage.ChoiceLost(l.choice().reason(), l.why()))));
-        List<Pull> pulls = pulls(stops, all, profile);
+        List<Pull> pulls = pulls(braced, all, profile);
         Anchors anchors = Anchors.of(
-                placed, pulls, bracing, stationing, line.closed(), station -> setter.foot(markAt(all, station)));
+                placed(braced),
+                pulls,
+                bracing,
+                stationing,
+                line.closed(),
+                station -> setter.foot(markAt(all, station)));
         List<Brace> braces = anchors.braces();
         List<Post> posts = setter.set(all, anchors.loads(), worst(pulls));
         double lengthM = stationing.lengthM();
@@ -140,8 +134,8 @@ final class LineLayer {
                 posts,
                 braces,
                 pulls,
-                gates,
-                cutOuts,
+                strong.gates(),
+                strong.cutOuts(),
                 contacts.stream()
                         .map(c -> new LandSpan(
                                 c.feature().id(),
@@ -193,184 +187,11 @@ final class LineLayer {
         return points;
     }
 
-    private List<GatePlace> gates() {
-        List<GatePlace> places = new ArrayList<>();
-        for (Gate gate : line.gates()) {
-            places.add(place(gate));
-        }
-        places.sort(Comparator.comparingDouble(GatePlace::fromM));
-        List<GatePlace> kept = new ArrayList<>();
-        for (GatePlace gate : places) {
-            if (kept.isEmpty() || gate.fromM() >= kept.getLast().toM()) {
-                kept.add(gate);
-            } else {
-                warn(
-                        Rule.J5,
-                        gate.fromM(),
-                        new LayoutMessage.GateOverlaps(
-                                gate.name(), kept.getLast().name()));
-            }
-        }
-        return kept;
-    }
-
-    private GatePlace place(Gate gate) {
-        Stationing.Place nearest = stationing.nearest(plane.toPlane(gate.at()));
-        double from = stationing.cornerStationM(nearest.side());
-        double to = stationing.cornerStationM(nearest.side() + 1);
-        double opening = Math.min(gate.openingM(), to - from);
-        double middle = Math.clamp(nearest.stationM(), from + opening / 2, to - opening / 2);
-        boolean fromStrong = strongCorner(nearest.side());
-        boolean toStrong = strongCorner(nearest.side() + 1);
-        if (fromStrong && middle - opening / 2 - from < Values.X15_HANGS_M) {
-            middle = from + opening / 2;
-        } else if (toStrong && to - middle - opening / 2 < Values.X15_HANGS_M) {
-            middle = to - opening / 2;
-        }
-        if (Math.abs(middle - nearest.stationM()) > SAME_PLACE_M) {
-            note(Rule.X15, middle, new LayoutMessage.GateMoved(gate.name(), Math.abs(middle - nearest.stationM())));
-        }
-        if (opening < gate.openingM()) {
-            warn(Rule.J5, middle, new LayoutMessage.GateTooWide(gate.name()));
-        }
-        return new GatePlace(gate.id(), gate.name(), gate.kind(), middle - opening / 2, middle + opening / 2);
-    }
-
-    /** Whether a strong post stands at a corner, on which a gate can hang. */
-    private boolean strongCorner(int corner) {
-        int count = line.corners().size();
-        int at = line.closed() ? corner % count : corner;
-        boolean end = !line.closed() && (at == 0 || at == count - 1);
-        return end
-                || line.closed() && at == line.closingCornerIndex()
-                || Math.abs(Math.toDegrees(stationing.deflectionRad(at)))
-                        >= spec.fence().braces().strongerFromDeg();
-    }
-
-    private List<CutOutPlace> cutOuts(List<GatePlace> gates) {
-        List<CutOutPlace> places = new ArrayList<>();
-        for (CutOut cutOut : line.cutOuts()) {
-            double station = stationing.nearest(plane.toPlane(cutOut.at())).stationM();
-            for (GatePlace gate : gates) {
-                if (station > gate.fromM() && station < gate.toM()) {
-                    station = station - gate.fromM() < gate.toM() - station ? gate.fromM() : gate.toM();
-                    note(Rule.J4, station, new LayoutMessage.CutOutMoved(cutOut.name(), gate.name()));
-                }
-            }
-            places.add(new CutOutPlace(cutOut.id(), cutOut.name(), station));
-        }
-        places.sort(Comparator.comparingDouble(CutOutPlace::stationM));
-        return places;
-    }
-
-    private List<Mark> marks(List<GatePlace> gates) {
-        List<Mark> marks = new ArrayList<>();
-        int count = line.corners().size();
-        for (int i = 0; i < count; i++) {
-            marks.add(corner(i, count));
-        }
-        bends.addAll(Bends.of(line, stationing, spec, pulling));
-        bends.forEach(this::bendNote);
-        for (GatePlace gate : gates) {
-            marks.add(new Mark(gate.fromM(), PostKind.GATE, gate.name(), 0, true));
-            marks.add(new Mark(gate.toM(), PostKind.GATE, gate.name(), 0, true));
-        }
-        marks.sort(Comparator.comparingDouble(Mark::stationM));
-        List<Mark> merged = merged(marks);
-        branches.forEach(tee -> branch(merged, tee, gates));
-        return merged;
-    }
-
-    /** A branch stands on a strong post that is there already, or gets one. */
-    private void branch(List<Mark> marks, Tees.Tee tee, List<GatePlace> gates) {
-        double at = tee.stationM();
-        for (GatePlace gate : gates) {
-            if (at > gate.fromM() + SAME_PLACE_M && at < gate.toM() - SAME_PLACE_M) {
-                warn(Rule.J5, at, new LayoutMessage.BranchInGate(gate.name()));
-            }
-        }
-        boolean stands = marks.stream()
-                .anyMatch(m -> m.kind() != PostKind.LINE && Math.abs(m.stationM() - at) < SAME_PLACE_M
-                        || line.closed() && stationing.lengthM() - at < SAME_PLACE_M);
-        if (!stands) {
-            marks.removeIf(m -> Math.abs(m.stationM() - at) < SAME_PLACE_M);
-            marks.add(new Mark(at, PostKind.TEE, "", 0, false));
-            marks.sort(Comparator.comparingDouble(Mark::stationM));
-        }
-    }
-
-    private Mark corner(int i, int count) {
-        double deflectionDeg = Math.toDegrees(stationing.deflectionRad(i));
-        double turn = Math.abs(deflectionDeg);
-        String label = Labels.letter(i);
-        double station = stationing.cornerStationM(i);
-        if (!line.closed() && (i == 0 || i == count - 1)) {
-            return new Mark(station, PostKind.END, label, 0, true);
-        }
-        boolean closing = line.closed() && i == line.closingCornerIndex();
-        if (closing || turn >= spec.fence().braces().braceFromDeg()) {
-            return new Mark(station, PostKind.CORNER, label, deflectionDeg, true);
-        }
-        PostKind kind = turn >= spec.fence().braces().strongerFromDeg() ? PostKind.CORNER : PostKind.LINE;
-        return new Mark(station, kind, label, deflectionDeg, false);
-    }
-
-    /** A gate post at the very place of a corner post is that corner post. */
-    private List<Mark> merged(List<Mark> marks) {
-        List<Mark> result = new ArrayList<>();
-        for (Mark mark : marks) {
-            Mark last = result.isEmpty() ? null : result.getLast();
-            if (last != null && mark.stationM() - last.stationM() < SAME_PLACE_M) {
-                Mark stronger = last.kind() == PostKind.GATE ? mark : last;
-                result.set(
-                        result.size() - 1,
-                        new Mark(last.stationM(), stronger.kind(), stronger.label(), stronger.deflectionDeg(), true));
-            } else {
-                result.add(mark);
-            }
-        }
-        boolean doubled = line.closed()
-                && result.size() > 1
-                && stationing.lengthM() - result.getLast().stationM() < SAME_PLACE_M;
-        if (doubled) {
-            result.removeLast();
-        }
-        return result;
-    }
-
-    /** A stretch of wire between two terminations. */
-    private record Stop(double fromM, double toM) {}
-
-    private List<Stop> stops(List<Mark> marks, List<GatePlace> gates) {
-        List<Double> stops = new ArrayList<>(
-                marks.stream().filter(Mark::ends).map(Mark::stationM).toList());
-        List<Stop> result = new ArrayList<>();
-        if (line.closed() && !stops.isEmpty()) {
-            if (stops.getFirst() > SAME_PLACE_M) {
-                stops.addFirst(0.0);
-            }
-            stops.add(stationing.lengthM());
-        }
-        int gate = 0;
-        for (int i = 1; i < stops.size(); i++) {
-            double from = stops.get(i - 1);
-            double to = stops.get(i);
-            while (gate < gates.size() && gates.get(gate).toM() <= from + SAME_PLACE_M) {
-                gate++;
-            }
-            boolean opening = gate < gates.size() && gates.get(gate).fromM() <= from + SAME_PLACE_M;
-            if (!opening) {
-                result.add(new Stop(from, to));
-            }
-        }
-        return result;
-    }
-
-    private List<Pull> pulls(List<Stop> stops, List<Mark> posts, Profile profile) {
+    private List<Pull> pulls(List<Braced> stretches, List<Mark> posts, Profile profile) {
         List<Pull> pulls = new ArrayList<>();
         int at = 0;
-        for (int k = 0; k < stops.size(); k++) {
-            Stop stop = stops.get(k);
+        for (Braced braced : stretches) {
+            StrongPosts.Stop stop = braced.stop();
             double widest = 0;
             while (at < posts.size() && posts.get(at).stationM() < stop.fromM() - SAME_PLACE_M) {
                 at++;
@@ -388,32 +209,16 @@ final class LineLayer {
                     stop.toM(),
                     profile.slopeLengthM(stop.fromM(), stop.toM()),
                     widest,
-                    placed.subList(2 * k, 2 * k + 2)));
+                    List.of(braced.start(), braced.finish())));
         }
         return pulls;
     }
 
-    /** B12: long straight pulls are parted evenly. */
-    private void inline(List<Mark> marks, List<GatePlace> gates) {
-        double most = spec.fence().braces().inlineFromM();
-        NavigableMap<Double, Mark> standing = new TreeMap<>();
-        marks.forEach(m -> standing.put(m.stationM(), m));
-        for (Stop stop : stops(marks, gates)) {
-            int parts = Lengths.parts(stop.toM() - stop.fromM() - ABOUT_M, most);
-            for (int k = 1; k < parts; k++) {
-                double at = stop.fromM() + (stop.toM() - stop.fromM()) * k / parts;
-                Map<Double, Mark> near = standing.subMap(at - CROWDED_M, false, at + CROWDED_M, false);
-                near.values().removeIf(m -> !m.kind().strong());
-                if (near.isEmpty()) {
-                    standing.put(at, new Mark(at, PostKind.INLINE, "", 0, true));
-                }
-            }
-        }
-        marks.clear();
-        marks.addAll(standing.values());
+    private static List<Bracing.Placed> placed(List<Braced> braced) {
+        return braced.stream().flatMap(b -> Stream.of(b.start(), b.finish())).toList();
     }
 
-    private void brace(Stop pull) {
+    private Braced braced(StrongPosts.Stop pull) {
         BraceKind kind = bracing.kind();
         double reach = bracing.reachM(kind);
         double room = pull.toM() - pull.fromM();
@@ -421,22 +226,17 @@ final class LineLayer {
         BraceName what =
                 new BraceName(kind.text(), kind.framed() ? OptionalDouble.of(bracing.railM()) : OptionalDouble.empty());
         double need = bracing.roomM(kind);
-        if (room >= need + reach) {
-            add(kind, pull.fromM(), 1);
-            add(kind, pull.toM(), -1);
-        } else if (room >= need) {
-            add(kind, pull.fromM(), 1);
-            add(BraceKind.NONE, pull.toM(), -1);
-            warn(rule, pull.toM(), new LayoutMessage.OneBraceFits(what, new Span(pull.fromM(), pull.toM())));
-        } else {
-            add(BraceKind.NONE, pull.fromM(), 1);
-            add(BraceKind.NONE, pull.toM(), -1);
+        boolean start = room >= need;
+        boolean finish = room >= need + reach;
+        if (!start) {
             warn(rule, pull.fromM(), new LayoutMessage.NoBraceFits(what, new Span(pull.fromM(), pull.toM())));
+        } else if (!finish) {
+            warn(rule, pull.toM(), new LayoutMessage.OneBraceFits(what, new Span(pull.fromM(), pull.toM())));
         }
-    }
-
-    private void add(BraceKind kind, double strongM, int towards) {
-        placed.add(bracing.placed(kind, strongM, towards));
+        return new Braced(
+                pull,
+                bracing.placed(start ? kind : BraceKind.NONE, pull.fromM(), 1),
+                bracing.placed(finish ? kind : BraceKind.NONE, pull.toM(), -1));
     }
 
     private void bendNote(Bend bend) {
@@ -446,9 +246,10 @@ final class LineLayer {
                 new LayoutMessage.RoundedOutline(bend.turnDeg(), bend.posts(), bend.toM(), bend.sideN()));
     }
 
-    private List<Mark> marks(List<Mark> marks, List<GatePlace> gates, PostPlaces places, Profile profile) {
-        List<Mark> fixed = new ArrayList<>(marks);
-        for (Bracing.Placed b : placed) {
+    private List<Mark> marks(StrongPosts.Found strong, List<Braced> braced, PostPlaces places, Profile profile) {
+        List<GatePlace> gates = strong.gates();
+        List<Mark> fixed = new ArrayList<>(strong.marks());
+        for (Bracing.Placed b : placed(braced)) {
             int frames = b.kind().posts();
             for (int k = 1; k <= frames; k++) {
                 double at = b.strongM() + (b.braceM() - b.strongM()) * k / frames;
@@ -457,7 +258,7 @@ final class LineLayer {
         }
         fixed.sort(Comparator.comparingDouble(Mark::stationM));
         fixed = clearOfBraces(fixed);
-        fixed = with(fixed, places.wanted(contacts, profile, marks, opposite()), gates);
+        fixed = with(fixed, places.wanted(contacts, profile, strong.marks(), opposite()), gates);
         List<Mark> all = new ArrayList<>();
         for (int i = 0; i < fixed.size(); i++) {
             Mark mark = fixed.get(i);

@@ -113,9 +113,9 @@ final class EnglishCircuit {
                     case ARE_TIED ->
                         "Earth wires are tied to the energizer's earth terminal: they carry the return where the ground does not.";
                     case ARE_GROUNDED ->
-                        "Earth wires are merely grounded along the way: what returns in them passes through the ground and the rods all the same (G14).";
+                        "Earth wires are merely grounded along the way: what returns in them passes through the ground and the rods all the same.";
                     case WOULD_CARRY ->
-                        "In bad seasons rods alone do not carry the return: earth wires tied to the energizer would (G14).";
+                        "In bad seasons rods alone do not carry the return: earth wires tied to the energizer would.";
                     case NOT_NEEDED -> "The ground carries the return; earth wires are not needed for it.";
                 };
             case Contact m -> contact(m);

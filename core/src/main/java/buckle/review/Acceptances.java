@@ -1,15 +1,17 @@
 package buckle.review;
 
+import buckle.layout.Fence;
 import buckle.layout.Finding;
+import buckle.layout.LaidLine;
 import buckle.layout.Layout;
 import buckle.site.Anchor;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.spec.Decisions;
-import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.stream.Collectors;
 
 /** Knows accepted findings again: the same message at the same place of the same line, or with the same values for the whole job. */
 final class Acceptances {
@@ -17,31 +19,19 @@ final class Acceptances {
 
     private Acceptances() {}
 
-    static Layout apply(Layout layout, Decisions decisions) {
+    static Layout apply(Layout layout, Fence fence, Decisions decisions) {
         if (decisions.accepted().isEmpty()) {
             return layout;
         }
-        LocalPlane plane = new LocalPlane(layout.origin());
-        Map<String, Stationing> lines = new HashMap<>();
-        layout.lines()
-                .forEach(l -> lines.put(
-                        l.lineId(),
-                        new Stationing(l.corners().stream().map(plane::toPlane).toList(), l.closed())));
+        LocalPlane plane = fence.plane();
+        Map<String, Stationing> lines =
+                fence.lines().stream().collect(Collectors.toMap(LaidLine::id, LaidLine::stationing));
         List<Finding> findings = layout.findings().stream()
                 .map(f -> reason(f, decisions.accepted(), lines, plane)
                         .map(f::acceptedFor)
                         .orElse(f))
                 .toList();
-        return new Layout(
-                layout.origin(),
-                layout.lines(),
-                layout.feed(),
-                layout.sections(),
-                layout.testPoints(),
-                layout.joints(),
-                layout.signs(),
-                findings,
-                layout.everyJob());
+        return layout.withFindings(findings);
     }
 
     /** A finding of several places is accepted when each of them is: a new place brings it back. */

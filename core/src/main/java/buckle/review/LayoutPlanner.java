@@ -68,7 +68,7 @@ public final class LayoutPlanner {
                 fence.signs(),
                 findings(fence, network, around),
                 EveryJob.of(fence.layouts(), fence.spec()));
-        return new Laid(fence, Optional.of(network), Acceptances.apply(layout, plan.decisions()));
+        return new Laid(fence, Optional.of(network), Acceptances.apply(layout, fence, plan.decisions()));
     }
 
     private static List<Finding> findings(Fence fence, FenceNetwork network, Surroundings around) {

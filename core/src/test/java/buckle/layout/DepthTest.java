@@ -700,65 +700,6 @@ class DepthTest {
         assertThat(problems).hasSize(3).allMatch(p -> p.startsWith("fence.climate."));
     }
 
-    /** While something moves: nothing is lost but loads and signs, and places by less than a tenth of a millimetre. */
-    @Test
-    void postsBracesAndJointsTravelAsRows() {
-        Layout whole = all(SPEC, Fences.line("l", true, 0, 0, 210, 0, 190, 140, -10, 120), straight2());
-        Rows.Packed packed = Rows.of(whole);
-        assertThat(packed.layout().joints()).isEmpty();
-        for (int i = 0; i < whole.lines().size(); i++) {
-            LineLayout line = whole.lines().get(i);
-            LineLayout left = packed.layout().lines().get(i);
-            assertThat(left.posts()).isEmpty();
-            assertThat(left.braces()).isEmpty();
-            assertThat(left.pulls()).isEqualTo(line.pulls());
-            Rows rows = packed.rows().get(i);
-            assertThat(rows.posts()).hasSize(6 * line.posts().size());
-            assertThat(rows.likePosts()).hasSizeLessThan(9);
-            for (int k = 0; k < line.posts().size(); k++) {
-                Post post = line.posts().get(k);
-                List<Long> row = rows.posts().subList(6 * k, 6 * k + 6);
-                Post like = rows.likePosts().get(row.get(0).intValue());
-                assertThat(row.get(1)).isEqualTo(post.number());
-                assertThat(row.get(2) * 1e-4).isCloseTo(post.stationM(), within(0.5e-4 + 1e-9));
-                GeoPoint origin = line.corners().getFirst();
-                assertThat(origin.lonDeg() + row.get(3) * 1e-9).isCloseTo(post.lonDeg(), within(0.5e-9 + 1e-13));
-                assertThat(origin.latDeg() + row.get(4) * 1e-9).isCloseTo(post.latDeg(), within(0.5e-9 + 1e-13));
-                assertThat(row.get(5) * 1e-3).isCloseTo(post.deflectionDeg(), within(0.5e-3 + 1e-9));
-                assertThat(like)
-                        .usingRecursiveComparison()
-                        .ignoringFields("number", "stationM", "lonDeg", "latDeg", "label", "deflectionDeg", "load")
-                        .isEqualTo(post);
-                int at = k;
-                assertThat(rows.labels().stream().filter(l -> l.post() == at).map(Rows.Label::text))
-                        .isEqualTo(post.label().isEmpty() ? List.of() : List.of(post.label()));
-            }
-            assertThat(line.braces()).isNotEmpty();
-            assertThat(rows.braces()).hasSize(3 * line.braces().size());
-            for (int k = 0; k < line.braces().size(); k++) {
-                Brace brace = line.braces().get(k);
-                List<Long> row = rows.braces().subList(3 * k, 3 * k + 3);
-                Brace like = rows.likeBraces().get(row.get(0).intValue());
-                assertThat(like.kind()).isEqualTo(brace.kind());
-                assertThat(like.railM()).isEqualTo(brace.railM());
-                assertThat(row.get(1) * 1e-4).isCloseTo(brace.strongStationM(), within(0.5e-4 + 1e-9));
-                assertThat(row.get(2) * 1e-4).isCloseTo(brace.braceStationM(), within(0.5e-4 + 1e-9));
-            }
-            List<Joint> joints = whole.joints().stream()
-                    .filter(j -> j.lineId().equals(line.lineId()))
-                    .toList();
-            assertThat(joints).isNotEmpty();
-            assertThat(rows.joints()).hasSize(2 * joints.size());
-            for (int k = 0; k < joints.size(); k++) {
-                Joint joint = joints.get(k);
-                Joint like = rows.likeJoints().get(rows.joints().get(2 * k).intValue());
-                assertThat(like.at(joint.stationM())).isEqualTo(joint.at(joint.stationM()));
-                assertThat(rows.joints().get(2 * k + 1) * 1e-4).isCloseTo(joint.stationM(), within(0.5e-4 + 1e-9));
-            }
-        }
-        assertThat(packed.layout().sections()).isEqualTo(whole.sections());
-    }
-
     private static FenceLine straight2() {
         return Fences.line("m", false, 300, 0, 400, 60);
     }

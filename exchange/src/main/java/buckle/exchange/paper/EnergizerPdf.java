@@ -80,7 +80,7 @@ public final class EnergizerPdf {
         Electrics.EarthAnswer earth = e.earth().orElseThrow();
         paragraph(String.format(
                 Locale.ROOT,
-                "In %s ground of %.0f Ω·m the rods come to %.0f Ω and the last rod to about %.0f V in the earth test. %s %s",
+                "In %s ground of %.0f Ω·m the rods come to %.0f Ω and the last rod to about %.0f V in the earth test. %s %s (G14, W18)",
                 earth.ground().text(),
                 earth.soilOhmM(),
                 earth.rodsOhm(),

@@ -1,5 +1,11 @@
-package buckle.layout;
+package buckle.exchange;
 
+import buckle.layout.Brace;
+import buckle.layout.Joint;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
+import buckle.layout.Post;
+import buckle.layout.PostKind;
 import buckle.material.PostStock;
 import buckle.site.GeoPoint;
 import buckle.spec.BraceKind;
@@ -66,7 +72,7 @@ public record Rows(
                 .toList();
         List<Rows> rows =
                 layout.lines().stream().map(line -> of(line, layout.joints())).toList();
-        return new Packed(layout.moving(lines), rows);
+        return new Packed(layout.withLines(lines).withJoints(List.of()).withSigns(List.of()), rows);
     }
 
     private static Rows of(LineLayout line, List<Joint> all) {
@@ -98,7 +104,7 @@ public record Rows(
         List<Long> joints = new ArrayList<>();
         for (Joint joint : all) {
             if (joint.lineId().equals(line.lineId())) {
-                joints.add(likeJoints.index(joint.at(0), joint));
+                joints.add(likeJoints.index(joint.withId("").withStationM(0), joint));
                 joints.add(whole(joint.stationM(), PER_M));
             }
         }
