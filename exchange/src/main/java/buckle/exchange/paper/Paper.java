@@ -15,7 +15,8 @@ public enum Paper {
         this.heightMm = heightMm;
     }
 
-    String css() {
+    /** As style sheets name it. */
+    public String css() {
         return css;
     }
 

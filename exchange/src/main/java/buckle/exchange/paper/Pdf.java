@@ -12,7 +12,6 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
-import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import org.w3c.dom.Element;
@@ -49,15 +48,6 @@ public final class Pdf {
         return out.toByteArray();
     }
 
-    static String object(String id, double widthMm, double heightMm) {
-        return String.format(
-                Locale.ROOT,
-                "<object id='%s' style='display: block; width: %.2fmm; height: %.2fmm'></object>",
-                id,
-                widthMm,
-                heightMm);
-    }
-
     static Font awtFont(float size) {
         try (InputStream font = font()) {
             return Font.createFont(Font.TRUETYPE_FONT, font).deriveFont(size);
@@ -72,10 +62,6 @@ public final class Pdf {
             throw new IllegalStateException("the typeface " + FONT + " is missing");
         }
         return font;
-    }
-
-    static String text(String text) {
-        return text.replace("&", "&amp;").replace("<", "&lt;").replace(">", "&gt;");
     }
 
     private record Drawers(Map<String, Drawing> drawings) implements FSObjectDrawerFactory {

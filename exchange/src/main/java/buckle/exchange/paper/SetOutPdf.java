@@ -1,6 +1,5 @@
 package buckle.exchange.paper;
 
-import buckle.exchange.out.GpxWriter;
 import buckle.land.Land;
 import buckle.layout.Layout;
 import buckle.setout.SetOut;
@@ -10,15 +9,18 @@ import buckle.setout.SetOut.SetOutLine;
 import buckle.setout.SetOut.Tie;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
+import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.stream.Collectors;
 
 /** The set-out sheet on paper: a table for each line, and a plan to scale; to be read off a clipboard. */
 public final class SetOutPdf {
+    private static final double SIDES_MM = 24;
+    private static final double HEAD_AND_FOOT_MM = 62;
+
     private final SetOut sheet;
     private final UnitSystem units;
-    private final StringBuilder html = new StringBuilder();
 
     private SetOutPdf(SetOut sheet, UnitSystem units) {
         this.sheet = sheet;
@@ -28,60 +30,49 @@ public final class SetOutPdf {
     /** What stands at the head of each page. */
     public record Heading(String job, String client, String property, int revision, String date) {}
 
+    /** A line as the sheet has it. */
+    public record LinePage(String title, List<Row> marks, String diagonals) {}
+
+    /**
+     * A mark as the table has it.
+     *
+     * @param along the slope, where that is more; otherwise empty
+     * @param untied what serves where nothing near stands; otherwise empty
+     */
+    public record Row(
+            String name,
+            String kind,
+            String from,
+            String along,
+            String station,
+            String turn,
+            String bearing,
+            String compass,
+            List<TieText> ties,
+            String untied,
+            String then) {}
+
+    /** A distance to something that stands. */
+    public record TieText(String distance, String to) {}
+
     public static byte[] write(Heading heading, SetOut sheet, Layout layout, Land land, UnitSystem units, Paper paper) {
         SetOutPdf pdf = new SetOutPdf(sheet, units);
-        double widthMm = paper.widthMm() - 24;
-        double heightMm = paper.heightMm() - 62;
+        double widthMm = paper.widthMm() - SIDES_MM;
+        double heightMm = paper.heightMm() - HEAD_AND_FOOT_MM;
         PlanDrawing plan = new PlanDrawing(layout, land, units, widthMm, heightMm);
-        pdf.page(heading, paper, plan, widthMm, heightMm);
-        return Pdf.render(pdf.html.toString(), Map.of("plan", plan::draw));
-    }
-
-    private void page(Heading h, Paper paper, PlanDrawing plan, double widthMm, double heightMm) {
-        html.append("<html><head><style>")
-                .append("@page { size: ")
-                .append(paper.css())
-                .append(" portrait; margin: 24mm 12mm 14mm 12mm;")
-                .append(" @top-left { content: element(head); } ")
-                .append(" @bottom-left { content: '")
-                .append(css(h.job() + " · revision " + h.revision() + " · " + h.date()))
-                .append("'; font: 8pt sheet; }")
-                .append(" @bottom-right { content: 'page ' counter(page) ' of ' counter(pages); font: 8pt sheet; } }")
-                .append(
-                        "body { margin: 0; font: 10pt sheet; color: #111; } h1 { font-size: 17pt; margin: 0; } h2 { font-size: 13pt; margin: 14pt 0 4pt; }")
-                .append(
-                        "table { width: 100%; table-layout: fixed; border-collapse: collapse; -fs-table-paginate: paginate; } th { font-weight: 400; text-align: left; font-size: 8pt; border-bottom: 1pt solid #111; padding: 2pt 4pt; vertical-align: bottom; }")
-                .append(
-                        "td { border-bottom: 0.5pt solid #999; padding: 4.5pt 4pt; vertical-align: top; } tr { page-break-inside: avoid; }")
-                .append(
-                        ".r { text-align: right; white-space: nowrap; } .n { white-space: nowrap; } .m { word-wrap: break-word; } .s { font-size: 8.5pt; color: #333; }")
-                .append("#head { position: running(head); border-bottom: 1.2pt solid #111; width: ")
-                .append(mm(widthMm))
-                .append("; }")
-                .append(
-                        ".box { border: 1pt solid #111; padding: 5pt 8pt; margin: 8pt 0; } .tick { width: 9pt; height: 9pt; border: 0.8pt solid #111; display: inline-block; }")
-                .append("</style></head><body>")
-                .append("<div id='head'><h1>Set-out sheet</h1><div>")
-                .append(text(h.job()))
-                .append(" · ")
-                .append(text(h.client()))
-                .append(" · ")
-                .append(text(h.property()))
-                .append("</div></div>");
-        html.append("<div class='box'>");
-        sheet.calls().forEach(c -> html.append("<div>• ").append(text(c)).append("</div>"));
-        html.append("</div><div class='s'>")
-                .append(text(sheet.offsetNote()))
-                .append(" ")
-                .append(text(declination()))
-                .append(" Distances are level; the tape laid along a slope reads the figure in brackets.</div>");
-        sheet.lines().forEach(this::line);
-        html.append("<div style='page-break-before: always'><h2>")
-                .append(text("Plan, " + plan.scaleText()))
-                .append("</h2>")
-                .append(Pdf.object("plan", widthMm, heightMm))
-                .append("</div>");
-        html.append("</body></html>");
+        String page = Template.filled(
+                "set-out.peb",
+                Map.of(
+                        "paper", paper,
+                        "heading", heading,
+                        "calls", sheet.calls(),
+                        "offsetNote", sheet.offsetNote(),
+                        "declination", pdf.declination(),
+                        "lines", sheet.lines().stream().map(pdf::line).toList(),
+                        "planTitle", "Plan, " + plan.scaleText(),
+                        "width", Template.mm(widthMm),
+                        "height", Template.mm(heightMm)));
+        return Pdf.render(page, Map.of("plan", plan::draw));
     }
 
     private String declination() {
@@ -96,103 +87,53 @@ public final class SetOutPdf {
                 d < 0 ? "west" : "east");
     }
 
-    private void line(SetOutLine line) {
-        html.append("<h2>")
-                .append(text(line.name() + ", " + tape(line.lengthM()) + (line.closed() ? ", closed" : ", open")))
-                .append(
-                        "</h2><table><thead><tr><th style='width: 6mm'></th><th style='width: 27mm'>mark</th><th class='r' style='width: 27mm'>from last</th><th class='r' style='width: 29mm'>station</th>")
-                .append(
-                        "<th class='r' style='width: 19mm'>turn</th><th class='r' style='width: 18mm'>bearing on</th><th>ties to what stands</th><th style='width: 30mm'>up to the next</th></tr></thead><tbody>");
-        for (Mark m : line.marks()) {
-            html.append("<tr><td><span class='tick'></span></td><td class='n'>")
-                    .append(text(m.name()))
-                    .append("<div class='s'>")
-                    .append(m.standing() ? "stands already" : text(m.kind()))
-                    .append("</div></td>")
-                    .append("<td class='r'>")
-                    .append(from(m))
-                    .append("</td>")
-                    .append("<td class='r'>")
-                    .append(tape(m.stationM()))
-                    .append("</td>")
-                    .append("<td class='r'>")
-                    .append(turn(m))
-                    .append("</td>")
-                    .append("<td class='r'>")
-                    .append(bearing(m))
-                    .append("</td>")
-                    .append("<td>")
-                    .append(ties(m))
-                    .append("</td>")
-                    .append("<td class='s'>")
-                    .append(text(m.then()))
-                    .append("</td></tr>");
-        }
-        html.append("</tbody></table>");
-        if (!line.diagonals().isEmpty()) {
-            html.append("<p>Check diagonals: ")
-                    .append(line.diagonals().stream().map(this::diagonal).collect(Collectors.joining("; ")))
-                    .append(".</p>");
-        }
+    private LinePage line(SetOutLine line) {
+        return new LinePage(
+                line.name() + ", " + tape(line.lengthM()) + (line.closed() ? ", closed" : ", open"),
+                line.marks().stream().map(this::row).toList(),
+                line.diagonals().stream().map(this::diagonal).collect(Collectors.joining("; ")));
     }
 
-    private String from(Mark m) {
-        if (m.fromLastM() == 0) {
-            return "start";
-        }
-        String level = tape(m.fromLastM());
-        return Math.abs(m.slopeFromLastM() - m.fromLastM()) < 0.02
-                ? level
-                : level + "<div class='s'>(" + tape(m.slopeFromLastM()) + ")</div>";
+    private Row row(Mark m) {
+        boolean start = m.fromLastM() == 0;
+        boolean level = Math.abs(m.slopeFromLastM() - m.fromLastM()) < 0.02;
+        return new Row(
+                m.name(),
+                m.standing() ? "stands already" : m.kind(),
+                start ? "start" : tape(m.fromLastM()),
+                start || level ? "" : tape(m.slopeFromLastM()),
+                tape(m.stationM()),
+                turn(m),
+                m.bearingDeg().isPresent() ? degrees(m.bearingDeg().getAsDouble()) : "end",
+                m.bearingDeg().isPresent() && m.compassDeg().isPresent()
+                        ? degrees(m.compassDeg().getAsDouble())
+                        : "",
+                m.ties().stream().map(this::tie).toList(),
+                m.ties().isEmpty()
+                        ? String.format(Locale.ROOT, "none near: handheld %.6f, %.6f", m.latDeg(), m.lonDeg())
+                        : "",
+                m.then());
     }
 
     private static String turn(Mark m) {
         return Math.abs(m.turnDeg()) < 0.05
                 ? "straight"
-                : String.format(Locale.ROOT, "%.1f° %s", Math.abs(m.turnDeg()), m.turnDeg() > 0 ? "right" : "left");
+                : degrees(Math.abs(m.turnDeg())) + (m.turnDeg() > 0 ? " right" : " left");
     }
 
-    private static String bearing(Mark m) {
-        if (m.bearingDeg().isEmpty()) {
-            return "end";
-        }
-        String truth = String.format(Locale.ROOT, "%.1f°", m.bearingDeg().getAsDouble());
-        return m.compassDeg().isPresent()
-                ? truth
-                        + String.format(
-                                Locale.ROOT,
-                                "<div class='s'>compass %.1f°</div>",
-                                m.compassDeg().getAsDouble())
-                : truth;
-    }
-
-    private String ties(Mark m) {
-        return m.ties().isEmpty()
-                ? String.format(Locale.ROOT, "none near: handheld %.6f, %.6f", m.latDeg(), m.lonDeg())
-                : m.ties().stream().map(this::tie).collect(Collectors.joining("<br/>"));
-    }
-
-    private String tie(Tie t) {
-        return "<span class='n'>" + tape(t.distanceM()) + "</span> to " + text(t.to());
+    private TieText tie(Tie t) {
+        return new TieText(tape(t.distanceM()), t.to());
     }
 
     private String diagonal(Diagonal d) {
-        return text(d.first()) + " " + tape(d.firstM()) + ", " + text(d.second()) + " " + tape(d.secondM());
+        return d.first() + " " + tape(d.firstM()) + ", " + d.second() + " " + tape(d.secondM());
     }
 
     private String tape(double lengthM) {
         return Lengths.taped(lengthM, units);
     }
 
-    private static String mm(double value) {
-        return String.format(Locale.ROOT, "%.1fmm", value);
-    }
-
-    private static String text(String text) {
-        return Pdf.text(GpxWriter.printable(text));
-    }
-
-    private static String css(String text) {
-        return text(text.replace("\\", " ").replace("'", "’").replace("\n", " "));
+    private static String degrees(double angleDeg) {
+        return String.format(Locale.ROOT, "%.1f°", angleDeg);
     }
 }

@@ -1,6 +1,5 @@
 package buckle.exchange.paper;
 
-import buckle.exchange.out.GpxWriter;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
 import buckle.spec.Wire;
@@ -31,73 +30,59 @@ public final class StoryPolePdf {
 
     private StoryPolePdf() {}
 
+    /** The heights of one schedule, and the sheets its strips are on. */
+    public record Pole(String title, List<Row> wires, List<String> sheets) {}
+
+    /** A wire as the table has it. */
+    public record Row(int number, String role, String feet, long mm) {}
+
     public static byte[] write(String job, Layout layout, UnitSystem units, Paper paper) {
         Map<WireSchedule, List<String>> schedules = new LinkedHashMap<>();
         for (LineLayout line : layout.lines()) {
             schedules.computeIfAbsent(line.schedule(), s -> new ArrayList<>()).add(line.name());
         }
-        StringBuilder html = new StringBuilder(
-                "<html><head><style>@page { size: " + paper.css()
-                        + " portrait; margin: 12mm; @bottom-right { content: 'print at 100 %, no fitting to the page · page ' counter(page) ' of ' counter(pages); font: 8pt sheet; } }"
-                        + " body { margin: 0; font: 10pt sheet; } h1 { font-size: 16pt; margin: 0 0 4pt; } table { border-collapse: collapse; }"
-                        + " th, td { text-align: left; padding: 2pt 14pt 2pt 0; border-bottom: 0.5pt solid #999; } th { font-weight: 400; font-size: 8pt; }</style></head><body>");
         Map<String, Pdf.Drawing> drawings = new LinkedHashMap<>();
-        boolean first = true;
-        for (var entry : schedules.entrySet()) {
-            list(html, job, entry.getKey(), entry.getValue(), units, first);
-            first = false;
-            strips(html, drawings, entry.getKey(), units, paper);
-        }
-        html.append("</body></html>");
-        return Pdf.render(html.toString(), drawings);
+        List<Pole> poles = new ArrayList<>();
+        schedules.forEach((schedule, lines) -> poles.add(new Pole(
+                job + " · " + String.join(", ", lines), rows(schedule), sheets(drawings, schedule, units, paper))));
+        String page = Template.filled(
+                "story-pole.peb",
+                Map.of(
+                        "paper", paper,
+                        "poles", poles,
+                        "stripLength", Lengths.taped(STRIP_MM / 1000, units),
+                        "width", Template.mm(paper.widthMm() - 24),
+                        "height", Template.mm(STRIP_MM + 2 * TOP_MM)));
+        return Pdf.render(page, drawings);
     }
 
-    private static void list(
-            StringBuilder html,
-            String job,
-            WireSchedule schedule,
-            List<String> lines,
-            UnitSystem units,
-            boolean first) {
-        html.append(first ? "<div>" : "<div style='page-break-before: always'>")
-                .append("<h1>Story pole</h1><p>")
-                .append(Pdf.text(GpxWriter.printable(job + " · " + String.join(", ", lines))))
-                .append(
-                        "</p><table><thead><tr><th>wire</th><th>does</th><th>ft and in</th><th>mm</th></tr></thead><tbody>");
+    /** From the top down, as they hang. */
+    private static List<Row> rows(WireSchedule schedule) {
+        List<Row> rows = new ArrayList<>();
         for (int i = schedule.wires().size(); i-- > 0; ) {
             Wire w = schedule.wires().get(i);
-            html.append("<tr><td>")
-                    .append(i + 1)
-                    .append("</td><td>")
-                    .append(word(w.role()))
-                    .append("</td><td>")
-                    .append(Lengths.taped(w.heightM(), UnitSystem.FT_IN))
-                    .append("</td><td>")
-                    .append(Math.round(w.heightM() * 1000))
-                    .append("</td></tr>");
+            rows.add(new Row(
+                    i + 1,
+                    word(w.role()),
+                    Lengths.taped(w.heightM(), UnitSystem.FT_IN),
+                    Math.round(w.heightM() * 1000)));
         }
-        html.append("</tbody></table><p>Heights above ground. Strips at full size follow, from the ground up, each ")
-                .append(Lengths.taped(STRIP_MM / 1000, units))
-                .append(" long; cut at the outer lines and join end to end.</p></div>");
+        return rows;
     }
 
-    private static void strips(
-            StringBuilder html,
-            Map<String, Pdf.Drawing> drawings,
-            WireSchedule schedule,
-            UnitSystem units,
-            Paper paper) {
+    private static List<String> sheets(
+            Map<String, Pdf.Drawing> drawings, WireSchedule schedule, UnitSystem units, Paper paper) {
+        List<String> sheets = new ArrayList<>();
         int strips = (int) Math.ceil((schedule.topM() * 1000 + 10) / STRIP_MM);
         int across = (int) Math.floor((paper.widthMm() - 24) / STRIP_WIDE_MM);
         for (int from = 0; from < strips; from += across) {
             int first = from;
             int count = Math.min(across, strips - from);
             String id = "strip" + drawings.size();
-            html.append("<div style='page-break-before: always'>")
-                    .append(Pdf.object(id, paper.widthMm() - 24, STRIP_MM + 2 * TOP_MM))
-                    .append("</div>");
+            sheets.add(id);
             drawings.put(id, (g, width, height) -> draw(g, schedule, units, first, count));
         }
+        return sheets;
     }
 
     private static void draw(Graphics2D g, WireSchedule schedule, UnitSystem units, int first, int count) {

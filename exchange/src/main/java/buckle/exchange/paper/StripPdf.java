@@ -1,6 +1,5 @@
 package buckle.exchange.paper;
 
-import buckle.exchange.out.GpxWriter;
 import buckle.layout.Brace;
 import buckle.layout.CutOutPlace;
 import buckle.layout.GatePlace;
@@ -22,6 +21,7 @@ import java.awt.geom.Ellipse2D;
 import java.awt.geom.Line2D;
 import java.awt.geom.Path2D;
 import java.awt.geom.Rectangle2D;
+import java.util.ArrayList;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,31 +46,38 @@ public final class StripPdf {
         this.topM = line.schedule().topM();
     }
 
+    /** A line and its strips. */
+    public record LinePage(String title, List<String> strips) {}
+
     public static byte[] write(String job, Layout layout, UnitSystem units, Paper paper) {
-        double widthMm = paper.heightMm() - 2 * MARGIN_MM;
-        StringBuilder html = new StringBuilder(
-                "<html><head><style>@page { size: " + paper.css()
-                        + " landscape; margin: 12mm; @bottom-right { content: 'page ' counter(page) ' of ' counter(pages); font: 8pt sheet; } }"
-                        + " body { margin: 0; font: 9pt sheet; } h2 { font-size: 12pt; margin: 0 0 2pt; } .strip { page-break-inside: avoid; }</style></head><body>");
         Map<String, Pdf.Drawing> drawings = new LinkedHashMap<>();
+        List<LinePage> lines = new ArrayList<>();
         for (LineLayout line : layout.lines()) {
             List<Joint> joints = layout.joints().stream()
                     .filter(j -> j.lineId().equals(line.lineId()))
                     .toList();
             StripPdf strip = new StripPdf(line, joints, units);
-            html.append("<h2>")
-                    .append(Pdf.text(GpxWriter.printable(job + " · " + line.name())))
-                    .append("</h2>");
+            List<String> ids = new ArrayList<>();
             for (double from = 0; from < line.lengthM(); from += METRES_A_STRIP) {
                 double start = from;
                 String id = "strip" + drawings.size();
-                html.append("<div class='strip'>")
-                        .append(Pdf.object(id, widthMm, STRIP_MM))
-                        .append("</div>");
+                ids.add(id);
                 drawings.put(id, (g, w, h) -> strip.draw(g, start, w, h));
             }
+            lines.add(new LinePage(job + " · " + line.name(), ids));
         }
-        return Pdf.render(html.append("</body></html>").toString(), drawings);
+        String page = Template.filled(
+                "strip.peb",
+                Map.of(
+                        "paper",
+                        paper,
+                        "lines",
+                        lines,
+                        "width",
+                        Template.mm(paper.heightMm() - 2 * MARGIN_MM),
+                        "height",
+                        Template.mm(STRIP_MM)));
+        return Pdf.render(page, drawings);
     }
 
     private void draw(Graphics2D g, double fromM, double width, double height) {
