@@ -30,7 +30,10 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.ArrayList;
 import java.util.List;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
@@ -210,7 +213,7 @@ class ForeignReadersTest {
                             job.land(),
                             job.spec().units(),
                             paper));
-            String text = run("pdftotext", "-layout", file.toString(), "-");
+            String text = run("pdftotext", "-raw", file.toString(), "-").replaceAll("\\s+", " ");
             assertThat(text).contains("Set-out sheet", "Hof “Šárka” <&>", "revision 3", "Plan, 1 ", "compass");
             for (SetOut.SetOutLine line : sheet.lines()) {
                 for (SetOut.Mark mark : line.marks()) {
@@ -219,6 +222,30 @@ class ForeignReadersTest {
             }
             String pages = run("pdfinfo", file.toString());
             assertThat(pages).contains(paper == Paper.A4 ? "(A4)" : "(letter)");
+            noWordsLieOnOneAnother(run("pdftotext", "-bbox", file.toString(), "-"));
+        }
+    }
+
+    /** On the pages of the table; the last page is the plan. */
+    private static void noWordsLieOnOneAnother(String boxes) {
+        String[] pages = boxes.split("<page ");
+        for (String page : List.of(pages).subList(1, pages.length - 1)) {
+            List<double[]> words = new ArrayList<>();
+            Matcher word = Pattern.compile(
+                            "<word xMin=\"([\\d.]+)\" yMin=\"([\\d.]+)\" xMax=\"([\\d.]+)\" yMax=\"([\\d.]+)\">([^<]*)")
+                    .matcher(page);
+            while (word.find()) {
+                double[] box = new double[4];
+                for (int i = 0; i < 4; i++) {
+                    box[i] = Double.parseDouble(word.group(i + 1));
+                }
+                assertThat(words)
+                        .as("“" + word.group(5) + "” lies on another word")
+                        .noneMatch(w -> Math.min(w[2], box[2]) - Math.max(w[0], box[0]) > 1
+                                && Math.min(w[3], box[3]) - Math.max(w[1], box[1]) > 3);
+                words.add(box);
+            }
+            assertThat(words).hasSizeGreaterThan(20);
         }
     }
 
