@@ -2,7 +2,9 @@ package buckle.layout;
 
 import buckle.site.GeoPoint;
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.util.EnumMap;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 
 /**
@@ -34,9 +36,24 @@ public record Layout(
         everyJob = List.copyOf(everyJob);
     }
 
-    /** Posts of a kind on all lines. */
+    /** Posts of a kind to be set, on all lines. */
     public long count(PostKind kind) {
         return lines.stream().mapToLong(l -> l.count(kind)).sum();
+    }
+
+    /** Posts to be set, by kind, on all lines: gone through once. */
+    public Map<PostKind, Long> counts() {
+        long[] counts = new long[PostKind.values().length];
+        for (LineLayout line : lines) {
+            for (Post post : line.posts()) {
+                counts[post.kind().ordinal()] += post.shared() ? 0 : 1;
+            }
+        }
+        Map<PostKind, Long> byKind = new EnumMap<>(PostKind.class);
+        for (PostKind kind : PostKind.values()) {
+            byKind.put(kind, counts[kind.ordinal()]);
+        }
+        return byKind;
     }
 
     /** Pulls on all lines. */

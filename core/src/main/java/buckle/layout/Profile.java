@@ -4,6 +4,7 @@ import buckle.land.Terrain;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
+import buckle.site.PlanePoint;
 import buckle.site.Stationing;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -32,7 +33,7 @@ final class Profile {
         for (int i = 1; i < points.size(); i++) {
             ProfilePoint a = points.get(i - 1);
             ProfilePoint b = points.get(i);
-            slopeAtM[i] = slopeAtM[i - 1] + Math.hypot(b.stationM() - a.stationM(), b.heightM() - a.heightM());
+            slopeAtM[i] = slopeAtM[i - 1] + PlanePoint.lengthM(b.stationM() - a.stationM(), b.heightM() - a.heightM());
         }
     }
 

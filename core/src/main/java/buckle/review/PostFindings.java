@@ -8,6 +8,7 @@ import buckle.layout.LaidLine;
 import buckle.layout.LineLayout;
 import buckle.layout.Post;
 import buckle.layout.PostKind;
+import buckle.layout.PostLoad;
 import buckle.layout.Pull;
 import buckle.layout.Pull.PullWire;
 import buckle.layout.Severity;
@@ -26,7 +27,6 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.NavigableSet;
 import java.util.TreeSet;
-import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
 
 /** What posts, braces and wires of the job have to say: one finding of each sort, at the worst place and with all others. */
@@ -39,10 +39,53 @@ final class PostFindings {
     private final Spec spec;
     private final List<Finding> findings;
 
+    private final List<On<Post>> lifted = new ArrayList<>();
+    /** Posts at the ends of pulls that their braces lift. */
+    private final List<On<Post>> liftedEnds = new ArrayList<>();
+
+    private final List<On<Post>> pushedAway = new ArrayList<>();
+    private final List<On<Post>> pushedToLimit = new ArrayList<>();
+    private final List<On<Post>> tooShort = new ArrayList<>();
+    private final List<On<Post>> tooWeak = new ArrayList<>();
+    private final List<On<Post>> steel = new ArrayList<>();
+    private final List<On<Post>> shallow = new ArrayList<>();
+
     private PostFindings(List<LineLayout> lines, Spec spec, List<Finding> findings) {
         this.lines = lines;
         this.spec = spec;
         this.findings = findings;
+        lines.forEach(this::sort);
+    }
+
+    /** All posts are gone through once: there are many, and each finding is about few. */
+    private void sort(LineLayout line) {
+        boolean staked =
+                !line.braces().isEmpty() && line.braces().stream().allMatch(b -> b.kind() == BraceKind.BACK_STAKE);
+        boolean conducts = false;
+        for (Post p : line.posts()) {
+            PostLoad load = p.load();
+            PostStock.Family family = p.stock().family();
+            boolean pushed = !p.ends() && load.sideWorstN() > 0;
+            // A coated rod with its stake takes a light pull (H3).
+            boolean light = staked && family == PostStock.Family.FIBREGLASS;
+            put(lifted, p.kind() == PostKind.TIE_DOWN && load.upliftN() > 0, line, p);
+            put(liftedEnds, p.ends() && load.upliftWorstN() > 0, line, p);
+            put(pushedAway, pushed && load.holdWorst() == Hold.MOVES, line, p);
+            put(pushedToLimit, pushed && load.holdWorst() == Hold.LIMIT, line, p);
+            put(tooShort, !p.shared() && p.lengthM() > p.stockM() + 1e-6, line, p);
+            put(tooWeak, p.kind().strong() && !light && !family.strong(), line, p);
+            put(shallow, p.depthM() < Values.P21_LEAST_DEPTH_M - 1e-6 && family != PostStock.Family.STEP_IN, line, p);
+            if (!conducts && family.conducts()) {
+                steel.add(new On<>(line, 0, p));
+                conducts = true;
+            }
+        }
+    }
+
+    private static void put(List<On<Post>> into, boolean belongs, LineLayout line, Post p) {
+        if (belongs) {
+            into.add(new On<>(line, p.stationM(), p));
+        }
     }
 
     static void of(Fence fence, List<Finding> findings) {
@@ -85,23 +128,11 @@ final class PostFindings {
                         .toList()));
     }
 
-    private List<On<Post>> posts(Predicate<Post> which) {
-        List<On<Post>> found = new ArrayList<>();
-        for (LineLayout line : lines) {
-            for (Post p : line.posts()) {
-                if (which.test(p)) {
-                    found.add(new On<>(line, p.stationM(), p));
-                }
-            }
-        }
-        return found;
-    }
-
     private void lifted() {
         say(
                 Rule.P18,
                 Severity.WARN,
-                posts(p -> p.kind() == PostKind.TIE_DOWN && p.load().upliftN() > 0),
+                lifted,
                 p -> p.load().upliftN(),
                 (on, count) -> new PostMessage.PostsLifted(
                         count, named(on), on.thing().load().upliftN()));
@@ -110,8 +141,12 @@ final class PostFindings {
     /** A branch that ends on a post which another line's braces lift already: both lift it. */
     private void branches() {
         List<On<Post>> over = new ArrayList<>();
-        for (On<Post> branch : posts(p -> p.shared() && p.ends() && p.load().upliftWorstN() > 0)) {
-            for (On<Post> other : posts(p -> !p.shared() && p.ends() && p.load().upliftWorstN() > 0)) {
+        List<On<Post>> ends =
+                liftedEnds.stream().filter(o -> o.thing().shared()).toList();
+        List<On<Post>> under =
+                liftedEnds.stream().filter(o -> !o.thing().shared()).toList();
+        for (On<Post> branch : ends) {
+            for (On<Post> other : under) {
                 double both = branch.thing().load().upliftWorstN()
                         + other.thing().load().upliftWorstN();
                 boolean one = other.line() != branch.line() && samePlace(branch.thing(), other.thing());
@@ -199,11 +234,10 @@ final class PostFindings {
     }
 
     private void pushed() {
-        Predicate<Post> passed = p -> !p.ends() && p.load().sideWorstN() > 0;
         say(
                 Rule.B9,
                 Severity.WARN,
-                posts(passed.and(p -> p.load().holdWorst() == Hold.MOVES)),
+                pushedAway,
                 p -> p.load().sideWorstN(),
                 (on, count) -> new PostMessage.PostsPushed(
                         count,
@@ -214,7 +248,7 @@ final class PostFindings {
         say(
                 Rule.B9,
                 Severity.NOTE,
-                posts(passed.and(p -> p.load().holdWorst() == Hold.LIMIT)),
+                pushedToLimit,
                 p -> p.load().sideWorstN(),
                 (on, count) -> new PostMessage.PostsPushedAtLimit(
                         count,
@@ -227,7 +261,7 @@ final class PostFindings {
         say(
                 Rule.P16,
                 Severity.WARN,
-                posts(p -> !p.shared() && p.lengthM() > p.stockM() + 1e-6),
+                tooShort,
                 Post::lengthM,
                 (on, count) -> new PostMessage.StockTooShort(
                         on.thing().stock(),
@@ -237,41 +271,17 @@ final class PostFindings {
         say(
                 Rule.P10,
                 Severity.WARN,
-                ends(p -> !p.stock().family().strong()),
+                tooWeak,
                 Post::stationM,
                 (on, count) -> new PostMessage.StockTooWeak(on.thing().stock()));
-        List<On<Post>> steel = new ArrayList<>();
-        for (LineLayout line : lines) {
-            line.posts().stream()
-                    .filter(p -> p.stock().family().conducts())
-                    .findFirst()
-                    .ifPresent(p -> steel.add(new On<>(line, 0, p)));
-        }
         say(Rule.I5, Severity.NOTE, steel, p -> 0, (on, count) -> new PostMessage.SteelPosts());
-    }
-
-    /** Strong posts that no back-stake holds: a coated rod with its stake takes a light pull (H3). */
-    private List<On<Post>> ends(Predicate<Post> which) {
-        List<On<Post>> found = new ArrayList<>();
-        for (LineLayout line : lines) {
-            boolean staked =
-                    !line.braces().isEmpty() && line.braces().stream().allMatch(b -> b.kind() == BraceKind.BACK_STAKE);
-            for (Post p : line.posts()) {
-                boolean light = staked && p.stock().family() == PostStock.Family.FIBREGLASS;
-                if (p.kind().strong() && !light && which.test(p)) {
-                    found.add(new On<>(line, p.stationM(), p));
-                }
-            }
-        }
-        return found;
     }
 
     private void standing() {
         say(
                 Rule.P14,
                 Severity.WARN,
-                posts(p -> p.depthM() < Values.P21_LEAST_DEPTH_M - 1e-6
-                        && p.stock().family() != PostStock.Family.STEP_IN),
+                shallow,
                 p -> -p.depthM(),
                 (on, count) -> new PostMessage.PostShallow(named(on), on.thing().depthM()));
     }

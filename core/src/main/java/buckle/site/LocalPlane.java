@@ -83,7 +83,7 @@ public final class LocalPlane {
         double gx = x + down * upX;
         double gy = y + down * upY;
         double gz = z + down * sinLat;
-        double lat = Math.toDegrees(Math.atan2(gz, (1 - E2) * Math.hypot(gx, gy)));
+        double lat = Math.toDegrees(Math.atan2(gz, (1 - E2) * PlanePoint.lengthM(gx, gy)));
         return GeoPoint.of(Math.toDegrees(Math.atan2(gy, gx)), lat);
     }
 

@@ -110,7 +110,7 @@ public final class Stationing {
         double ux = (b.eastM() - a.eastM()) / length;
         double uy = (b.northM() - a.northM()) / length;
         double along = Math.clamp((p.eastM() - a.eastM()) * ux + (p.northM() - a.northM()) * uy, 0, length);
-        double off = Math.hypot(p.eastM() - a.eastM() - along * ux, p.northM() - a.northM() - along * uy);
+        double off = PlanePoint.lengthM(p.eastM() - a.eastM() - along * ux, p.northM() - a.northM() - along * uy);
         return new Place(side, cornerStationM[side] + along, off);
     }
 

@@ -17,6 +17,7 @@ import buckle.rulebook.Rule;
 import buckle.spec.Animal;
 import buckle.spec.Spec;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.EnumMap;
 import java.util.List;
@@ -38,8 +39,9 @@ public final class Ledger {
             return figures;
         }
         figures.add(fence(layout));
-        figures.add(strong(layout));
-        figures.add(linePosts(layout, takeoff));
+        Map<PostKind, Long> posts = layout.counts();
+        figures.add(strong(posts));
+        figures.add(linePosts(posts, takeoff));
         figures.add(wire(takeoff));
         figures.add(insulators(takeoff));
         uplift(layout).ifPresent(figures::add);
@@ -60,26 +62,30 @@ public final class Ledger {
                 "fence", new TakeoffMessage.FenceFigure(layout.lines().size(), sides, length, slope), List.of(Rule.L1));
     }
 
-    private static LedgerFigure strong(Layout layout) {
+    private static LedgerFigure strong(Map<PostKind, Long> posts) {
         return new LedgerFigure(
                 "strong",
                 new TakeoffMessage.StrongPosts(
-                        layout.count(PostKind.END),
-                        layout.count(PostKind.CORNER),
-                        layout.count(PostKind.GATE),
-                        layout.count(PostKind.BRACE),
-                        layout.count(PostKind.TEE) + layout.count(PostKind.INLINE)),
+                        count(posts, PostKind.END),
+                        count(posts, PostKind.CORNER),
+                        count(posts, PostKind.GATE),
+                        count(posts, PostKind.BRACE),
+                        count(posts, PostKind.TEE, PostKind.INLINE)),
                 List.of(Rule.B10, Rule.B3, Rule.J5));
     }
 
-    private static LedgerFigure linePosts(Layout layout, List<TakeoffLine> takeoff) {
+    private static LedgerFigure linePosts(Map<PostKind, Long> posts, List<TakeoffLine> takeoff) {
         return new LedgerFigure(
                 "line-posts",
                 new TakeoffMessage.LinePosts(
-                        layout.count(PostKind.LINE) + layout.count(PostKind.TIE_DOWN),
-                        layout.count(PostKind.LIGHT),
+                        count(posts, PostKind.LINE, PostKind.TIE_DOWN),
+                        count(posts, PostKind.LIGHT),
                         derivation(takeoff, Use.LINE_POST)),
                 List.of(Rule.P1, Rule.P15));
+    }
+
+    private static long count(Map<PostKind, Long> posts, PostKind... kinds) {
+        return Arrays.stream(kinds).mapToLong(k -> posts.getOrDefault(k, 0L)).sum();
     }
 
     private static LedgerFigure wire(List<TakeoffLine> takeoff) {
