@@ -1,5 +1,6 @@
 import { ref, shallowRef } from 'vue'
 import { Trouble } from '@/api/client'
+import { announce } from '@/shared/announce'
 import { sameJson } from '@/shared/sameJson'
 import { newId } from '@/shared/uuid'
 
@@ -131,6 +132,7 @@ export function useAutosave<T>(store: Store<T>) {
       // Nobody can read it now; a later Buckle may.
       localStorage.setItem(`${store.key()}.unread`, text)
       localStorage.removeItem(store.key())
+      announce('Changes left in this browser cannot be read by this Buckle; they were put aside here.')
       return null
     }
   }
