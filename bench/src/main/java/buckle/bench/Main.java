@@ -83,7 +83,7 @@ public final class Main {
         goal("the same, memory taken while reading", gridMb(), 200, "MB");
         double tree = of(medianMs, "SurveyBench contactsByTree");
         goal("10 km of line against 2,000 features", tree, 10, "ms");
-        print("the plain double loop ÷ the tree", of(medianMs, "SurveyBench contactsByDoubleLoop") / tree, "times");
+        print("every feature by itself ÷ the tree", of(medianMs, "SurveyBench contactsByDoubleLoop") / tree, "times");
         goal("tape book of 60 points and 200 measures", of(medianMs, "SurveyBench adjustTape"), 10, "ms");
     }
 

@@ -49,6 +49,9 @@ import org.openjdk.jmh.annotations.Warmup;
 public class SurveyBench {
     private byte[] grid = {};
     private Stationing line = new Stationing(List.of(new PlanePoint(0, 0), new PlanePoint(1, 0)), false);
+    /** Each feature by itself, so that every one is looked at for every side. */
+    private List<Contacts> oneByOne = List.of();
+
     private Contacts contacts = new Contacts(Land.NONE, new LocalPlane(GeoPoint.of(0, 0)));
     private TapeBook book = new TapeBook("t", "t", List.of(), UnitSystem.METRIC, 0.75, false, Optional.empty());
 
@@ -62,7 +65,13 @@ public class SurveyBench {
                         .map(c -> plane.toPlane(c.at()))
                         .toList(),
                 false);
-        contacts = new Contacts(features(2000), plane);
+        Land land = features(2000);
+        contacts = new Contacts(land, plane);
+        oneByOne = land.features().stream()
+                .map(f -> new Contacts(
+                        new Land(List.of(f), List.of(), Optional.empty(), OptionalDouble.empty(), List.of(), List.of()),
+                        plane))
+                .toList();
         book = book(60, 200);
     }
 
@@ -132,7 +141,7 @@ public class SurveyBench {
 
     @Benchmark
     public List<Contact> contactsByDoubleLoop() {
-        return contacts.ofAll(line);
+        return oneByOne.stream().flatMap(c -> c.of(line).stream()).toList();
     }
 
     @Benchmark

@@ -24,7 +24,6 @@ public final class Contacts {
     private static final double SAME_STRETCH_M = 0.5;
 
     private final STRtree tree = new STRtree();
-    private final List<Part> parts = new ArrayList<>();
 
     /** A feature on the plane; told apart by identity, because comparing features point by point takes longer than meeting them. */
     private static final class Part {
@@ -77,7 +76,6 @@ public final class Contacts {
             }
             box.expandBy(part.reachM());
             tree.insert(box, part);
-            parts.add(part);
         }
     }
 
@@ -106,17 +104,6 @@ public final class Contacts {
             Envelope box = new Envelope(a.eastM(), b.eastM(), a.northM(), b.northM());
             for (Object found : tree.query(box)) {
                 meet(line, side, (Part) found, hits);
-            }
-        }
-        return joined(hits);
-    }
-
-    /** As {@link #of}, looking at every feature for every side; for measuring what the tree saves. */
-    public List<Contact> ofAll(Stationing line) {
-        Map<Part, List<Hit>> hits = new LinkedHashMap<>();
-        for (int side = 0; side < line.sideCount(); side++) {
-            for (Part part : parts) {
-                meet(line, side, part, hits);
             }
         }
         return joined(hits);
