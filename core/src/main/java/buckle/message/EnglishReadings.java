@@ -24,7 +24,7 @@ final class EnglishReadings {
                                 + "); met from there, warn from " + kv(m.warnV().orElseThrow()) + " (V10)";
             case NotRead m -> "not read yet";
             case ReadElsewhere m ->
-                "read " + Lengths.text(m.awayM(), units) + " from where this place is today: read it again";
+                "read " + Lengths.text(m.awayM(), units) + " from where this place is today: read it again (V15)";
             case NoNeed m -> "no need is known for " + animals(m.animals());
             case OverRange m ->
                 "over range at " + kv(m.peakV()) + ", below the need of " + kv(m.needV())

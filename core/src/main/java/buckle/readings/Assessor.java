@@ -34,8 +34,7 @@ import java.util.stream.Collectors;
  * Holds readings against what the animal needs: met from the need up, warn from 85 % of it, broken below (V10).
  *
  * <p>The latest reading of each test point and wire counts; a corrected one does not, nor one that was read where the test point no
- * longer is. A section is as good as its
- * weakest test point. On a deer plot each hot wire is read and must hold by itself (V3).
+ * longer is (V15). A section is as good as its weakest test point. On a deer plot each hot wire is read and must hold by itself (V3).
  */
 public final class Assessor {
     private final Layout layout;

@@ -1,5 +1,6 @@
 package buckle.readings;
 
+import buckle.rulebook.Values;
 import buckle.site.Anchor;
 import buckle.site.GeoPoint;
 import buckle.spec.Growth;
@@ -32,8 +33,6 @@ public record Observation(
         Optional<UUID> corrects)
         implements ObservationBuilder.With {
     private static final int MOST_SWITCHES = 200;
-    /** A test point that moved further than this is another one: how exactly places are walked, and some more. */
-    private static final double SAME_M = 15;
 
     public Observation {
         openSwitches = openSwitches.map(List::copyOf);
@@ -52,9 +51,9 @@ public record Observation(
      * @param stationM station then; the place itself is in {@code place}
      */
     public record Spot(Optional<String> testPointId, String lineId, double stationM, GeoPoint place) {
-        /** The place on the ground, which a test point may have left since. */
+        /** The place on the ground, which a test point may have left since (V15). */
         public Anchor anchor() {
-            return new Anchor(place, SAME_M);
+            return new Anchor(place, Values.V15_SAME_POINT_M);
         }
     }
 }

@@ -71,6 +71,9 @@ public enum Rule {
             PRACTICE,
             true,
             "Energy of a pulse in the animal at the weakest point, our convention until readings tell: 0.1 J for thin-coated animals (pigs, foxes, badgers, small animals), 0.25 J for cattle, horses and wild boar, 0.5 J for sheep, goats, alpacas and deer, 0.7 J for bears."),
+    V15(
+            CONVENTION,
+            "A reading counts for its test point while that is within 15 m of where it was read; after that the place is read again."),
     // Posts.
     P1(PRACTICE, "Line posts of a high-tensile fence every 20 ft."),
     P10(PRACTICE, "Corners and ends 3 ft in the ground."),
@@ -390,7 +393,7 @@ public enum Rule {
             "Day one: taped lengths hold and corners move as little as they allow; lengths no corners meet within 20 mm contradict each other.");
 
     /** Raised whenever a value or a rule changes; kept with every stored plan. */
-    public static final int REVISION = 5;
+    public static final int REVISION = 6;
 
     private final Basis basis;
     private final boolean fromMemory;

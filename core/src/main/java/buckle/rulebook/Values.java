@@ -280,6 +280,9 @@ public final class Values {
     /** V10: met from the need up, warn from this share of it, broken below. */
     public static final double V10_WARN_SHARE = 0.85;
 
+    /** V15: a reading counts for its test point within this; 97 of 100 walked corners are within 3 m (docs/walks.md). */
+    public static final double V15_SAME_POINT_M = 15;
+
     /** V10: ample from so many times the need. */
     public static final double V10_AMPLE_SHARE = 1.5;
 
