@@ -180,6 +180,39 @@ describe('the weakest point in the ledger', () => {
     end()
     ledger.unmount()
   })
+
+  it('shows the sheet that is opened while the answer for the one before is still under way', async () => {
+    const { answers } = openJob()
+    vi.useFakeTimers()
+    answers['/api/electrics'] = { electrics: { ...electrics(), earth: null } }
+    const answer = globalThis.fetch
+    const waiting: (() => void)[] = []
+    vi.stubGlobal('fetch', async (request: Request) => {
+      await new Promise<void>((go) => waiting.push(go))
+      return answer(request)
+    })
+    const go = async () => {
+      await vi.advanceTimersByTimeAsync(100)
+      waiting.shift()?.()
+      await vi.advanceTimersByTimeAsync(100)
+    }
+    const stage = useElectrics()
+    const end = stage.follow()
+    await vi.advanceTimersByTimeAsync(1000)
+    const { sheet } = useElectricsSheets()
+    sheet.value = 'earth'
+    await go()
+    expect(stage.pending.value).toBe(true)
+    answers['/api/electrics'] = { electrics: electrics() }
+    await go()
+    await go()
+    expect(stage.pending.value).toBe(false)
+    expect(stage.electrics.value!.earth!.testV).toBe(480)
+    sheet.value = 'energizer'
+    do await go()
+    while (waiting.length > 0)
+    end()
+  })
 })
 
 describe('the pulse while something is dragged', () => {

@@ -145,8 +145,10 @@ export function useElectrics() {
     )
     watch(sheet, () => {
       if (shownOn[sheet.value].every((p) => answered.includes(p))) return
+      // What the sheet before asked for may be under way or about to be asked: the newest is what counts.
       pending.value = true
-      if (answered.length > 0) askForSheet()
+      clearTimeout(settled)
+      askForSheet()
     })
     return () => {
       staged.value = false
