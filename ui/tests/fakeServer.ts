@@ -27,6 +27,8 @@ export function fakeServer() {
     /** What a plan of an older schema is brought up to; null when it cannot be read. */
     upgraded: null as Plan | null,
     older: null as unknown,
+    /** The server goes away just when it is asked to. */
+    upgradesAway: false,
     saves: 0,
     designs: 0,
     moving: 0,
@@ -70,6 +72,7 @@ export function fakeServer() {
       state.readings.push(...(body as Observation[]))
     if (path.endsWith('/readings')) return json(200, state.readings)
     if (path.endsWith('/plan/upgrade')) {
+      if (state.upgradesAway) throw new TypeError('no way there')
       state.older = body
       return state.upgraded
         ? json(200, state.upgraded)

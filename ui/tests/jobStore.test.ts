@@ -1,6 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { moveItem, withSpec } from '@/features/job/planEdit'
+import type { Observation } from '@/api/types'
 import { useReadingDraft } from '@/features/test/useReadingDraft'
 import { addFeature } from '@/features/job/landEdit'
 import { latestOnly } from '@/shared/latest'
@@ -132,6 +133,25 @@ describe('the open job', () => {
     expect(localStorage.getItem(`buckle.draft.${server.jobId}`)).toBeNull()
   })
 
+  it('leaves a plan of an older Buckle where it is while the server is away', async () => {
+    const key = `buckle.draft.${server.jobId}`
+    const left = JSON.stringify({ saveNo: 3, plan: { of: 'before', ring: true } })
+    localStorage.setItem(key, left)
+    server.upgradesAway = true
+    const { useJob } = await import('@/features/job/jobStore')
+    const job = useJob()
+    await job.load(server.jobId).catch(() => undefined)
+    await settle()
+    expect(localStorage.getItem(key)).toBe(left)
+    expect(localStorage.getItem(`${key}.unread`)).toBeNull()
+    server.upgradesAway = false
+    server.saveNo = 3
+    server.upgraded = ringClosed(plan())
+    setActivePinia(createPinia())
+    const again = await opened()
+    expect(again.plan?.spec.fence.wires.ringClosed).toBe(true)
+  })
+
   it('hands a plan left in the browser to the server to keep, when somebody saved in between', async () => {
     const left = ringClosed(plan())
     localStorage.setItem(`buckle.draft.${server.jobId}`, JSON.stringify({ saveNo: 1, schema: 3, doc: left }))
@@ -190,7 +210,7 @@ describe('the open job', () => {
 })
 
 describe('readings', () => {
-  it('are checked, sent, kept while the server is away, and sent once it is back', async () => {
+  async function opened() {
     localStorage.clear()
     setActivePinia(createPinia())
     const server = fakeServer()
@@ -198,6 +218,11 @@ describe('readings', () => {
     const job = useJob()
     await job.load(server.jobId)
     await settle()
+    return { server, job }
+  }
+
+  it('are checked, sent, kept while the server is away, and sent once it is back', async () => {
+    const { server } = await opened()
     const draft = useReadingDraft()
     draft.kv.value = '6.1'
     expect(await draft.take()).toBe(false)
@@ -225,6 +250,39 @@ describe('readings', () => {
     await draft.send()
     expect(draft.unsent.value).toBe(0)
     expect(server.readings[1]).toMatchObject({ what: { peakV: 10000, overRange: true } })
+  })
+
+  it('corrects a reading as it was taken: at its place and its time, with its meter', async () => {
+    const { server, job } = await opened()
+    const taken: Observation = {
+      id: 'r1',
+      at: { testPointId: 'end:line-1:finish', lineId: 'line-1', stationM: 300, place: [1.0004, 44.0002] },
+      what: { kind: 'PEAK', wire: 1, peakV: 3100, overRange: false, rangeV: 10000 },
+      meter: 'green-meter',
+      openSwitches: ['cut-1'],
+      takenAt: '2026-11-02T08:30:00.000Z',
+      takenBy: 'Mara',
+      weather: 'RAIN',
+      growth: 'CLEAN',
+      note: '',
+      corrects: null,
+    }
+    const draft = useReadingDraft()
+    draft.habits.takenBy = 'Mara'
+    draft.correct(taken)
+    expect(draft.kv.value).toBe('3.1')
+    draft.kv.value = '5.1'
+    expect(await draft.take()).toBe(true)
+    const { at, meter, openSwitches, takenAt } = taken
+    expect(server.readings).toMatchObject([
+      { at, meter, openSwitches, takenAt, what: { peakV: 5100, wire: 1 }, corrects: 'r1' },
+    ])
+    // It was a correction: the next one is a reading of its own, here and now.
+    draft.kv.value = '5.2'
+    expect(await draft.take()).toBe(true)
+    const here = job.testPoints.find((p) => p.id === 'end:line-1:finish')!
+    expect(server.readings[1]).toMatchObject({ at: { stationM: here.stationM }, meter: null, corrects: null })
+    expect(server.readings[1]!.takenAt > takenAt).toBe(true)
   })
 })
 

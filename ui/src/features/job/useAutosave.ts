@@ -124,11 +124,15 @@ export function useAutosave<T>(store: Store<T>) {
       const left = draft.doc ?? draft.plan
       const schema = draft.schema ?? 1
       const doc = left === undefined || schema === store.schema() ? left : await store.upgrade(left, schema)
-      localStorage.removeItem(store.key())
-      if (doc === undefined || sameJson(doc, onServer)) return null
+      if (doc === undefined || sameJson(doc, onServer)) {
+        localStorage.removeItem(store.key())
+        return null
+      }
+      // It stays in this browser until it is offered: what else is read on opening may still fail.
       saveNo = draft.saveNo ?? saveNo
       return doc
-    } catch {
+    } catch (e) {
+      if (e instanceof Trouble && e.away) throw e
       // Nobody can read it now; a later Buckle may.
       localStorage.setItem(`${store.key()}.unread`, text)
       localStorage.removeItem(store.key())

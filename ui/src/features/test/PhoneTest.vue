@@ -65,9 +65,8 @@ watch(
           <div class="quiet-text">
             <template v-if="point"
               >station {{ stationText(point.stationM, job.units)
-              }}<template v-if="stand?.peakV != null">
-                · last {{ kvText(stand.peakV) }} kV</template
-              ></template
+              }}<template v-if="stand?.peakV != null"> · last {{ kvText(stand.peakV) }} kV</template
+              ><template v-if="stand?.standing === 'OPEN'"> · {{ stand.why }}</template></template
             >
             <template v-if="job.assessment?.needV != null">
               · needs {{ kvText(job.assessment.needV) }}</template

@@ -104,6 +104,13 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
                 </td>
                 <td>
                   <button class="link" @click="draft.choose(p.point.id)">{{ p.point.name }}</button>
+                  <div
+                    v-if="p.count && p.stand?.standing === 'OPEN'"
+                    class="small quiet-text"
+                    data-test="not-told"
+                  >
+                    {{ p.stand.why }}
+                  </div>
                 </td>
                 <td class="right quiet-text">{{ stationText(p.point.stationM, job.units) }}</td>
                 <td class="right number big">

@@ -1,4 +1,4 @@
-import { computed, reactive, ref, watch } from 'vue'
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { Trouble } from '@/api/client'
 import type { Observation, TestPoint } from '@/api/types'
 import { useJob } from '@/features/job/jobStore'
@@ -43,7 +43,8 @@ export function useReadingDraft() {
   const note = ref('')
   /** When it was read, as the field has it; empty for now. */
   const when = ref('')
-  const corrects = ref<string | null>(null)
+  /** The reading that is being corrected. */
+  const corrects = shallowRef<Observation | null>(null)
   const failure = ref('')
   const unsent = computed(() => waiting.value[job.id]?.length ?? 0)
 
@@ -65,7 +66,7 @@ export function useReadingDraft() {
   function correct(reading: Observation) {
     if (reading.what.kind !== 'PEAK' || reading.at.testPointId === null) return
     choose(reading.at.testPointId)
-    corrects.value = reading.id
+    corrects.value = reading
     kv.value = kvText(reading.what.peakV)
     wire.value = reading.what.wire
     overRange.value = reading.what.overRange
@@ -82,18 +83,25 @@ export function useReadingDraft() {
       return `The meter reads up to ${kvText(rangeV)} kV; mark it as over range instead.`
     if (habits.takenBy.trim() === '') return 'Say who takes the reading.'
     const p = point.value
+    // A correction says what was read then, there.
+    const old = corrects.value
     return {
       id: job.newId(),
-      at: { testPointId: p.id, lineId: p.lineId, stationM: p.stationM, place: [p.lonDeg, p.latDeg] },
+      at: old?.at ?? {
+        testPointId: p.id,
+        lineId: p.lineId,
+        stationM: p.stationM,
+        place: [p.lonDeg, p.latDeg],
+      },
       what: { kind: 'PEAK', wire: wire.value, peakV, overRange: overRange.value, rangeV },
-      meter: null,
-      openSwitches: null,
-      takenAt: (when.value ? new Date(when.value) : new Date()).toISOString(),
+      meter: old?.meter ?? null,
+      openSwitches: old?.openSwitches ?? null,
+      takenAt: when.value ? new Date(when.value).toISOString() : (old?.takenAt ?? new Date().toISOString()),
       takenBy: habits.takenBy.trim(),
       weather: habits.weather,
       growth: habits.growth,
       note: note.value.trim(),
-      corrects: corrects.value,
+      corrects: old?.id ?? null,
     }
   }
 
