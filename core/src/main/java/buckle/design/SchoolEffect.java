@@ -11,6 +11,7 @@ import buckle.spec.Spec;
 import buckle.takeoff.TakeoffLine;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.function.Predicate;
 
 /**
@@ -53,11 +54,9 @@ public record SchoolEffect(
 
     private static SchoolEffect of(School school, boolean chosen, Design design, List<Comparison.ItemRow> items) {
         Layout layout = design.layout();
-        long strong = layout.lines().stream()
-                .flatMap(l -> l.posts().stream())
-                .filter(p -> !p.shared() && (p.kind().strong() || p.kind() == PostKind.BRACE))
-                .count();
-        long line = layout.count(PostKind.LINE) + layout.count(PostKind.TIE_DOWN) + layout.count(PostKind.LIGHT);
+        Map<PostKind, Long> posts = layout.counts();
+        long strong = count(posts, k -> k.strong() || k == PostKind.BRACE);
+        long line = count(posts, k -> k == PostKind.LINE || k == PostKind.TIE_DOWN || k == PostKind.LIGHT);
         double uplift = 0;
         double safety = Double.POSITIVE_INFINITY;
         double pull = 0;
@@ -85,6 +84,10 @@ public record SchoolEffect(
                                 f.severity() == Severity.WARN && f.accepted().isEmpty())
                         .count(),
                 items);
+    }
+
+    private static long count(Map<PostKind, Long> posts, Predicate<PostKind> which) {
+        return posts.keySet().stream().filter(which).mapToLong(posts::get).sum();
     }
 
     private static double sum(Design design, Predicate<Use> which) {

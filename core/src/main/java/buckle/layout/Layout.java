@@ -36,12 +36,7 @@ public record Layout(
         everyJob = List.copyOf(everyJob);
     }
 
-    /** Posts of a kind to be set, on all lines. */
-    public long count(PostKind kind) {
-        return lines.stream().mapToLong(l -> l.count(kind)).sum();
-    }
-
-    /** Posts to be set, by kind, on all lines: gone through once. */
+    /** Posts to be set on all lines, by kind; one that stands as another line's post is counted there. */
     public Map<PostKind, Long> counts() {
         long[] counts = new long[PostKind.values().length];
         for (LineLayout line : lines) {

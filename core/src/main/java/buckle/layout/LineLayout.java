@@ -50,9 +50,4 @@ public record LineLayout(
         gates = List.copyOf(gates);
         cutOuts = List.copyOf(cutOuts);
     }
-
-    /** Posts of a kind to be set for this line; one that stands as another line's post is counted there. */
-    public long count(PostKind kind) {
-        return posts.stream().filter(p -> p.kind() == kind && !p.shared()).count();
-    }
 }

@@ -12,8 +12,8 @@ public record PlanePoint(double eastM, double northM) {
         return new PlanePoint(eastM + (other.eastM - eastM) * share, northM + (other.northM - northM) * share);
     }
 
-    /** Of a step on the ground. {@link Math#hypot} guards against sizes that no property has, and takes ten times as long. */
-    public static double lengthM(double eastM, double northM) {
-        return Math.sqrt(eastM * eastM + northM * northM);
+    /** Of two lengths at a right angle. {@link Math#hypot} guards against sizes that no property has, and takes several times as long. */
+    public static double lengthM(double oneM, double otherM) {
+        return Math.sqrt(oneM * oneM + otherM * otherM);
     }
 }

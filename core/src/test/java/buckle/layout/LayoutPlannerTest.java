@@ -89,7 +89,7 @@ class LayoutPlannerTest {
         Design design = Design.of(Fences.site(-3, 0, line), wires(2, 34));
         LineLayout laid = design.layout().lines().getFirst();
         assertThat(laid.pulls()).hasSize(2);
-        assertThat(laid.count(PostKind.GATE)).isEqualTo(2);
+        assertThat(design.layout().counts().get(PostKind.GATE)).isEqualTo(2);
         assertThat(laid.braces()).hasSize(4);
         assertThat(laid.gates().getFirst().fromM()).isCloseTo(57.5, within(1e-6));
         assertThat(laid.posts()).noneMatch(p -> p.stationM() > 57.5001 && p.stationM() < 62.4999);

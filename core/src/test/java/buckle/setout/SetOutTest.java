@@ -88,8 +88,8 @@ class SetOutTest {
                 .orElseThrow();
         assertThat(tee.stationM()).isCloseTo(90, within(1e-6));
         assertThat(layout.lines().get(1).posts().getFirst().shared()).isTrue();
-        assertThat(layout.count(PostKind.TEE)).isEqualTo(1);
-        assertThat(layout.count(PostKind.END)).isEqualTo(3);
+        assertThat(layout.counts().get(PostKind.TEE)).isEqualTo(1);
+        assertThat(layout.counts().get(PostKind.END)).isEqualTo(3);
         assertThat(layout.sections())
                 .singleElement()
                 .satisfies(s -> assertThat(s.lengthM()).isCloseTo(260, within(1e-6)));

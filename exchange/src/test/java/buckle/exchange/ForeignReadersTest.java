@@ -84,10 +84,10 @@ class ForeignReadersTest {
                 .sum();
         assertThat(features("layout.geojson", "layout", "kind = 'post'")).isEqualTo(posts);
         assertThat(features("layout.geojson", "layout", "post = 'tee'"))
-                .isEqualTo(design.layout().count(PostKind.TEE))
+                .isEqualTo(design.layout().counts().get(PostKind.TEE))
                 .isPositive();
         assertThat(features("layout.geojson", "layout", "post = 'corner'"))
-                .isEqualTo(design.layout().count(PostKind.CORNER));
+                .isEqualTo(design.layout().counts().get(PostKind.CORNER));
         assertThat(features("layout.geojson", "layout", "kind = 'test-point'"))
                 .isEqualTo(design.layout().testPoints().size());
     }
@@ -131,7 +131,7 @@ class ForeignReadersTest {
         assertThat(features("plan.dxf", "entities", "Layer = 'FENCE_LINE'")).isEqualTo(6);
         assertThat(totalLengthM("plan.dxf", "entities", "Layer = 'FENCE_LINE'")).isCloseTo(length, within(0.01));
         assertThat(features("plan.dxf", "entities", "Layer = 'POST_LINE'"))
-                .isEqualTo(design.layout().count(PostKind.LINE));
+                .isEqualTo(design.layout().counts().get(PostKind.LINE));
         assertThat(features("plan.dxf", "entities", "Layer = 'POST_TEXT'")).isEqualTo(own);
         assertThat(features("plan.dxf", "entities", "Layer = 'LAND_CREEK'")).isEqualTo(1);
     }

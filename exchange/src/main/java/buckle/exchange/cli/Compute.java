@@ -15,7 +15,6 @@ import buckle.exchange.out.TakeoffCsv;
 import buckle.land.Surroundings;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
-import buckle.layout.PostKind;
 import buckle.message.English;
 import buckle.message.Message;
 import buckle.site.BadInput;
@@ -87,11 +86,11 @@ public final class Compute {
 
     private static ObjectNode compute(Arguments arguments) throws IOException {
         Importer.Found found = Importer.read(Command.bytes(arguments.file()), Importer.Options.USUAL);
-        SpecReader.Read given = found.job()
-                .map(job -> new SpecReader.Read(job.spec(), job.plan().circumstances()))
-                .orElse(new SpecReader.Read(Spec.USUAL, Circumstances.USUAL));
+        SpecReader.Ordered given = found.job()
+                .map(job -> new SpecReader.Ordered(job.spec(), job.plan().circumstances()))
+                .orElse(new SpecReader.Ordered(Spec.USUAL, Circumstances.USUAL));
         boolean usual = found.job().isEmpty() && arguments.spec() == null;
-        SpecReader.Read ordered =
+        SpecReader.Ordered ordered =
                 arguments.spec() == null ? given : SpecReader.file(Json.parse(Command.bytes(arguments.spec())));
         Spec spec = ordered.spec();
         if (found.job().isEmpty() && found.survey().isEmpty()) {
@@ -177,9 +176,7 @@ public final class Compute {
         root.set("circumstances", Json.MAPPER.valueToTree(plan.circumstances()));
         lines(root.putArray("lines"), site, design.layout(), survey);
         ObjectNode posts = root.putObject("posts");
-        for (PostKind kind : PostKind.values()) {
-            posts.put(kind.name().toLowerCase(Locale.ROOT), design.layout().count(kind));
-        }
+        design.layout().counts().forEach((kind, count) -> posts.put(kind.name().toLowerCase(Locale.ROOT), count));
         root.set("sections", Json.MAPPER.valueToTree(design.layout().sections()));
         takeoff(root.putArray("takeoff"), design.takeoff(), spec.units());
         findings(root.putArray("findings"), design.layout().findings(), spec.units());

@@ -72,7 +72,7 @@ public final class JobFileReader {
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
         }
-        SpecReader.Read ordered = SpecReader.read(buckle, "buckle.");
+        SpecReader.Ordered ordered = SpecReader.read(buckle, "buckle.");
         return new JobFile(
                 text(job, "name", "Job without a name"),
                 text(job, "client", ""),

@@ -17,10 +17,10 @@ public final class SpecReader {
     private SpecReader() {}
 
     /** A spec and what the fence is looked at in. */
-    public record Read(Spec spec, Circumstances circumstances) {}
+    public record Ordered(Spec spec, Circumstances circumstances) {}
 
     /** A spec in a file of its own, which may hold {@code circumstances} as well. */
-    public static Read file(JsonNode node) {
+    public static Ordered file(JsonNode node) {
         ObjectNode holder = Json.MAPPER.createObjectNode();
         if (node instanceof ObjectNode own) {
             ObjectNode spec = own.deepCopy();
@@ -40,18 +40,18 @@ public final class SpecReader {
      *
      * @param path before their names in what is said about them
      */
-    static Read read(JsonNode document, String path) {
+    static Ordered read(JsonNode document, String path) {
         ObjectNode holder = Json.MAPPER.createObjectNode();
         for (String member : new String[] {"spec", "circumstances"}) {
             JsonNode there = document.path(member);
             if (there instanceof ObjectNode own) {
                 holder.set(member, own.deepCopy());
             } else if (!there.isMissingNode() && !there.isNull()) {
-                throw new BadInput("spec", path + member, "The " + member + " are an object of named values.");
+                throw new BadInput("spec", path + member, "“" + member + "” is an object of named values.");
             }
         }
         PlanUpgrades.sortByOwner(holder);
-        return new Read(spec(holder.path("spec"), path + "spec"), circumstances(holder, path + "circumstances"));
+        return new Ordered(spec(holder.path("spec"), path + "spec"), circumstances(holder, path + "circumstances"));
     }
 
     private static Circumstances circumstances(ObjectNode holder, String path) {
