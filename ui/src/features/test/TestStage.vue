@@ -181,6 +181,10 @@ onUnmounted(() => media.removeEventListener('change', onMedia))
 .summary li.MET {
   border-left-color: var(--met);
 }
+.section td.right,
+.section td.standing {
+  white-space: nowrap;
+}
 .section td {
   padding: 3px 10px 3px 0 !important;
 }
