@@ -32,6 +32,11 @@ describe('earth, supply and what-ifs', () => {
     const before = mount(EarthSheet, { props: { electrics: early }, global: { stubs } })
     expect(before.text()).toContain('come to 20 Ω; the rest is being worked out …')
     expect(before.text()).not.toContain('good enough')
+    const unsolved = { ...early, supply: null, whatIfs: null, says: 'There is no wire to carry the pulse.' }
+    for (const sheet of [EarthSheet, SupplySheet, WhatIfSheet])
+      expect(mount(sheet, { props: { electrics: unsolved }, global: { stubs } }).text()).not.toContain(
+        'worked out …',
+      )
     expect(earth.text()).toContain('250 V · good')
     expect(earth.text()).toContain('next to nothing')
     const whatIf = mount(WhatIfSheet, { props: { electrics: electrics() }, global: { stubs } })

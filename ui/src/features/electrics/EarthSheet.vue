@@ -25,7 +25,8 @@ const volts = (v: number) => `${Math.round(v)} V`
   <div v-if="!earth">
     <h2>Earth: half of the circuit</h2>
     <p class="quiet-text">
-      The rods come to {{ ohmText(electrics.rodsOhm) }}; the rest is being worked out …
+      The rods come to {{ ohmText(electrics.rodsOhm)
+      }}{{ electrics.says ? '.' : '; the rest is being worked out …' }}
     </p>
   </div>
   <div v-else>

@@ -174,7 +174,7 @@ function load() {
         </tr>
       </tbody>
     </table>
-    <p class="small" data-test="reserve">{{ electrics.reserve?.says ?? '…' }}</p>
+    <p class="small" data-test="reserve">{{ electrics.reserve?.says ?? (electrics.says ? '' : '…') }}</p>
     <ul v-if="toMind.length" class="plain" data-test="to-mind">
       <li v-for="f in toMind" :key="f.rule + f.message" :class="f.severity === 'NOTE' ? '' : 'weak'">
         <template v-if="f.lineId && f.stationM !== null"

@@ -84,7 +84,9 @@ const year = computed(() => ({
 <template>
   <div>
     <h2>What powers it</h2>
-    <p class="why" data-test="supply-says">{{ supply?.says ?? 'Being worked out …' }}</p>
+    <p v-if="supply || !electrics.says" class="why" data-test="supply-says">
+      {{ supply?.says ?? 'Being worked out …' }}
+    </p>
     <p v-for="f in supply?.findings" :key="f.message" class="weak">
       {{ f.message }} <RuleChips :rules="[f.rule]" />
     </p>

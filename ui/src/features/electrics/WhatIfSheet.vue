@@ -21,8 +21,8 @@ const against = (v: number, key: 'weakestV' | 'heavyV') => {
     <p class="small quiet-text">
       Each laid out and worked out for this very plan; the weakest point is shown.
     </p>
-    <p v-if="!electrics.whatIfs" class="quiet-text">Being worked out …</p>
-    <table v-else class="sheet">
+    <p v-if="!electrics.whatIfs && !electrics.says" class="quiet-text">Being worked out …</p>
+    <table v-if="electrics.whatIfs" class="sheet">
       <thead>
         <tr>
           <th>What</th>
