@@ -20,13 +20,15 @@ npm_packages() {
       "$lock app") [ "$want" = app ] && return ;;
     esac
   fi
-  say "Fetching the interface's packages ..."
   local omit=()
   [ "$want" = app ] && omit=(--omit=dev)
-  (cd "$root/ui" && npm ci --no-progress --loglevel=error "${omit[@]}" >&2) || die "Fetching the interface's packages failed."
+  step "Fetching the interface's packages" npm_ci "${omit[@]}"
   echo "$lock $want" >"$mark"
 }
 
+npm_ci() { cd "$root/ui" && npm ci --no-progress --no-audit --no-fund --loglevel=error "$@"; }
+
+# Maven's own libraries warn of what they do; that is not ours to mend.
 maven() {
   (cd "$root" && mvn -B -ntp "$@") 2> >(grep -v -e 'sun.misc.Unsafe' -e 'deprecated method in sun' >&2 || true)
 }
@@ -36,17 +38,20 @@ build_app() {
   local stamp
   stamp=$(source_stamp)
   [ -f "$build/stamp" ] && [ "$(cat "$build/stamp")" = "$stamp" ] && return
+  say "Building Buckle: once, some minutes on a fresh machine."
   need_build_tools
-  say "Building Buckle (once; takes a few minutes on a fresh machine) ..."
   rm -rf "$build"
   mkdir -p "$build"
   npm_packages app
-  (cd "$root/ui" && npm run --silent build >&2) || die "Building the interface failed."
-  maven -q -Dapp-only -Dmaven.test.skip=true package >&2 || die "Building the application failed."
-  "$java" -Djarmode=tools -jar "$root/server/target/buckle-app.jar" extract --force --destination "$build/app" >&2
-  compute_cache
+  step "Building the interface" build_interface
+  step "Building the application" maven -q -Dapp-only -Dmaven.test.skip=true package
+  "$java" -Djarmode=tools -jar "$root/server/target/buckle-app.jar" extract --force --destination "$build/app" >>"$root/.buckle/build.log" 2>&1 ||
+    die "Unpacking the application failed; see $root/.buckle/build.log."
+  step "Preparing compute for a quick start" compute_cache
   echo "$stamp" >"$build/stamp"
 }
+
+build_interface() { cd "$root/ui" && npm run --silent build; }
 
 class_path() { printf '%s:' "$build"/app/lib/*.jar; }
 
@@ -54,5 +59,5 @@ class_path() { printf '%s:' "$build"/app/lib/*.jar; }
 compute_cache() {
   local sample="$root/demo/orchard-ring.geojson"
   "$java" -XX:AOTCacheOutput="$build/compute.aot" -cp "$(class_path)" buckle.exchange.cli.Compute "$sample" \
-    >/dev/null 2>"$build/compute-cache.log" || say "No start-up cache for compute (see $build/compute-cache.log)."
+    >/dev/null 2>"$build/compute-cache.log" || echo "No start-up cache for compute (see $build/compute-cache.log)."
 }

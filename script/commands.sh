@@ -13,16 +13,43 @@ command_circuit() {
   exec "$java" -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -cp "$(class_path)" buckle.exchange.cli.SolveCircuit "$@"
 }
 
+command_backup() {
+  [ -d "$data" ] || die "There is no data in $data yet."
+  need_postgres
+  cluster_folder "$data"
+  [ -f "$cluster/PG_VERSION" ] || as_pg test -f "$cluster/PG_VERSION" || die "There is no database in $data yet."
+  private_folders "$data"
+  if lock_data; then
+    flock -u 9
+    with_database
+  else
+    use_running_database
+  fi
+  backup
+}
+
 command_restore() {
-  [ -f "${1:-}" ] || die "Say which backup to restore: ./buckle restore FILE"
-  local file before
-  file=$(readlink -f "$1")
+  local file='' sure='' before argument
+  for argument in "$@"; do
+    case "$argument" in
+      --yes) sure=yes ;;
+      *) file=$argument ;;
+    esac
+  done
+  [ -f "$file" ] || die "Say which backup to restore: ./buckle restore FILE"
+  file=$(readlink -f "$file")
+  private_folders "$data"
+  lock_data || refuse_second "Stop it first. Nothing was changed."
+  if [ -z "$sure" ]; then
+    [ -t 0 ] || die "This puts $file in the place of all data in $data. Say --yes if that is meant. Nothing was changed."
+    read -r -p "This puts $file in the place of all data in $data, which is backed up first. Go on? [y/N] " sure
+    [[ "$sure" =~ ^[yY] ]] || die "Nothing was changed."
+  fi
   with_database
   before=$(backup)
-  "$pg_bin/pg_restore" -h 127.0.0.1 -p "$pg_port" -U buckle -d buckle --clean --if-exists --single-transaction "$file" ||
-    die "Restoring failed; the database is as it was (and backed up in $before)."
+  restore "$file"
   rm -f "$data/schema"
-  echo "Restored $file. What was there before is in $before."
+  echo "Restored $file. What was there before is in $before. The next start brings the tables up to date."
 }
 
 browser() {
@@ -52,7 +79,7 @@ part() {
   took+=("  $((SECONDS - from)) s  $name")
 }
 
-check_script() { (cd "$root" && shellcheck -x buckle .ci/run); }
+check_script() { (cd "$root" && shellcheck -x buckle .ci/run script/guard.sh); }
 
 check_interface() { (cd "$root/ui" && npm run --silent check); }
 
@@ -66,12 +93,16 @@ command_shots() {
 
 command_bench() {
   build_app
+  need_postgres
+  if [ "${1:-}" = storm ]; then
+    maven -q -Pe2e -pl e2e -am -Dtest=StormTest -Dsurefire.failIfNoSpecifiedTests=false -Dstorm=true -Dspotless.check.skip=true verify || die "The storm did damage."
+    return
+  fi
   browser
   debian_packages ngspice
-  need_postgres
   maven -q -Pbench -pl bench -am -DskipTests -Dspotless.check.skip=true package || die "Building the benchmarks failed."
   "$java" -cp "$root/bench/target/classes:$root/bench/target/lib/*" buckle.bench.Main "$@"
-  [ "${1:-}" = pulse ] && return
+  [[ "${1:-}" =~ ^(pulse|server)$ ]] && return
   maven -q -Pe2e -pl e2e -am -Dtest=DragBench,PanBench -Dsurefire.failIfNoSpecifiedTests=false -Dbench=true -Dspotless.check.skip=true verify || die "A benchmark in the browser failed."
 }
 
@@ -86,10 +117,8 @@ command_format() {
 # A database for tests: prints its address, runs until standard input ends.
 command_database() {
   data=$1
-  find_jdk
-  mkdir -p "$data/logs"
-  trap stop_all EXIT
-  trap 'exit 143' TERM INT
+  private_folders "$data"
+  on_end
   start_database "$data" "-c fsync=off -c synchronous_commit=off"
   echo "jdbc:postgresql://127.0.0.1:$pg_port/buckle $PGPASSWORD"
   cat >/dev/null

@@ -1,6 +1,7 @@
 import { beforeEach, describe, expect, it } from 'vitest'
 import { Trouble } from '@/api/client'
-import { useAutosave } from '@/features/job/useAutosave'
+import { outbox } from '@/model/outbox'
+import { useAutosave } from '@/model/useAutosave'
 
 /** A server that answers when it is told to, and refuses a save that does not build on the last one. */
 function slowServer() {
@@ -40,7 +41,7 @@ function slowServer() {
 }
 
 describe('saving on a slow way to the server', () => {
-  beforeEach(() => localStorage.clear())
+  beforeEach(() => outbox.clear())
 
   it('never has two saves under way: what came meanwhile builds on the answer', async () => {
     const { autosave, seen, turn, answer } = slowServer()
@@ -61,7 +62,7 @@ describe('saving on a slow way to the server', () => {
     ])
     expect(autosave.state.value).toBe('saved')
     expect(autosave.saveNo()).toBe(3)
-    expect(localStorage.getItem('draft')).toBeNull()
+    expect(await outbox.draft('draft')).toBeUndefined()
   })
 
   it('stops while the server is away and goes on from where it was', async () => {
@@ -72,7 +73,7 @@ describe('saving on a slow way to the server', () => {
     await answer()
     await tried
     expect(autosave.state.value).toBe('away')
-    expect(JSON.parse(localStorage.getItem('draft')!).doc).toBe('kept')
+    expect((await outbox.draft('draft'))?.doc).toBe('kept')
     leave(false)
     const again = autosave.flush()
     await answer()
@@ -83,7 +84,7 @@ describe('saving on a slow way to the server', () => {
 
   it('offers what was left in the browser on the number it was built on', async () => {
     const { autosave, seen, answer } = slowServer()
-    localStorage.setItem('draft', JSON.stringify({ saveNo: 0, doc: 'left behind' }))
+    await outbox.keepDraft({ key: 'draft', saveNo: 0, schema: 1, doc: 'left behind' })
     expect(await autosave.takeDraft('on the server')).toBe('left behind')
     autosave.offer('left behind')
     const sent = autosave.flush()

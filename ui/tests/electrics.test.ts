@@ -4,7 +4,7 @@ import { effectScope } from 'vue'
 import type { Electrics, Plate } from '@/api/types'
 import EnergizerSheet from '@/features/electrics/EnergizerSheet.vue'
 import PulseSheet from '@/features/electrics/PulseSheet.vue'
-import { useElectrics } from '@/features/electrics/useElectrics'
+import { useElectrics } from '@/model/useElectrics'
 import { electrics, plate, shock, stubs } from './electricsAnswer'
 import { openJob } from './openJob'
 

@@ -24,6 +24,8 @@ export function fakeServer() {
     readings: [] as Observation[],
     away: false,
     refuse: '',
+    /** Why a reading is refused; empty when it is taken. */
+    refuseReading: (reading: Observation): string => (reading.takenBy === '' ? 'nobody' : ''),
     /** What a plan of an older schema is brought up to; null when it cannot be read. */
     upgraded: null as Plan | null,
     older: null as unknown,
@@ -68,8 +70,26 @@ export function fakeServer() {
       state.moving++
       return json(200, { ...packed(design()), assessment })
     }
-    if (path.endsWith('/readings') && request.method === 'POST')
-      state.readings.push(...(body as Observation[]))
+    if (path.endsWith('/readings') && request.method === 'POST') {
+      const sent = body as Observation[]
+      const refused = sent
+        .map((r, index) => ({
+          index,
+          id: r.id,
+          code: 'reading.time',
+          message: state.refuseReading(r),
+          errors: [],
+        }))
+        .filter((r) => r.message)
+      if (sent.length > 0 && refused.length === sent.length)
+        return json(422, {
+          detail: refused[0]!.message,
+          code: 'reading.time',
+          errors: refused.map((r) => ({ code: r.code, path: `[${r.index}].takenAt`, message: r.message })),
+        })
+      state.readings.push(...sent.filter((r) => state.refuseReading(r) === ''))
+      return json(200, { readings: state.readings, refused })
+    }
     if (path.endsWith('/readings')) return json(200, state.readings)
     if (path.endsWith('/plan/upgrade')) {
       if (state.upgradesAway) throw new TypeError('no way there')
@@ -88,8 +108,8 @@ export function fakeServer() {
         planSchema: 3,
         usual: plan().spec,
       })
-    if (path === '/api/jobs')
-      return json(200, [{ id: jobId, name: 'Job', client: '', property: '', propertyId }])
+    if (path === `/api/jobs/${jobId}`)
+      return json(200, { id: jobId, name: 'Job', client: '', property: '', propertyId })
     if (path.endsWith('/land')) {
       if (request.method === 'PUT') {
         const save = body as { baseSaveNo: number; land: Land }

@@ -1,7 +1,7 @@
 import { gatesNamed } from '@/features/ribbon/gatesNamed'
 import type { Brace } from '@/api/types'
 import { describe, expect, it } from 'vitest'
-import { nearestOnLines, placeAt, roundStep, stationOf, unwrap } from '@/features/plan/geometry'
+import { nearestOnLines, placeAt, roundStep, stationOf, unwrap } from '@/model/geometry'
 import {
   axisStations,
   bracePath,

@@ -1,9 +1,9 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import { moveItem, withSpec } from '@/features/job/planEdit'
-import type { Observation } from '@/api/types'
-import { useReadingDraft } from '@/features/test/useReadingDraft'
-import { addFeature } from '@/features/job/landEdit'
+import { moveItem, withSpec } from '@/model/planEdit'
+import type { Plan } from '@/api/types'
+import { bringOverAgain, outbox } from '@/model/outbox'
+import { addFeature } from '@/model/landEdit'
 import { latestOnly } from '@/shared/latest'
 import { fakeServer, settle } from './fakeServer'
 import { design, plan, ringClosed } from './fixtures'
@@ -13,14 +13,15 @@ const corner = { kind: 'corner', lineId: 'line-1', id: 'c2' } as const
 describe('the open job', () => {
   let server: ReturnType<typeof fakeServer>
 
-  beforeEach(() => {
+  beforeEach(async () => {
+    await outbox.clear()
     localStorage.clear()
     setActivePinia(createPinia())
     server = fakeServer()
   })
 
   async function opened() {
-    const { useJob } = await import('@/features/job/jobStore')
+    const { useJob } = await import('@/model/jobStore')
     const job = useJob()
     await job.load(server.jobId)
     await settle()
@@ -69,7 +70,7 @@ describe('the open job', () => {
     job.change((p) => moveItem(p, corner, [1.002, 44]))
     job.change((p) => moveItem(p, corner, [1.003, 44]))
     expect(job.saveState).toBe('waiting')
-    await job.addReadings([])
+    job.reassess()
     await vi.waitFor(() => expect(server.plan.site.lines[0]!.corners[1]!.at).toEqual([1.003, 44]), {
       timeout: 4000,
     })
@@ -121,29 +122,30 @@ describe('the open job', () => {
     await settle()
     await job.saveNow()
     expect(job.saveState).toBe('away')
-    expect(JSON.parse(localStorage.getItem(`buckle.draft.${server.jobId}`)!).doc.spec.preferences.units).toBe(
-      'METRIC',
-    )
+    const kept = await outbox.draft(`buckle.draft.${server.jobId}`)
+    expect((kept!.doc as Plan).spec.preferences.units).toBe('METRIC')
     server.away = false
     setActivePinia(createPinia())
     const again = await opened()
     expect(again.plan?.spec.preferences.units).toBe('METRIC')
     await again.saveNow()
     expect(server.plan.spec.preferences.units).toBe('METRIC')
-    expect(localStorage.getItem(`buckle.draft.${server.jobId}`)).toBeNull()
+    expect(await outbox.draft(`buckle.draft.${server.jobId}`)).toBeUndefined()
   })
 
   it('leaves a plan of an older Buckle where it is while the server is away', async () => {
     const key = `buckle.draft.${server.jobId}`
-    const left = JSON.stringify({ saveNo: 3, plan: { of: 'before', ring: true } })
-    localStorage.setItem(key, left)
+    localStorage.setItem(key, JSON.stringify({ saveNo: 3, plan: { of: 'before', ring: true } }))
+    await bringOverAgain()
+    expect(localStorage.getItem(key)).toBeNull()
+    const left = await outbox.draft(key)
     server.upgradesAway = true
-    const { useJob } = await import('@/features/job/jobStore')
+    const { useJob } = await import('@/model/jobStore')
     const job = useJob()
     await job.load(server.jobId).catch(() => undefined)
     await settle()
-    expect(localStorage.getItem(key)).toBe(left)
-    expect(localStorage.getItem(`${key}.unread`)).toBeNull()
+    expect(await outbox.draft(key)).toEqual(left)
+    expect(await outbox.unread(key)).toBeUndefined()
     server.upgradesAway = false
     server.saveNo = 3
     server.upgraded = ringClosed(plan())
@@ -154,7 +156,7 @@ describe('the open job', () => {
 
   it('hands a plan left in the browser to the server to keep, when somebody saved in between', async () => {
     const left = ringClosed(plan())
-    localStorage.setItem(`buckle.draft.${server.jobId}`, JSON.stringify({ saveNo: 1, schema: 3, doc: left }))
+    await outbox.keepDraft({ key: `buckle.draft.${server.jobId}`, saveNo: 1, schema: 3, doc: left })
     server.saveNo = 4
     const job = await opened()
     await job.saveNow()
@@ -165,6 +167,7 @@ describe('the open job', () => {
   it('has a plan that an older Buckle left in the browser brought up to date, and keeps one nobody can read', async () => {
     const key = `buckle.draft.${server.jobId}`
     localStorage.setItem(key, JSON.stringify({ saveNo: 3, plan: { of: 'before', ring: true } }))
+    await bringOverAgain()
     server.saveNo = 3
     server.upgraded = ringClosed(plan())
     const job = await opened()
@@ -173,25 +176,27 @@ describe('the open job', () => {
     await job.saveNow()
     expect(server.plan.spec.fence.wires.ringClosed).toBe(true)
     server.upgraded = null
-    localStorage.setItem(key, JSON.stringify({ saveNo: 3, schema: 99, doc: { of: 'later' } }))
+    await outbox.keepDraft({ key, saveNo: 3, schema: 99, doc: { of: 'later' } })
     setActivePinia(createPinia())
     const again = await opened()
     expect(again.failure).toBe('')
-    expect(localStorage.getItem(`${key}.unread`)).toContain('later')
+    expect((await outbox.unread(key))?.doc).toEqual({ of: 'later' })
   })
 
   it('says nothing of a plan left in the browser that the server has already', async () => {
     const { circumstances, spec, site, decisions } = plan()
-    localStorage.setItem(
-      `buckle.draft.${server.jobId}`,
-      JSON.stringify({ saveNo: 1, schema: 3, doc: { decisions, circumstances, spec, site } }),
-    )
+    await outbox.keepDraft({
+      key: `buckle.draft.${server.jobId}`,
+      saveNo: 1,
+      schema: 3,
+      doc: { decisions, circumstances, spec, site },
+    })
     server.saveNo = 4
     const job = await opened()
     await job.saveNow()
     expect(job.saveState).toBe('saved')
     expect(server.saves).toBe(0)
-    expect(localStorage.getItem(`buckle.draft.${server.jobId}`)).toBeNull()
+    expect(await outbox.draft(`buckle.draft.${server.jobId}`)).toBeUndefined()
   })
 
   it('stops at a stale save and settles it either way', async () => {
@@ -206,83 +211,6 @@ describe('the open job', () => {
     await settle()
     expect(job.saveState).toBe('saved')
     expect(job.plan?.spec.fence.wires.ringClosed).toBe(false)
-  })
-})
-
-describe('readings', () => {
-  async function opened() {
-    localStorage.clear()
-    setActivePinia(createPinia())
-    const server = fakeServer()
-    const { useJob } = await import('@/features/job/jobStore')
-    const job = useJob()
-    await job.load(server.jobId)
-    await settle()
-    return { server, job }
-  }
-
-  it('are checked, sent, kept while the server is away, and sent once it is back', async () => {
-    const { server } = await opened()
-    const draft = useReadingDraft()
-    draft.kv.value = '6.1'
-    expect(await draft.take()).toBe(false)
-    expect(draft.failure.value).toContain('who takes')
-    draft.habits.takenBy = 'Mara'
-    draft.kv.value = '61'
-    expect(await draft.take()).toBe(false)
-    draft.kv.value = '12'
-    expect(await draft.take()).toBe(false)
-    expect(draft.failure.value).toContain('over range')
-    draft.kv.value = '6.1'
-    expect(await draft.take()).toBe(true)
-    expect(server.readings[0]).toMatchObject({
-      at: { testPointId: 'energizer' },
-      what: { kind: 'PEAK', peakV: 6100, overRange: false },
-      takenBy: 'Mara',
-    })
-    expect(draft.point.value?.id).toBe('end:line-1:finish')
-    server.away = true
-    draft.overRange.value = true
-    await draft.take()
-    expect(draft.unsent.value).toBe(1)
-    expect(server.readings).toHaveLength(1)
-    server.away = false
-    await draft.send()
-    expect(draft.unsent.value).toBe(0)
-    expect(server.readings[1]).toMatchObject({ what: { peakV: 10000, overRange: true } })
-  })
-
-  it('corrects a reading as it was taken: at its place and its time, with its meter', async () => {
-    const { server, job } = await opened()
-    const taken: Observation = {
-      id: 'r1',
-      at: { testPointId: 'end:line-1:finish', lineId: 'line-1', stationM: 300, place: [1.0004, 44.0002] },
-      what: { kind: 'PEAK', wire: 1, peakV: 3100, overRange: false, rangeV: 10000 },
-      meter: 'green-meter',
-      openSwitches: ['cut-1'],
-      takenAt: '2026-11-02T08:30:00.000Z',
-      takenBy: 'Mara',
-      weather: 'RAIN',
-      growth: 'CLEAN',
-      note: '',
-      corrects: null,
-    }
-    const draft = useReadingDraft()
-    draft.habits.takenBy = 'Mara'
-    draft.correct(taken)
-    expect(draft.kv.value).toBe('3.1')
-    draft.kv.value = '5.1'
-    expect(await draft.take()).toBe(true)
-    const { at, meter, openSwitches, takenAt } = taken
-    expect(server.readings).toMatchObject([
-      { at, meter, openSwitches, takenAt, what: { peakV: 5100, wire: 1 }, corrects: 'r1' },
-    ])
-    // It was a correction: the next one is a reading of its own, here and now.
-    draft.kv.value = '5.2'
-    expect(await draft.take()).toBe(true)
-    const here = job.testPoints.find((p) => p.id === 'end:line-1:finish')!
-    expect(server.readings[1]).toMatchObject({ at: { stationM: here.stationM }, meter: null, corrects: null })
-    expect(server.readings[1]!.takenAt > takenAt).toBe(true)
   })
 })
 

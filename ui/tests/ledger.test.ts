@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { expect, it } from 'vitest'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import { design, plan } from './fixtures'
 

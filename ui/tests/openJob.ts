@@ -1,7 +1,7 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { vi } from 'vitest'
 import type { Land } from '@/api/types'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import { design, plan } from './fixtures'
 
 export const noLand: Land = {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import * as edit from '@/features/job/planEdit'
+import * as edit from '@/model/planEdit'
 import { useHistory } from '@/shared/history'
 import { plan } from './fixtures'
 

@@ -1,5 +1,5 @@
 import type { FenceLine, Plan } from '@/api/types'
-import { emptyBook } from '@/features/layout/bookEdit'
+import { emptyBook } from '@/model/bookEdit'
 
 export function square(): FenceLine {
   const corners = [

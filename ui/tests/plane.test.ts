@@ -1,18 +1,7 @@
 import { describe, expect, it } from 'vitest'
-import { joinLines, moveSide, setSideLength, splitLine, copyBeside } from '@/features/job/shapeEdit'
+import { joinLines, moveSide, setSideLength, splitLine, copyBeside } from '@/model/shapeEdit'
 import { legBearing, parseLeg } from '@/features/plan/leg'
-import {
-  area,
-  bearing,
-  curve,
-  distance,
-  offset,
-  planeAt,
-  polygon,
-  step,
-  turn,
-  type Xy,
-} from '@/features/plan/plane'
+import { area, bearing, curve, distance, offset, planeAt, polygon, step, turn, type Xy } from '@/model/plane'
 import { snapTo } from '@/features/plan/snap'
 import { areaText, tapedText } from '@/shared/units'
 import { plan, square } from './fixtures'

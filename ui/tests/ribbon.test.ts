@@ -1,9 +1,9 @@
 import { mount } from '@vue/test-utils'
 import { beforeEach, expect, it, vi } from 'vitest'
-import { foretoldText, nearestPoint } from '@/features/electrics/nearest'
-import { useElectrics } from '@/features/electrics/useElectrics'
+import { foretoldText, nearestPoint } from '@/model/nearest'
+import { useElectrics } from '@/model/useElectrics'
 import RibbonView from '@/features/ribbon/RibbonView.vue'
-import { useFold } from '@/features/ribbon/useFold'
+import { useFold } from '@/model/useFold'
 import { electrics } from './electricsAnswer'
 import { openJob } from './openJob'
 

@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils'
 import { expect, it, vi } from 'vitest'
 import type { TakeoffLine } from '@/api/types'
-import { useParts } from '@/features/job/useParts'
+import { useParts } from '@/model/useParts'
 import TakeoffStage from '@/features/takeoff/TakeoffStage.vue'
 import { design } from './fixtures'
 import { openJob, stubs } from './openJob'

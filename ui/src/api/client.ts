@@ -1,7 +1,8 @@
 import createClient from 'openapi-fetch'
-import type { paths } from './generated/schema'
+import type { paths } from '@/api/generated/schema'
 import { signed } from '@/shared/author'
 import type { Place } from './types'
+import { watched } from './waiting'
 
 /** A request that came to nothing: a sentence for people, a stable code, and the places concerned. */
 export class Trouble extends Error {
@@ -17,19 +18,34 @@ export class Trouble extends Error {
 
   /** Nobody answered: the server or the way to it is gone. */
   get away(): boolean {
-    return this.status === 0 || this.status === 503
+    return this.status === 0 || this.status === 503 || this.status === 429 || this.status === 507
   }
 }
 
 export const client = createClient<paths>({
   baseUrl: globalThis.location?.origin ?? '',
-  fetch: (request) => globalThis.fetch(signed(request)),
+  fetch: (request) => watched(signed(request), (r) => globalThis.fetch(r)),
 })
 
 interface Answer<T> {
   data?: T
   error?: unknown
   response: Response
+}
+
+/** A file made by the server, and what it is called. */
+export async function download(path: string): Promise<{ name: string; blob: Blob }> {
+  const url = new URL(path, globalThis.location.origin)
+  let response: Response
+  try {
+    response = await watched(signed(new Request(url)), (r) => globalThis.fetch(r))
+  } catch {
+    throw new Trouble(0, 'away', 'Buckle does not answer; nothing was downloaded.')
+  }
+  if (!response.ok) throw trouble(response.status, await response.json().catch(() => null))
+  const said = /filename\*=UTF-8''([^;]+)/i.exec(response.headers.get('Content-Disposition') ?? '')?.[1]
+  const name = said ? decodeURIComponent(said) : url.pathname.split('/').at(-1)!
+  return { name, blob: await response.blob() }
 }
 
 /** Unwraps an answer, or throws what went wrong. */

@@ -1,4 +1,4 @@
-import type { components } from './generated/schema'
+import type { components, paths } from '@/api/generated/schema'
 
 type Schemas = components['schemas']
 
@@ -51,6 +51,8 @@ export type Observation = Schemas['Observation']
 export type Observed = Observation['what']
 export type PeakObserved = Schemas['Peak']
 export type JobView = Schemas['JobView']
+export type JobPage = Schemas['JobPage']
+export type YardSort = NonNullable<NonNullable<paths['/api/jobs']['get']['parameters']['query']>['sort']>
 export type PlanState = Schemas['PlanState']
 export type Survey = Schemas['Survey']
 export type Land = Schemas['Land']

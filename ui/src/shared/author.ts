@@ -1,25 +1,12 @@
 import { ref, watch } from 'vue'
+import { keepText, keptText } from './kept'
 
 const KEY = 'buckle.author'
 const HEADER = 'Buckle-Author'
 
-function kept(): string {
-  try {
-    return localStorage.getItem(KEY) ?? ''
-  } catch {
-    return ''
-  }
-}
-
 /** Who works on this device, typed once; what is saved says so. */
-export const author = ref(kept())
-watch(author, (name) => {
-  try {
-    localStorage.setItem(KEY, name.trim())
-  } catch {
-    // Without storage the name lasts as long as the page.
-  }
-})
+export const author = ref(keptText(KEY) ?? '')
+watch(author, (name) => keepText(KEY, name.trim()))
 
 /** The same request, saying who sends it. */
 export function signed(request: Request): Request {

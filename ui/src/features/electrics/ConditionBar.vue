@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import type { Circumstances } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useElectrics } from './useElectrics'
-import { usePowerChoices } from './usePowerChoices'
+import RuleChips from '@/components/RuleChips.vue'
+import { useElectrics } from '@/model/useElectrics'
+import { usePowerChoices } from '@/model/usePowerChoices'
 
 const { circumstances, setCircumstances, pending, failed } = useElectrics()
 const choices = usePowerChoices()
@@ -51,7 +51,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
   </div>
 </template>
 
-<style scoped src="../layout/fields.css" />
+<style scoped src="@/features/layout/fields.css" />
 <style scoped>
 .conditions {
   display: flex;

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Electrics } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import { lengthText } from '@/shared/units'
-import { energyText, ohmText } from './words'
+import { energyText, ohmText } from '@/model/electricsWords'
 
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()

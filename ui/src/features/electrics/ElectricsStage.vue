@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onUnmounted } from 'vue'
 import PlanView from '@/features/plan/PlanView.vue'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import SheetStage from '@/shared/SheetStage.vue'
 import ConditionBar from './ConditionBar.vue'
 import EnergizerSheet from './EnergizerSheet.vue'
-import { useElectrics } from './useElectrics'
-import { electricsSheets, useElectricsSheets } from './useElectricsSheets'
+import { useElectrics } from '@/model/useElectrics'
+import { electricsSheets, useElectricsSheets } from '@/model/useElectricsSheets'
 
 const job = useJob()
 const { sheet } = useElectricsSheets()

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Electrics, Plate } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import EntryField from '@/shared/EntryField.vue'
 import { kvText, lengthText } from '@/shared/units'
-import { useElectrics } from './useElectrics'
-import { metWords, ohmText } from './words'
+import { useElectrics } from '@/model/useElectrics'
+import { metWords, ohmText } from '@/model/electricsWords'
 
 type Candidate = NonNullable<Electrics['energizers']>['candidates'][number]
 const props = defineProps<{ electrics: Electrics }>()
@@ -220,7 +220,7 @@ const lowSays = computed(() => {
   </div>
 </template>
 
-<style scoped src="../layout/fields.css" />
+<style scoped src="@/features/layout/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
 .energizers td {

@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import type { Circumstances } from '@/api/types'
 import EntryField from '@/shared/EntryField.vue'
-import { useElectrics } from './useElectrics'
+import { useElectrics } from '@/model/useElectrics'
 
 /** What no plate and no map tells, with its range: to be narrowed by whoever knows better, later by readings. */
 type Model = Circumstances['model']
@@ -96,7 +96,7 @@ function set(row: Row, end: End, e: Event) {
   <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
 </template>
 
-<style scoped src="../layout/fields.css" />
+<style scoped src="@/features/layout/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
 td input {

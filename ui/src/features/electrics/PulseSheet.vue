@@ -2,14 +2,14 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
 import type { AtPoint, Electrics } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import { latestOnly } from '@/shared/latest'
 import { kvText, lengthText, stationText } from '@/shared/units'
 import PulseChart from './PulseChart.vue'
-import { nearestPoint } from './nearest'
-import { useElectrics } from './useElectrics'
-import { energyText, metWords, ohmText } from './words'
+import { nearestPoint } from '@/model/nearest'
+import { useElectrics } from '@/model/useElectrics'
+import { energyText, metWords, ohmText } from '@/model/electricsWords'
 
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
@@ -235,7 +235,7 @@ function load() {
   </div>
 </template>
 
-<style scoped src="../layout/fields.css" />
+<style scoped src="@/features/layout/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
 .plain {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Electrics, Supply } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
+import RuleChips from '@/components/RuleChips.vue'
 import EntryField from '@/shared/EntryField.vue'
 import PulseChart from './PulseChart.vue'
-import { useElectrics } from './useElectrics'
-import { usePowerChoices } from './usePowerChoices'
+import { useElectrics } from '@/model/useElectrics'
+import { usePowerChoices } from '@/model/usePowerChoices'
 
 const props = defineProps<{ electrics: Electrics }>()
 const { supply: own, setSupply } = useElectrics()
@@ -142,7 +142,7 @@ const year = computed(() => ({
   </div>
 </template>
 
-<style scoped src="../layout/fields.css" />
+<style scoped src="@/features/layout/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
 .fields {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Electrics } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import { kvText, stationText } from '@/shared/units'
 import ModelForm from './ModelForm.vue'
 

@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import type { HouseState, Materials, Rule } from '@/api/types'
-import { basisText } from './basis'
+import { basisText } from '@/components/basis'
 
 const rules = ref<Rule[]>([])
 const revision = ref(0)

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Brace, BraceLoad } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import { forceText, lengthText, momentText, stationText } from '@/shared/units'
-import { braceKinds, holdWords } from './words'
-import { useMaterials } from './useMaterials'
+import { braceKinds, holdWords } from '@/model/layoutWords'
+import { useMaterials } from '@/model/useMaterials'
 
 const job = useJob()
 const materials = useMaterials()

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import type { Finding, Position } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import FindingPlaces from '@/features/job/FindingPlaces.vue'
-import { useJob } from '@/features/job/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
+import FindingPlaces from '@/components/FindingPlaces.vue'
+import { useJob } from '@/model/jobStore'
 import { stationText } from '@/shared/units'
-import EveryJobCard from './EveryJobCard.vue'
+import EveryJobCard from '@/components/EveryJobCard.vue'
 
 const job = useJob()
 const order = { WARN: 0, CAUTION: 1, NOTE: 2 }

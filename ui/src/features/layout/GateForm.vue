@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useJob } from '@/features/job/jobStore'
-import { changeGate, removeItem } from '@/features/job/planEdit'
+import { useJob } from '@/model/jobStore'
+import { changeGate, removeItem } from '@/model/planEdit'
 import { lengthText, parseLengthM } from '@/shared/units'
 import type { Gate } from '@/api/types'
-import { useMaterials } from './useMaterials'
+import { useMaterials } from '@/model/useMaterials'
 
 const job = useJob()
 const materials = useMaterials()

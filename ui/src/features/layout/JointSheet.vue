@@ -2,15 +2,15 @@
 import { computed } from 'vue'
 import { ask, client } from '@/api/client'
 import type { Gate, Joint } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
-import { changeGate } from '@/features/job/planEdit'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
+import { changeGate } from '@/model/planEdit'
 import { announce } from '@/shared/announce'
 import EntryField from '@/shared/EntryField.vue'
 import { lengthText, parseLengthM, stationText } from '@/shared/units'
-import { useMaterials } from './useMaterials'
+import { useMaterials } from '@/model/useMaterials'
 import WiringDiagram from './WiringDiagram.vue'
-import { jointKinds } from './words'
+import { jointKinds } from '@/model/layoutWords'
 
 const job = useJob()
 const materials = useMaterials()

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import PlanView from '@/features/plan/PlanView.vue'
 import SheetStage from '@/shared/SheetStage.vue'
 import GateForm from './GateForm.vue'
 import SpecPanel from './SpecPanel.vue'
-import { layoutSheets, useLayoutSheets } from './useLayoutSheets'
+import { layoutSheets, useLayoutSheets } from '@/model/useLayoutSheets'
 
 const job = useJob()
 const { sheet } = useLayoutSheets()

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { FenceSpec, Plan } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import EntryField from '@/shared/EntryField.vue'
 import { lengthText, parseLengthM } from '@/shared/units'
-import { withFence } from '@/features/job/planEdit'
-import { withFencePart, type FencePart } from './bookEdit'
-import { useMaterials } from './useMaterials'
+import { withFence } from '@/model/planEdit'
+import { withFencePart, type FencePart } from '@/model/bookEdit'
+import { useMaterials } from '@/model/useMaterials'
 
 const job = useJob()
 const materials = useMaterials()

@@ -2,15 +2,15 @@
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
 import type { LineBook, Post, PostOverride } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import { announce } from '@/shared/announce'
 import EntryField from '@/shared/EntryField.vue'
 import { forceText, lengthText, parseLengthM } from '@/shared/units'
-import { holdWords, postKinds } from './words'
-import { addOverride, changeBook, changeLine, setStanding } from './bookEdit'
+import { holdWords, postKinds } from '@/model/layoutWords'
+import { addOverride, changeBook, changeLine, setStanding } from '@/model/bookEdit'
 import PostElevation from './PostElevation.vue'
-import { useMaterials } from './useMaterials'
+import { useMaterials } from '@/model/useMaterials'
 
 const job = useJob()
 const materials = useMaterials()

@@ -2,14 +2,14 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
 import type { House, HouseState, SchoolEffect } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
-import { withSpec } from '@/features/job/planEdit'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
+import { withSpec } from '@/model/planEdit'
 import { announce } from '@/shared/announce'
 import EntryField from '@/shared/EntryField.vue'
 import { latestOnly } from '@/shared/latest'
 import { countText, forceText, lengthText, stationText } from '@/shared/units'
-import { useMaterials } from './useMaterials'
+import { useMaterials } from '@/model/useMaterials'
 
 const job = useJob()
 const materials = useMaterials()

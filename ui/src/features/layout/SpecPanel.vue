@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Animal, FenceSpec, Preset, Supply } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
-import { withFence, withSupply } from '@/features/job/planEdit'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
+import { withFence, withSupply } from '@/model/planEdit'
 import { lengthText, parseLengthM } from '@/shared/units'
 import WireTable from './WireTable.vue'
 

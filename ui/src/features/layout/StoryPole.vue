@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
-import { withFence } from '@/features/job/planEdit'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
+import { withFence } from '@/model/planEdit'
 import { lengthText, tapedText } from '@/shared/units'
-import { setLineSpec, setLineWires } from './bookEdit'
-import { useMaterials } from './useMaterials'
+import { setLineSpec, setLineWires } from '@/model/bookEdit'
+import { useMaterials } from '@/model/useMaterials'
 import type { LineSpec } from '@/api/types'
 import WireTable from './WireTable.vue'
 

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Finding } from '@/api/types'
-import { useWeakest } from '@/features/electrics/useWeakest'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
-import EveryJobCard from '@/features/layout/EveryJobCard.vue'
+import { useWeakest } from '@/model/useWeakest'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
+import EveryJobCard from '@/components/EveryJobCard.vue'
 import { stationText } from '@/shared/units'
 
 const job = useJob()

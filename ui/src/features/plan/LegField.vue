@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import { parseLeg, type AngleKind, type Leg } from './leg'
-import { useTool } from './tool'
+import { useTool } from '@/model/tool'
 
 const emit = defineEmits<{ leg: [leg: Leg]; finish: []; cancel: [] }>()
 const job = useJob()

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Electrics } from '@/api/types'
-import { bandOf, bandWords, type Band } from '@/features/electrics/words'
+import { bandOf, bandWords, type Band } from '@/model/electricsWords'
 import { strokes } from './pulseFeatures'
 
 /** What the lines' colours and strokes mean: the bands that this fence shows, in words. */

@@ -1,6 +1,6 @@
 import { ink } from '@/shared/inks'
 import { getPointResolution } from 'ol/proj'
-import { roundStep } from './geometry'
+import { roundStep } from '@/model/geometry'
 import { sheetLayer } from './sheetLayer'
 
 /** A sheet of squared paper under the plan; squares of a round number of feet or metres. */

@@ -1,11 +1,11 @@
 import { ref } from 'vue'
 import type { Position } from '@/api/types'
-import { addFeature } from '@/features/job/landEdit'
-import type { useJob } from '@/features/job/jobStore'
-import { addLine } from '@/features/job/planEdit'
+import { addFeature } from '@/model/landEdit'
+import type { useJob } from '@/model/jobStore'
+import { addLine } from '@/model/planEdit'
 import { legBearing, type Leg } from './leg'
-import { bearing, curve, step, type Plane } from './plane'
-import type { useTool } from './tool'
+import { bearing, curve, step, type Plane } from '@/model/plane'
+import type { useTool } from '@/model/tool'
 
 interface Corner {
   at: Position

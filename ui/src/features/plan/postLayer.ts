@@ -1,6 +1,6 @@
 import { apply, compose, create } from 'ol/transform'
 import type { Layout, Position } from '@/api/types'
-import { strongKinds } from '@/features/layout/words'
+import { strongKinds } from '@/model/layoutWords'
 import { sheetLayer } from './sheetLayer'
 import { palette } from './symbols'
 

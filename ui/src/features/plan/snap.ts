@@ -1,4 +1,4 @@
-import { bearing, distance, step, turn, type Xy } from './plane'
+import { bearing, distance, step, turn, type Xy } from '@/model/plane'
 
 /** Where the pointer is drawn to, and by what; the name is shown beside it. */
 export interface Snap {

@@ -1,6 +1,6 @@
 import type { Land, Layout, Plan, Position } from '@/api/types'
-import { unwrap } from './geometry'
-import { planeAt, type Plane } from './plane'
+import { unwrap } from '@/model/geometry'
+import { planeAt, type Plane } from '@/model/plane'
 import type { SnapTarget } from './snap'
 
 /** Everything on the plan that a point can snap to, on the plane of the job; made anew only when something changed. */

@@ -1,10 +1,10 @@
 import type { Position } from '@/api/types'
-import { useJob } from '@/features/job/jobStore'
-import { movePoint, removePoint } from '@/features/job/landEdit'
-import { addCutOut, addGate, moveItem, removeItem } from '@/features/job/planEdit'
-import { placeAt } from './geometry'
+import { useJob } from '@/model/jobStore'
+import { movePoint, removePoint } from '@/model/landEdit'
+import { addCutOut, addGate, moveItem, removeItem } from '@/model/planEdit'
+import { placeAt } from '@/model/geometry'
 import type { createDraft } from './planDraft'
-import { tools, useTool } from './tool'
+import { tools, useTool } from '@/model/tool'
 
 interface Drawing {
   draft: ReturnType<typeof createDraft>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { LineLayout } from '@/api/types'
-import { useJob } from '@/features/job/jobStore'
-import { postKinds } from '@/features/layout/words'
+import { useJob } from '@/model/jobStore'
+import { postKinds } from '@/model/layoutWords'
 import { kvText, lengthText, stationText } from '@/shared/units'
-import { useFold } from './useFold'
+import { useFold } from '@/model/useFold'
 import type { useRibbonWindow } from './useRibbonWindow'
 
 const props = defineProps<{

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import { kvText, stationText } from '@/shared/units'
 
 /** The ribbon turned upright: the crew walks down it. Test points stand at even steps, posts between them. */

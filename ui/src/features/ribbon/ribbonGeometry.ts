@@ -1,5 +1,5 @@
 import type { LineLayout, Wire } from '@/api/types'
-import { roundStep } from '@/features/plan/geometry'
+import { roundStep } from '@/model/geometry'
 
 /** Turns a laid-out line into paths of the ribbon: stations to the right, ground and wires above. Pixels. */
 export interface RibbonFrame {

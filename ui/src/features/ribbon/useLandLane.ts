@@ -1,5 +1,5 @@
 import { computed, type Ref } from 'vue'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import type { RibbonScale } from './ribbonGeometry'
 
 /** What of the property the line meets; names where they do not run into each other. */

@@ -1,7 +1,7 @@
 import { computed, type Ref } from 'vue'
 import type { Electrics } from '@/api/types'
-import { useElectrics } from '@/features/electrics/useElectrics'
-import { useJob } from '@/features/job/jobStore'
+import { useElectrics } from '@/model/useElectrics'
+import { useJob } from '@/model/jobStore'
 import type { RibbonScale } from './ribbonGeometry'
 
 const TOP_Y = 24

@@ -1,6 +1,6 @@
 import { computed, type Ref } from 'vue'
-import { useElectrics } from '@/features/electrics/useElectrics'
-import { useJob } from '@/features/job/jobStore'
+import { useElectrics } from '@/model/useElectrics'
+import { useJob } from '@/model/jobStore'
 import { kvText } from '@/shared/units'
 import type { RibbonScale } from './ribbonGeometry'
 import { carried, predicted } from './usePulseLane'

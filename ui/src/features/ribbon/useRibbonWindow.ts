@@ -1,5 +1,5 @@
 import { computed, ref, watch, type Ref } from 'vue'
-import { useTool } from '@/features/plan/tool'
+import { useTool } from '@/model/tool'
 import { useKeys } from '@/shared/keys'
 
 const LEAST_M = 6

@@ -2,19 +2,20 @@
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client, importFile, storeGrid, Trouble, type ImportQuery } from '@/api/client'
 import type { FenceLine, GridRef, ImportAnswer, Position, Survey } from '@/api/types'
-import { useJob } from '@/features/job/jobStore'
-import { takeSurvey } from '@/features/job/planEdit'
-import { planeAt, distance } from '@/features/plan/plane'
-import { useTool } from '@/features/plan/tool'
+import { useJob } from '@/model/jobStore'
+import { takeSurvey } from '@/model/planEdit'
+import { planeAt, distance } from '@/model/plane'
+import { useTool } from '@/model/tool'
 import { announce } from '@/shared/announce'
 import { lengthText } from '@/shared/units'
 import { newId } from '@/shared/uuid'
 import ColumnMapper from './ColumnMapper.vue'
+import ExportLinks from './ExportLinks.vue'
 import GridPreview from './GridPreview.vue'
 import PicturePlacer from './PicturePlacer.vue'
 import SurveyPreview from './SurveyPreview.vue'
 import TapePreview from './TapePreview.vue'
-import { useSheets } from './useSheets'
+import { useSheets } from '@/model/useSheets'
 
 const preview = defineModel<Position[][]>('preview', { required: true })
 const dropped = defineModel<File | null>('dropped', { required: true })
@@ -198,7 +199,16 @@ onMounted(() => {
   if (!waiting) return
   sessionStorage.removeItem(key)
   const survey = JSON.parse(waiting) as Survey
-  found.value = { survey, jobId: null, grid: null, tape: null, table: null, picture: null, swap: null }
+  found.value = {
+    survey,
+    jobId: null,
+    leftOut: [],
+    grid: null,
+    tape: null,
+    table: null,
+    picture: null,
+    swap: null,
+  }
   preview.value = survey.site.lines.map((l) =>
     [...l.corners, ...(l.closed ? [l.corners[0]!] : [])].map((c) => c.at),
   )
@@ -280,16 +290,7 @@ const swapText = {
           >
         </li>
       </ul>
-      <h3 class="mt-4">Take it elsewhere</h3>
-      <p class="small quiet-text">The plan as it is saved, in formats other programs open.</p>
-      <p class="exports">
-        <a :href="`/api/jobs/${job.id}/job.geojson`">Job file</a>
-        <a :href="`/api/jobs/${job.id}/layout.geojson`">GeoJSON</a>
-        <a :href="`/api/jobs/${job.id}/strong-posts.gpx`">GPX for a handheld</a>
-        <a :href="`/api/jobs/${job.id}/map.kml`">KML</a>
-        <a :href="`/api/jobs/${job.id}/plan.dxf`">DXF</a>
-        <a :href="`/api/jobs/${job.id}/posts.csv`">Posts as CSV</a>
-      </p>
+      <ExportLinks :job-id="job.id" />
     </template>
   </div>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Comparison } from '@/api/types'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import { countText, lengthText } from '@/shared/units'
 
 const props = defineProps<{ comparison: Comparison; before: string; after: string }>()

@@ -2,7 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
 import type { Comparison, Fitted, Plan, Position } from '@/api/types'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import { announce } from '@/shared/announce'
 import { lengthText, parseLengthM, tapedText } from '@/shared/units'
 import ComparisonTable from './ComparisonTable.vue'

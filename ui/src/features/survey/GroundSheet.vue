@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Underlay } from '@/api/types'
-import { useJob } from '@/features/job/jobStore'
-import { useTool } from '@/features/plan/tool'
+import { useJob } from '@/model/jobStore'
+import { useTool } from '@/model/tool'
 import { lengthText, parseLengthM, stationText, unitM } from '@/shared/units'
 
 const job = useJob()

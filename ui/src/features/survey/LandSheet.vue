@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { LandFeature, LandKind, LandShape, Traits } from '@/api/types'
-import { changeFeature, removeFeature } from '@/features/job/landEdit'
-import FindingPlaces from '@/features/job/FindingPlaces.vue'
-import { useJob } from '@/features/job/jobStore'
+import { changeFeature, removeFeature } from '@/model/landEdit'
+import FindingPlaces from '@/components/FindingPlaces.vue'
+import { useJob } from '@/model/jobStore'
 import { kindText, shapeOf } from '@/features/plan/landStyles'
-import { useTool } from '@/features/plan/tool'
-import RuleChips from '@/features/help/RuleChips.vue'
+import { useTool } from '@/model/tool'
+import RuleChips from '@/components/RuleChips.vue'
 import EntryField from '@/shared/EntryField.vue'
 import { lengthText, parseLengthM, stationText } from '@/shared/units'
 

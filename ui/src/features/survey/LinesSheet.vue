@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { useJob } from '@/features/job/jobStore'
-import { addLine, removeLine, renameLine } from '@/features/job/planEdit'
+import { useJob } from '@/model/jobStore'
+import { addLine, removeLine, renameLine } from '@/model/planEdit'
 import {
   copyBeside,
   joinLines,
@@ -10,10 +10,10 @@ import {
   setSideLength,
   splitLine,
   type Edited,
-} from '@/features/job/shapeEdit'
-import { placeAt } from '@/features/plan/geometry'
-import { planeAt, polygon } from '@/features/plan/plane'
-import { useTool } from '@/features/plan/tool'
+} from '@/model/shapeEdit'
+import { placeAt } from '@/model/geometry'
+import { planeAt, polygon } from '@/model/plane'
+import { useTool } from '@/model/tool'
 import { announce } from '@/shared/announce'
 import { lengthText, parseLengthM, stationText } from '@/shared/units'
 

@@ -2,7 +2,7 @@
 import { shallowRef, ref, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
 import type { SetOut } from '@/api/types'
-import { useJob } from '@/features/job/jobStore'
+import { useJob } from '@/model/jobStore'
 import { latestOnly } from '@/shared/latest'
 import { tapedText } from '@/shared/units'
 

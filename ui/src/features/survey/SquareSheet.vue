@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
-import { useJob } from '@/features/job/jobStore'
-import RuleChips from '@/features/help/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
 import { latestOnly } from '@/shared/latest'
 import { parseLengthM } from '@/shared/units'
 

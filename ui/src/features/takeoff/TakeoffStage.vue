@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, onUnmounted } from 'vue'
 import type { TakeoffLine } from '@/api/types'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
-import { useParts } from '@/features/job/useParts'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
+import { useParts } from '@/model/useParts'
 import { countText, lengthText, stationText } from '@/shared/units'
 
 const job = useJob()

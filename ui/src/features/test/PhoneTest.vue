@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, nextTick, ref, watch } from 'vue'
-import { foretoldText, nearestPoint } from '@/features/electrics/nearest'
-import { useElectrics } from '@/features/electrics/useElectrics'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import { foretoldText, nearestPoint } from '@/model/nearest'
+import { useElectrics } from '@/model/useElectrics'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import { kvText, stationText } from '@/shared/units'
+import RefusedReadings from './RefusedReadings.vue'
 import type { useReadingDraft } from './useReadingDraft'
 import RibbonUpright from '@/features/ribbon/RibbonUpright.vue'
 
@@ -80,6 +81,7 @@ watch(
         >
       </div>
       <p v-if="failure" role="alert" class="failure">{{ failure }}</p>
+      <RefusedReadings />
       <div v-if="more" class="more">
         <label>Taken by <input v-model="habits.takenBy" data-test="phone-by" /></label>
         <label

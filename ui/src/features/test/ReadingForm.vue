@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import { lengthText, stationText } from '@/shared/units'
+import RefusedReadings from './RefusedReadings.vue'
 import type { useReadingDraft } from './useReadingDraft'
 
 const props = defineProps<{ draft: ReturnType<typeof useReadingDraft> }>()
@@ -41,6 +42,7 @@ async function take() {
       ><input v-model="overRange" type="checkbox" data-test="over-range" /> over the meter's range</label
     >
     <p v-if="failure" role="alert" class="failure" data-test="reading-failure">{{ failure }}</p>
+    <RefusedReadings />
     <v-btn class="strong mt-2" type="submit" data-test="take-reading">{{
       corrects ? 'Put the correction beside it' : 'Write down, next point'
     }}</v-btn>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref } from 'vue'
-import { foretoldText, nearestPoint } from '@/features/electrics/nearest'
-import { useElectrics } from '@/features/electrics/useElectrics'
-import RuleChips from '@/features/help/RuleChips.vue'
-import { useJob } from '@/features/job/jobStore'
+import { foretoldText, nearestPoint } from '@/model/nearest'
+import { useElectrics } from '@/model/useElectrics'
+import RuleChips from '@/components/RuleChips.vue'
+import { useJob } from '@/model/jobStore'
 import { kvText, stationText } from '@/shared/units'
 import PhoneTest from './PhoneTest.vue'
 import ReadingForm from './ReadingForm.vue'

@@ -1,8 +1,8 @@
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import { Trouble } from '@/api/client'
 import type { Observation, TestPoint } from '@/api/types'
-import { useJob } from '@/features/job/jobStore'
-import { announce } from '@/shared/announce'
+import { useJob } from '@/model/jobStore'
+import { useReadings } from '@/model/readings'
+import { keepText, keptText } from '@/shared/kept'
 import { kvText, parseKvV } from '@/shared/units'
 
 interface Habits {
@@ -13,29 +13,27 @@ interface Habits {
 }
 
 const KEY = 'buckle.reading.habits'
-const WAITING = 'buckle.readings.waiting'
 
 function remembered(): Habits {
+  let kept: Partial<Habits> = {}
   try {
-    const kept = JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Habits>
-    return {
-      takenBy: kept.takenBy ?? '',
-      weather: kept.weather ?? 'DRY',
-      growth: kept.growth ?? 'CLEAN',
-      rangeKv: kept.rangeKv ?? '10',
-    }
+    kept = (JSON.parse(keptText(KEY) ?? '{}') as Partial<Habits> | null) ?? {}
   } catch {
-    return { takenBy: '', weather: 'DRY', growth: 'CLEAN', rangeKv: '10' }
+    // As if nothing were kept.
+  }
+  return {
+    takenBy: kept.takenBy ?? '',
+    weather: kept.weather ?? 'DRY',
+    growth: kept.growth ?? 'CLEAN',
+    rangeKv: kept.rangeKv ?? '10',
   }
 }
-
-const waiting = ref<Record<string, Observation[]>>(JSON.parse(localStorage.getItem(WAITING) ?? '{}'))
 
 /** A reading being written down: what the meter says, who reads, and where. Kept here until the server has it. */
 export function useReadingDraft() {
   const job = useJob()
   const habits = reactive(remembered())
-  watch(habits, (h) => localStorage.setItem(KEY, JSON.stringify(h)))
+  watch(habits, (h) => keepText(KEY, JSON.stringify(h)))
   const pointId = ref('')
   const kv = ref('')
   const wire = ref(0)
@@ -46,7 +44,8 @@ export function useReadingDraft() {
   /** The reading that is being corrected. */
   const corrects = shallowRef<Observation | null>(null)
   const failure = ref('')
-  const unsent = computed(() => waiting.value[job.id]?.length ?? 0)
+  const readings = useReadings()
+  const unsent = computed(() => readings.waiting.length)
 
   const point = computed<TestPoint | undefined>(
     () => job.testPoints.find((p) => p.id === pointId.value) ?? job.testPoints[0],
@@ -113,8 +112,7 @@ export function useReadingDraft() {
       return false
     }
     failure.value = ''
-    keep([...(waiting.value[job.id] ?? []), reading])
-    await send()
+    await job.takeReading(reading)
     kv.value = ''
     note.value = ''
     when.value = ''
@@ -131,26 +129,9 @@ export function useReadingDraft() {
     if (next) choose(next.id)
   }
 
-  function keep(readings: Observation[]) {
-    waiting.value = { ...waiting.value, [job.id]: readings }
-    localStorage.setItem(WAITING, JSON.stringify(waiting.value))
-  }
-
   async function send() {
-    const mine = waiting.value[job.id] ?? []
-    if (mine.length === 0) return
-    try {
-      await job.addReadings(mine)
-      keep((waiting.value[job.id] ?? []).filter((r) => !mine.includes(r)))
-    } catch (e) {
-      if (e instanceof Trouble && !e.away) {
-        keep((waiting.value[job.id] ?? []).filter((r) => !mine.includes(r)))
-        failure.value = e.message
-      } else {
-        announce('The server is away; the reading is kept here and sent when it is back.')
-        setTimeout(() => void send(), 5000)
-      }
-    }
+    await readings.send()
+    job.reassess()
   }
 
   return {

@@ -7,30 +7,32 @@ import { thumbPath } from './thumb'
 const props = defineProps<{ job: JobView }>()
 const emit = defineEmits<{ action: [name: string] }>()
 
-const path = computed(() => thumbPath(props.job.outline, 92, 58))
+const summary = computed(() => props.job.summary)
+const path = computed(() => thumbPath(summary.value.outline, 92, 58))
 const target = computed(() => {
-  const stage = props.job.stage === 'NEW' ? 'survey' : props.job.stage === 'TESTED' ? 'test' : 'layout'
+  const stage =
+    summary.value.stage === 'NEW' ? 'survey' : summary.value.stage === 'TESTED' ? 'test' : 'layout'
   return { name: 'job', params: { id: props.job.id, stage } }
 })
 const worst = computed(() => {
-  const s = props.job.sections
-  if (props.job.stage !== 'TESTED') return 'OPEN'
+  const s = summary.value.sections
+  if (summary.value.stage !== 'TESTED') return 'OPEN'
   return s.broken ? 'BROKEN' : s.warn ? 'WARN' : s.open ? 'OPEN' : 'MET'
 })
 const actions = computed<[string, string][]>(() => {
   switch (props.job.state) {
     case 'TEMPLATE':
       return [
-        ['use', 'Make a job of it'],
+        ['use', 'New job from this'],
         ['delete', 'Delete'],
       ]
     case 'ARCHIVED':
       return [
-        ['unarchive', 'Back to the jobs'],
+        ['unarchive', 'Move back to jobs'],
         ['delete', 'Delete'],
       ]
     case 'DELETED':
-      return [['restore', 'Bring back']]
+      return [['restore', 'Restore']]
     default:
       return [
         ['copy', 'Duplicate'],
@@ -52,21 +54,24 @@ const actions = computed<[string, string][]>(() => {
       <div>
         {{ job.client || 'no client named' }}<template v-if="job.property"> · {{ job.property }}</template>
       </div>
-      <div class="quiet-text">{{ job.animals }}</div>
+      <div class="quiet-text">{{ summary.animals }}</div>
     </div>
     <div class="length number">
-      {{ job.lengthM ? stationText(job.lengthM, job.units) : '' }}
+      {{ summary.lengthM ? stationText(summary.lengthM, summary.units) : '' }}
     </div>
     <div class="stand">
-      <div class="standing" :class="worst">{{ job.standing }}</div>
-      <div v-if="job.stage === 'TESTED'" class="bar" aria-hidden="true">
-        <i v-for="n in job.sections.met" :key="`m${n}`" class="MET" /><i
-          v-for="n in job.sections.open"
+      <div v-if="job.upToDate || summary.standing" class="standing" :class="worst">
+        {{ summary.standing }}<span v-if="!job.upToDate" class="quiet-text"> (being updated)</span>
+      </div>
+      <div v-else class="quiet-text">being worked out …</div>
+      <div v-if="summary.stage === 'TESTED'" class="bar" aria-hidden="true">
+        <i v-for="n in summary.sections.met" :key="`m${n}`" class="MET" /><i
+          v-for="n in summary.sections.open"
           :key="`o${n}`"
           class="OPEN"
         />
-        <i v-for="n in job.sections.warn" :key="`w${n}`" class="WARN" /><i
-          v-for="n in job.sections.broken"
+        <i v-for="n in summary.sections.warn" :key="`w${n}`" class="WARN" /><i
+          v-for="n in summary.sections.broken"
           :key="`b${n}`"
           class="BROKEN"
         />

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
+import { newId } from '@/shared/uuid'
 
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ made: [id: string] }>()
@@ -9,12 +10,20 @@ const owner = ref('')
 const property = ref('')
 const failure = ref('')
 
-watch(open, () => (failure.value = ''))
+/** Made here, so that asking twice makes one job. */
+let id = newId()
+
+watch(open, () => {
+  failure.value = ''
+  id = newId()
+})
 
 async function make() {
   try {
     const made = await ask(
-      client.POST('/api/jobs', { body: { name: name.value, client: owner.value, property: property.value } }),
+      client.POST('/api/jobs', {
+        body: { name: name.value, client: owner.value, property: property.value, id },
+      }),
     )
     open.value = false
     emit('made', made.id)
@@ -28,7 +37,7 @@ async function make() {
   <v-dialog v-model="open" max-width="460" aria-label="New job">
     <v-card class="pa-5">
       <form @submit.prevent="make">
-        <h2 class="mb-3">New job</h2>
+        <h2 class="mb-5">New job</h2>
         <v-text-field
           v-model="name"
           autofocus
@@ -39,8 +48,8 @@ async function make() {
         />
         <v-text-field v-model="owner" label="Client" class="mb-3" />
         <v-text-field v-model="property" label="Property" class="mb-4" />
-        <v-btn class="strong mr-2" type="submit" data-test="make-job">Open it</v-btn>
-        <v-btn @click="open = false">Leave it</v-btn>
+        <v-btn class="strong mr-2" type="submit" data-test="make-job">Create</v-btn>
+        <v-btn @click="open = false">Cancel</v-btn>
       </form>
     </v-card>
   </v-dialog>

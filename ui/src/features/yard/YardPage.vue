@@ -3,45 +3,43 @@ import { author } from '@/shared/author'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client, importFile, Trouble } from '@/api/client'
-import type { JobView } from '@/api/types'
+import type { JobView, YardSort } from '@/api/types'
+import { outbox } from '@/model/outbox'
+import { newId } from '@/shared/uuid'
 import { announce } from '@/shared/announce'
 import { useLook } from '@/shared/look'
 import JobRow from './JobRow.vue'
 import NewJob from './NewJob.vue'
+import { useYard } from './useYard'
 
 type Shelf = JobView['state']
 const router = useRouter()
 const { look, next } = useLook()
-const jobs = shallowRef<JobView[]>([])
-const shelf = ref<Shelf>('ACTIVE')
-const loading = ref(true)
-const failure = ref('')
+const { state, search, clientName, sort, page, pages, found, clients, loading, failure, range, load } =
+  useYard()
 const creating = ref(false)
 const over = ref(false)
+const unsent = shallowRef<{ readings: number; drafts: number }>({ readings: 0, drafts: 0 })
 const shelves: [Shelf, string][] = [
   ['ACTIVE', 'Jobs'],
   ['TEMPLATE', 'Templates'],
   ['ARCHIVED', 'Archive'],
   ['DELETED', 'Deleted'],
 ]
-const shown = computed(() => jobs.value.filter((j) => j.state === shelf.value))
-const count = (state: Shelf) => jobs.value.filter((j) => j.state === state).length
-
-async function load() {
-  try {
-    jobs.value = await ask(client.GET('/api/jobs'))
-    failure.value = ''
-  } catch (e) {
-    failure.value = e instanceof Trouble ? e.message : 'The jobs could not be read.'
-  } finally {
-    loading.value = false
-  }
-}
+const sorts: [YardSort, string][] = [
+  ['CHANGED', 'Last changed'],
+  ['NAME', 'Name'],
+  ['CLIENT', 'Client'],
+  ['LENGTH', 'Longest'],
+  ['STANDING', 'Most to fix'],
+]
+const shown = computed(() => found.value?.jobs ?? [])
+const searching = computed(() => search.value.trim() !== '' || clientName.value !== '')
 
 async function act(run: Promise<unknown>, said: string, undo?: () => Promise<unknown>) {
   try {
     await run
-    announce(said, undo ? { text: 'Bring back', run: () => void undo().then(load) } : null)
+    announce(said, undo ? { text: 'Undo', run: () => void undo().then(() => load()) } : null)
   } catch (e) {
     announce(e instanceof Trouble ? e.message : 'That did not work.')
   }
@@ -51,10 +49,10 @@ async function act(run: Promise<unknown>, said: string, undo?: () => Promise<unk
 const at = (job: JobView) => ({ params: { path: { id: job.id } } })
 
 function onAction(job: JobView, action: string) {
-  const move = (state: Shelf) => ask(client.PUT('/api/jobs/{id}/state', { ...at(job), body: { state } }))
+  const move = (to: Shelf) => ask(client.PUT('/api/jobs/{id}/state', { ...at(job), body: { state: to } }))
   const bringBack = () => ask(client.POST('/api/jobs/{id}/bring-back', at(job)))
   const copy = (name: string, template: boolean) =>
-    ask(client.POST('/api/jobs/{id}/copy', { ...at(job), body: { name, template } }))
+    ask(client.POST('/api/jobs/{id}/copy', { ...at(job), body: { name, template, id: newId() } }))
   if (action === 'copy')
     void act(
       copy(`${job.name}, copy`, false),
@@ -77,9 +75,9 @@ async function dropped(e: DragEvent) {
 /** A job file opens as its job; a track opens a new job with the track laid out. */
 async function take(file: File) {
   try {
-    const answer = await importFile(file)
+    const answer = await importFile(file, { id: newId() })
     if (answer.jobId) {
-      announce(`${file.name} was opened as a job.`)
+      announce([`${file.name} was opened as a job.`, ...answer.leftOut].join(' '))
       await load()
       return
     }
@@ -88,7 +86,9 @@ async function take(file: File) {
       return
     }
     const name = answer.survey.lines[0]?.name || file.name
-    const made = await ask(client.POST('/api/jobs', { body: { name, client: '', property: '' } }))
+    const made = await ask(
+      client.POST('/api/jobs', { body: { name, client: '', property: '', id: newId() } }),
+    )
     sessionStorage.setItem(`buckle.survey.${made.id}`, JSON.stringify(answer.survey))
     await router.push({ name: 'job', params: { id: made.id, stage: 'survey' } })
   } catch (e) {
@@ -102,7 +102,11 @@ function choose(e: Event) {
   input.value = ''
 }
 
-onMounted(load)
+onMounted(async () => {
+  void load()
+  const { readings, drafts } = await outbox.waiting()
+  unsent.value = { readings: readings.length, drafts: drafts.length }
+})
 </script>
 
 <template>
@@ -143,29 +147,70 @@ onMounted(load)
       <v-btn class="strong" data-test="new-job" @click="creating = true">New job</v-btn>
     </header>
 
-    <nav class="shelves" aria-label="Shelves">
-      <button
-        v-for="[state, text] in shelves"
-        :key="state"
-        :aria-current="shelf === state"
-        @click="shelf = state"
+    <div class="filters">
+      <nav class="shelves" aria-label="Shelves">
+        <button
+          v-for="[shelf, text] in shelves"
+          :key="shelf"
+          :aria-current="state === shelf"
+          :data-test="`shelf-${shelf}`"
+          @click="state = shelf"
+        >
+          {{ text }} <span class="quiet-text">{{ found?.counts[shelf] ?? '' }}</span>
+        </button>
+      </nav>
+      <span class="spring" />
+      <input
+        v-model="search"
+        type="search"
+        class="field"
+        aria-label="Search jobs, clients and properties"
+        placeholder="Search"
+        maxlength="200"
+        data-test="yard-search"
+      />
+      <label
+        >Client
+        <select v-model="clientName" data-test="yard-client">
+          <option value="">all</option>
+          <option v-for="c in clients" :key="c" :value="c">{{ c }}</option>
+        </select></label
       >
-        {{ text }} <span class="quiet-text">{{ count(state) }}</span>
-      </button>
-    </nav>
+      <label
+        >Sort by
+        <select v-model="sort" data-test="yard-sort">
+          <option v-for="[id, text] in sorts" :key="id" :value="id">{{ text }}</option>
+        </select></label
+      >
+    </div>
+    <p v-if="unsent.readings || unsent.drafts" class="unsent" data-test="unsent">
+      On this device and not on the server yet:
+      <template v-if="unsent.readings"
+        >{{ unsent.readings }} {{ unsent.readings === 1 ? 'reading' : 'readings' }}</template
+      ><template v-if="unsent.readings && unsent.drafts"> and </template
+      ><template v-if="unsent.drafts"
+        >changes of {{ unsent.drafts }} {{ unsent.drafts === 1 ? 'plan' : 'plans' }}</template
+      >. They are sent when their job is opened.
+    </p>
 
     <p v-if="loading" class="reading">Reading the jobs …</p>
     <p v-else-if="failure" class="empty" role="alert">
-      {{ failure }} <v-btn class="ml-3" @click="load">Try again</v-btn>
+      {{ failure }} <v-btn class="ml-3" @click="load()">Try again</v-btn>
     </p>
     <p v-else-if="shown.length === 0" class="empty">
-      <template v-if="shelf === 'ACTIVE'"
+      <template v-if="searching">No job fits this search.</template>
+      <template v-else-if="state === 'ACTIVE'"
         >No job yet. Drop a walked track or a job file here, or open a new job.</template
       >
       <template v-else>Nothing here.</template>
     </p>
     <section v-else aria-label="Jobs">
       <JobRow v-for="job in shown" :key="job.id" :job="job" @action="onAction(job, $event)" />
+      <nav v-if="pages > 1" class="pages" aria-label="Pages">
+        <v-btn :disabled="page === 0" data-test="page-back" @click="page -= 1">Previous</v-btn>
+        <span class="number" data-test="page-range">{{ range }}</span>
+        <v-btn :disabled="page >= pages - 1" data-test="page-on" @click="page += 1">Next</v-btn>
+      </nav>
     </section>
 
     <NewJob
@@ -218,9 +263,38 @@ onMounted(load)
   opacity: 0;
   width: 1px;
 }
+.filters {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 10px;
+  border-bottom: 1px solid var(--rule);
+}
+.filters label {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+}
+.filters input[type='search'] {
+  width: 190px;
+}
+.filters select {
+  max-width: 180px;
+}
 .shelves {
   display: flex;
-  border-bottom: 1px solid var(--rule);
+}
+.pages {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  justify-content: center;
+  padding: 18px 0;
+}
+.unsent {
+  margin: 10px 0 0;
+  padding: 6px 10px;
+  border-left: 4px solid var(--warn);
 }
 .shelves button {
   font:

@@ -1,4 +1,4 @@
-import { unwrap } from '@/features/plan/geometry'
+import { unwrap } from '@/model/geometry'
 
 /** A small drawing of a job's lines: longitudes and latitudes in turn, fitted to a box. */
 export function thumbPath(outline: number[][], width: number, height: number): string {

@@ -7,6 +7,7 @@ import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.site.Polylines;
 import buckle.site.Stationing;
+import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -99,6 +100,7 @@ public final class Contacts {
     public List<Contact> of(Stationing line) {
         Map<Part, List<Hit>> hits = new LinkedHashMap<>();
         for (int side = 0; side < line.sideCount(); side++) {
+            Cancellation.check();
             PlanePoint a = line.sideStart(side);
             PlanePoint b = line.sideEnd(side);
             Envelope box = new Envelope(a.eastM(), b.eastM(), a.northM(), b.northM());

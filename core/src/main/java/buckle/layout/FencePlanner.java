@@ -7,6 +7,7 @@ import buckle.site.LocalPlane;
 import buckle.site.Site;
 import buckle.site.Tees;
 import buckle.spec.Spec;
+import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -28,6 +29,7 @@ public final class FencePlanner {
         LaidLine[] laid = new LaidLine[site.lines().size()];
         Coils coils = new Coils();
         for (int i : innerFirst(site)) {
+            Cancellation.check();
             FenceLine line = site.lines().get(i);
             List<Tees.Tee> branches =
                     tees.stream().filter(t -> t.onLineId().equals(line.id())).toList();

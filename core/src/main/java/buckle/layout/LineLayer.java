@@ -19,6 +19,7 @@ import buckle.site.Tees;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
 import buckle.spec.WireSchedule;
+import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -191,6 +192,7 @@ final class LineLayer {
         List<Pull> pulls = new ArrayList<>();
         int at = 0;
         for (Braced braced : stretches) {
+            Cancellation.check();
             StrongPosts.Stop stop = braced.stop();
             double widest = 0;
             while (at < posts.size() && posts.get(at).stationM() < stop.fromM() - SAME_PLACE_M) {
@@ -313,6 +315,7 @@ final class LineLayer {
         List<Mark> all = new ArrayList<>(fixed.size() + wanted.size());
         int next = 0;
         for (Mark w : wanted) {
+            Cancellation.check();
             while (next < fixed.size() && fixed.get(next).stationM() <= w.stationM()) {
                 all.add(fixed.get(next++));
             }

@@ -1,5 +1,6 @@
 package buckle.pulse;
 
+import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -231,6 +232,7 @@ public final class PulseSolver {
             Loops loops = new Loops(tree, sweep);
             double[] current = new double[2];
             for (int k = from; k < to; k++) {
+                Cancellation.check();
                 sweep.frequency(k);
                 Feed feed = feed(own(), sweep, k);
                 carry(feed, sweep, loops, re, im);
@@ -289,6 +291,7 @@ public final class PulseSolver {
         double[] vRe = new double[tree.segments + 1];
         double[] vIm = new double[tree.segments + 1];
         for (int k = 0; k < n; k++) {
+            Cancellation.check();
             sweep.frequency(k);
             for (int s = 0; s < others.size(); s++) {
                 carry(feed(others.get(s), sweep, k), sweep, loops, vRe, vIm);
@@ -322,6 +325,7 @@ public final class PulseSolver {
         double[] zRe = new double[tree.segments + 1];
         double[] zIm = new double[tree.segments + 1];
         for (int k = 0; k < spectrum.count(); k++) {
+            Cancellation.check();
             sweep.frequency(k);
             Feed feed = feed(own(), sweep, k);
             sweep.carry(feed.rootV().getReal(), feed.rootV().getImaginary(), vRe, vIm);
@@ -350,6 +354,7 @@ public final class PulseSolver {
     public double[][] withEach(List<Fault> faults, List<Place> meters) {
         double[][] all = new double[faults.size()][];
         for (int from = 0; from < all.length; from += OneFault.AT_ONCE) {
+            Cancellation.check();
             int to = Math.min(all.length, from + OneFault.AT_ONCE);
             OneFault some = new OneFault(tree, tables, spectrum, faults.subList(from, to), meters);
             double[][] peaks = some.peaks((k, sweep) -> feed(own(), sweep, k));

@@ -1,5 +1,7 @@
 package buckle.pulse;
 
+import buckle.task.Cancellation;
+
 /**
  * An energizer alone, swinging into a resistance across its terminals, in closed form: a charged capacitor behind a coil and a
  * resistance, with what else lies across the terminals. Source: Laplace transform of the network, any textbook of circuits;
@@ -85,6 +87,7 @@ final class Swing {
 
     private void parts(double top) {
         for (int i = 0; i < poles; i++) {
+            Cancellation.check();
             double re = 1;
             double im = 0;
             for (int k = 0; k < poles; k++) {

@@ -30,6 +30,7 @@ import buckle.site.Stationing;
 import buckle.spec.Animal;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
+import buckle.task.Cancellation;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -71,6 +72,7 @@ final class LandFindings {
             return all.findings;
         }
         for (LaidLine laid : fence.lines()) {
+            Cancellation.check();
             if (laid.line().book().onExisting()) {
                 all.onExisting.add(laid.id());
             }

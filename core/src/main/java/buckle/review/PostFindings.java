@@ -22,6 +22,7 @@ import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
+import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -63,6 +64,7 @@ final class PostFindings {
                 !line.braces().isEmpty() && line.braces().stream().allMatch(b -> b.kind() == BraceKind.BACK_STAKE);
         boolean conducts = false;
         for (Post p : line.posts()) {
+            Cancellation.check();
             PostLoad load = p.load();
             PostStock.Family family = p.stock().family();
             boolean pushed = !p.ends() && load.sideWorstN() > 0;
@@ -146,6 +148,7 @@ final class PostFindings {
         List<On<Post>> under =
                 liftedEnds.stream().filter(o -> !o.thing().shared()).toList();
         for (On<Post> branch : ends) {
+            Cancellation.check();
             for (On<Post> other : under) {
                 double both = branch.thing().load().upliftWorstN()
                         + other.thing().load().upliftWorstN();

@@ -19,6 +19,7 @@ import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
 import buckle.spec.Spec;
+import buckle.task.Cancellation;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
@@ -62,6 +63,7 @@ public final class SetOutPlanner {
     /** Corners of buildings and outlets stand before anything is staked. */
     private void fixedMarks() {
         for (LandFeature f : land.features()) {
+            Cancellation.check();
             if (f.kind() == LandKind.BUILDING || f.kind() == LandKind.POWER_OUTLET) {
                 for (int i = 0; i < f.points().size(); i++) {
                     String name = f.points().size() == 1 ? f.title() : f.title() + " corner " + (i + 1);
@@ -76,6 +78,7 @@ public final class SetOutPlanner {
         boolean prefix = layout.lines().size() > 1;
         List<Mark> marks = new ArrayList<>();
         for (int i = 0; i < strong.size(); i++) {
+            Cancellation.check();
             Post post = strong.get(i);
             Post next = i + 1 < strong.size() ? strong.get(i + 1) : line.closed() ? strong.getFirst() : null;
             double before = i == 0 ? post.stationM() : strong.get(i - 1).stationM();

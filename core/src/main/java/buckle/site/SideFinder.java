@@ -1,5 +1,6 @@
 package buckle.site;
 
+import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.List;
 
@@ -30,6 +31,7 @@ final class SideFinder {
         int[] candidates = new int[nodeCount + 1];
         int count = 0;
         for (int end = 1; end <= nodeCount; end++) {
+            Cancellation.check();
             candidates[count++] = end - 1;
             best[end] = Double.POSITIVE_INFINITY;
             for (int k = 0; k < count; k++) {

@@ -1,5 +1,6 @@
 package buckle.site;
 
+import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -77,6 +78,7 @@ final class SidedWalk {
     SidedWalk withoutFaintCorners(double leastTurnRad, double jitterM, OptionalDouble byHandM) {
         List<Integer> kept = new ArrayList<>(starts);
         for (int side = 1; side < kept.size(); ) {
+            Cancellation.check();
             int from = kept.get(side - 1);
             int middle = kept.get(side);
             int to = side + 1 < kept.size() ? kept.get(side + 1) : points.size();

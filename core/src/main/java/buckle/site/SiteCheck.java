@@ -18,6 +18,7 @@ public final class SiteCheck {
 
     public static final int MOST_LINES = 200;
     public static final int MOST_CORNERS = 20_000;
+    private static final double FOLDS_DEG = 10;
     private static final double LEAST_SIDE_M = 0.3;
     private static final double FAR_OFF_LINE_M = 30;
 
@@ -32,6 +33,7 @@ public final class SiteCheck {
     public static List<Problem> problems(Site site) {
         SiteCheck check = new SiteCheck(site.plane());
         check.sizes(site);
+        check.texts(site);
         if (check.problems.isEmpty()) {
             for (int i = 0; i < site.lines().size(); i++) {
                 check.corners("lines[" + i + "]", site.lines().get(i));
@@ -49,6 +51,14 @@ public final class SiteCheck {
     }
 
     private void sizes(Site site) {
+        if (site.energizer().isPresent()
+                && !site.lines().isEmpty()
+                && offM(site.energizer().get().at()) > MOST_SPREAD_M) {
+            add(
+                    "energizer.too-far",
+                    "energizer",
+                    "The energizer lies more than 150 km from the middle of the job. Check its coordinates.");
+        }
         if (site.lines().size() > MOST_LINES) {
             add("site.too-many-lines", "lines", "A job holds at most " + MOST_LINES + " fence lines.");
         }
@@ -58,8 +68,7 @@ public final class SiteCheck {
                 add("line.too-many-corners", "lines[" + i + "]", "A line holds at most " + MOST_CORNERS + " corners.");
             }
             for (Corner corner : line.corners()) {
-                PlanePoint p = plane.toPlane(corner.at());
-                if (Math.hypot(p.eastM(), p.northM()) > MOST_SPREAD_M) {
+                if (offM(corner.at()) > MOST_SPREAD_M) {
                     add(
                             "site.too-wide",
                             "lines[" + i + "]",
@@ -69,6 +78,44 @@ public final class SiteCheck {
                 }
             }
         }
+    }
+
+    /** Off the middle of the job; places so far that the plane folds over are infinitely far. */
+    private double offM(GeoPoint place) {
+        PlanePoint p = plane.toPlane(place);
+        return angleDeg(place) > FOLDS_DEG ? Double.POSITIVE_INFINITY : Math.hypot(p.eastM(), p.northM());
+    }
+
+    private double angleDeg(GeoPoint place) {
+        double lat1 = Math.toRadians(place.latDeg());
+        double lat2 = Math.toRadians(plane.origin().latDeg());
+        double lon = Math.toRadians(place.lonDeg() - plane.origin().lonDeg());
+        double cos = Math.sin(lat1) * Math.sin(lat2) + Math.cos(lat1) * Math.cos(lat2) * Math.cos(lon);
+        return Math.toDegrees(Math.acos(Math.clamp(cos, -1, 1)));
+    }
+
+    private void texts(Site site) {
+        for (int i = 0; i < site.lines().size(); i++) {
+            FenceLine line = site.lines().get(i);
+            String path = "lines[" + i + "]";
+            text(path + ".id", line.id());
+            text(path + ".name", line.name());
+            for (int j = 0; j < line.gates().size(); j++) {
+                text(path + ".gates[" + j + "].id", line.gates().get(j).id());
+                text(path + ".gates[" + j + "].name", line.gates().get(j).name());
+            }
+            for (int j = 0; j < line.cutOuts().size(); j++) {
+                text(path + ".cutOuts[" + j + "].id", line.cutOuts().get(j).id());
+                text(path + ".cutOuts[" + j + "].name", line.cutOuts().get(j).name());
+            }
+        }
+        site.energizer().ifPresent(e -> text("energizer.name", e.name()));
+    }
+
+    private void text(String path, String text) {
+        Texts.flaw(text, Texts.LONGEST_NAME, false)
+                .ifPresent(flaw ->
+                        add("text.plain", path, Character.toUpperCase(flaw.charAt(0)) + flaw.substring(1) + "."));
     }
 
     private void ids(Site site) {

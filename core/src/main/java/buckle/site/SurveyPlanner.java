@@ -1,13 +1,18 @@
 package buckle.site;
 
+import buckle.task.Cancellation;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.Set;
+import java.util.TreeSet;
 import java.util.regex.Pattern;
 import org.jspecify.annotations.Nullable;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.index.strtree.STRtree;
 
 /** Walks and named places become a plan: clean lines, and gates, cut-outs and an energizer where a name says so. */
 public final class SurveyPlanner {
@@ -15,13 +20,19 @@ public final class SurveyPlanner {
     private static final Pattern ENERGIZER = Pattern.compile("\\b(energi[sz]er|charger|fencer)\\b");
     private static final Pattern CUT_OUT = Pattern.compile("\\b(cut[- ]?out|isolator|switch)\\b");
     private static final double FAR_OFF_LINE_M = 30;
+    private static final int MOST_MARKS = 2000;
+    /** Of what was left out, so many are named. */
+    private static final int MOST_NAMED = 200;
 
     private final List<String> taken = new ArrayList<>();
     private final List<String> leftOut = new ArrayList<>();
     private final List<FenceLine> lines = new ArrayList<>();
     private final double gateOpeningM;
     private final UnitSystem units;
+    private final List<Stationing> stationings = new ArrayList<>();
+    private final STRtree sides = new STRtree();
     private @Nullable EnergizerPlace energizer;
+    private @Nullable LocalPlane plane;
 
     private SurveyPlanner(double gateOpeningM, UnitSystem units) {
         this.gateOpeningM = gateOpeningM;
@@ -40,11 +51,19 @@ public final class SurveyPlanner {
             double gateOpeningM,
             List<String> alreadyLeftOut,
             UnitSystem units) {
+        if (walks.size() > SiteCheck.MOST_LINES) {
+            throw new BadInput(
+                    "site.too-many-lines",
+                    "lines",
+                    "The file holds " + walks.size() + " lines; a job holds at most " + SiteCheck.MOST_LINES
+                            + ". Nothing was stored.");
+        }
         SurveyPlanner planner = new SurveyPlanner(gateOpeningM, units);
         planner.leftOut.addAll(alreadyLeftOut);
         List<CleanLine> clean = new ArrayList<>();
         List<Problem> problems = new ArrayList<>();
         for (int i = 0; i < walks.size(); i++) {
+            Cancellation.check();
             planner.clean(walks.get(i), i, options, clean, problems);
         }
         List<GeoPoint> spots = marks.stream()
@@ -63,7 +82,16 @@ public final class SurveyPlanner {
         if (!unfit.isEmpty()) {
             throw new BadInput(unfit);
         }
-        return new Survey(site, clean, spots, planner.taken, planner.leftOut);
+        return new Survey(site, clean, spots, planner.taken, named(planner.leftOut));
+    }
+
+    private static List<String> named(List<String> leftOut) {
+        if (leftOut.size() <= MOST_NAMED) {
+            return leftOut;
+        }
+        List<String> named = new ArrayList<>(leftOut.subList(0, MOST_NAMED));
+        named.add("And " + (leftOut.size() - MOST_NAMED) + " more.");
+        return named;
     }
 
     private void clean(Walk walk, int i, WalkOptions options, List<CleanLine> clean, List<Problem> problems) {
@@ -145,34 +173,60 @@ public final class SurveyPlanner {
     }
 
     private void onLine(Mark mark, boolean gate) {
+        Cancellation.check();
+        if (taken.size() >= MOST_MARKS) {
+            throw new BadInput(
+                    "site.too-many-marks",
+                    "file",
+                    "The file names more than " + MOST_MARKS + " gates and cut-outs. Split it. Nothing was stored.");
+        }
+        PlanePoint at = onPlane().toPlane(mark.at());
         int best = -1;
-        Stationing.Place bestPlace = null;
-        Stationing bestLine = null;
-        LocalPlane plane = new Site(lines, Optional.empty()).plane();
-        for (int i = 0; i < lines.size(); i++) {
-            FenceLine line = lines.get(i);
-            Stationing s = new Stationing(
-                    line.corners().stream().map(c -> plane.toPlane(c.at())).toList(), line.closed());
-            Stationing.Place place = s.nearest(plane.toPlane(mark.at()));
-            if (bestPlace == null || place.offsetM() < bestPlace.offsetM()) {
+        double bestM = FAR_OFF_LINE_M;
+        Envelope around = new Envelope(at.eastM(), at.eastM(), at.northM(), at.northM());
+        around.expandBy(FAR_OFF_LINE_M);
+        Set<Integer> near = new TreeSet<>();
+        sides.query(around, found -> near.add((Integer) found));
+        for (int i : near) {
+            double offM = stationings.get(i).nearest(at).offsetM();
+            if (offM < bestM) {
                 best = i;
-                bestPlace = place;
-                bestLine = s;
+                bestM = offM;
             }
         }
-        if (bestPlace == null || bestLine == null || bestPlace.offsetM() > FAR_OFF_LINE_M) {
+        if (best < 0) {
             leftOut.add("Mark “" + mark.name() + "”: more than 30 m off every line.");
             return;
         }
-        GeoPoint at = plane.toGeo(bestLine.at(bestPlace.stationM(), bestPlace.side()));
+        Stationing stationing = stationings.get(best);
+        Stationing.Place place = stationing.nearest(at);
+        GeoPoint spot = onPlane().toGeo(stationing.at(place.stationM(), place.side()));
         FenceLine line = lines.get(best);
-        if (gate && gateOpeningM > bestLine.sideLengthM(bestPlace.side())) {
+        if (gate && gateOpeningM > stationing.sideLengthM(place.side())) {
             leftOut.add("Mark “" + mark.name() + "”: its side is too short for the usual gate.");
             return;
         }
-        lines.set(best, gate ? withGate(line, mark.name(), at) : withCutOut(line, mark.name(), at));
+        lines.set(best, gate ? withGate(line, mark.name(), spot) : withCutOut(line, mark.name(), spot));
         taken.add("“" + mark.name() + "” became a " + (gate ? "gate" : "cut-out") + " of " + line.name()
-                + " at station " + Lengths.text(bestPlace.stationM(), units) + ".");
+                + " at station " + Lengths.text(place.stationM(), units) + ".");
+    }
+
+    /** The plane of the lines; with it their sides are indexed, once all lines are there. */
+    private LocalPlane onPlane() {
+        if (plane == null) {
+            LocalPlane made = new Site(lines, Optional.empty()).plane();
+            for (int i = 0; i < lines.size(); i++) {
+                Stationing stationing = Tees.stationing(lines.get(i), made);
+                stationings.add(stationing);
+                for (int side = 0; side < stationing.sideCount(); side++) {
+                    PlanePoint from = stationing.sideStart(side);
+                    PlanePoint to = stationing.sideEnd(side);
+                    sides.insert(new Envelope(from.eastM(), to.eastM(), from.northM(), to.northM()), i);
+                }
+            }
+            plane = made;
+        }
+        return plane;
     }
 
     private FenceLine withGate(FenceLine line, String name, GeoPoint at) {

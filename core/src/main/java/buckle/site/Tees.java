@@ -1,6 +1,8 @@
 package buckle.site;
 
+import buckle.task.Cancellation;
 import java.util.ArrayList;
+import java.util.BitSet;
 import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
@@ -8,6 +10,10 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.SortedSet;
+import java.util.TreeSet;
+import org.locationtech.jts.geom.Envelope;
+import org.locationtech.jts.index.strtree.STRtree;
 
 /**
  * Branches. A line that starts or ends on another one names it; the end itself is then the nearest place of that line,
@@ -158,40 +164,104 @@ public final class Tees {
 
     /** Names the branches of a plan that has none named: ends that lie on another line or meet its end. */
     public static Site fromCoincidence(Site site) {
-        LocalPlane plane = site.plane();
-        List<FenceLine> lines = new ArrayList<>(site.lines());
-        for (int i = 0; i < lines.size(); i++) {
+        return new Site(new Coincidence(site).named(), site.energizer());
+    }
+
+    /** Which line lies under an end, from an index of all sides. */
+    private static final class Coincidence {
+        private final LocalPlane plane;
+        private final List<FenceLine> lines;
+        private final List<Stationing> stationings = new ArrayList<>();
+        /** Of each line, those that branch from it. */
+        private final Map<String, List<Integer>> daughters = new HashMap<>();
+
+        private final STRtree sides = new STRtree();
+
+        Coincidence(Site site) {
+            plane = site.plane();
+            lines = new ArrayList<>(site.lines());
+            for (int i = 0; i < lines.size(); i++) {
+                FenceLine line = lines.get(i);
+                int index = i;
+                mothers(line).forEach(on -> daughters(on).add(index));
+                Stationing stationing = stationing(line, plane);
+                stationings.add(stationing);
+                for (int side = 0; line.corners().size() > 1 && side < stationing.sideCount(); side++) {
+                    sides.insert(envelope(stationing.sideStart(side), stationing.sideEnd(side)), i);
+                }
+            }
+        }
+
+        private static Envelope envelope(PlanePoint a, PlanePoint b) {
+            return new Envelope(a.eastM(), b.eastM(), a.northM(), b.northM());
+        }
+
+        private List<Integer> daughters(String id) {
+            return daughters.computeIfAbsent(id, k -> new ArrayList<>());
+        }
+
+        List<FenceLine> named() {
+            for (int i = 0; i < lines.size(); i++) {
+                Cancellation.check();
+                FenceLine line = lines.get(i);
+                if (!line.closed() && line.corners().size() >= 2) {
+                    nameStart(i);
+                    nameEnd(i);
+                }
+            }
+            return lines;
+        }
+
+        private void nameStart(int i) {
             FenceLine line = lines.get(i);
-            if (line.closed() || line.corners().size() < 2) {
-                continue;
-            }
-            Optional<String> starts = line.startsOn().or(() -> under(lines, line, true, plane));
-            FenceLine withStart = line.withStartsOn(starts);
-            lines.set(i, withStart);
-            Optional<String> ends = line.endsOn().or(() -> under(lines, withStart, false, plane));
-            lines.set(i, withStart.withEndsOn(ends));
-        }
-        return new Site(lines, site.energizer());
-    }
-
-    private static Optional<String> under(List<FenceLine> lines, FenceLine line, boolean atStart, LocalPlane plane) {
-        PlanePoint end = plane.toPlane(
-                (atStart ? line.corners().getFirst() : line.corners().getLast()).at());
-        for (FenceLine other : lines) {
-            if (other.id().equals(line.id()) || other.corners().size() < 2) {
-                continue;
-            }
-            boolean near = stationing(other, plane).nearest(end).offsetM() <= COINCIDENT_M;
-            FenceLine tried =
-                    atStart ? line.withStartsOn(Optional.of(other.id())) : line.withEndsOn(Optional.of(other.id()));
-            if (near && !circles(tried, byId(new Site(replaced(lines, tried), Optional.empty())))) {
-                return Optional.of(other.id());
+            if (line.startsOn().isEmpty()) {
+                under(i, line.corners().getFirst()).ifPresent(on -> {
+                    lines.set(i, line.withStartsOn(Optional.of(on)));
+                    daughters(on).add(i);
+                });
             }
         }
-        return Optional.empty();
-    }
 
-    private static List<FenceLine> replaced(List<FenceLine> lines, FenceLine by) {
-        return lines.stream().map(l -> l.id().equals(by.id()) ? by : l).toList();
+        private void nameEnd(int i) {
+            FenceLine line = lines.get(i);
+            if (line.endsOn().isEmpty()) {
+                under(i, line.corners().getLast()).ifPresent(on -> {
+                    lines.set(i, line.withEndsOn(Optional.of(on)));
+                    daughters(on).add(i);
+                });
+            }
+        }
+
+        /** The first line that lies there and does not itself branch from this one. */
+        private Optional<String> under(int i, Corner end) {
+            PlanePoint at = plane.toPlane(end.at());
+            Envelope around = envelope(at, at);
+            around.expandBy(COINCIDENT_M);
+            SortedSet<Integer> near = new TreeSet<>();
+            sides.query(around, found -> near.add((Integer) found));
+            BitSet below = below(i);
+            for (int other : near) {
+                if (!below.get(other) && stationings.get(other).nearest(at).offsetM() <= COINCIDENT_M) {
+                    return Optional.of(lines.get(other).id());
+                }
+            }
+            return Optional.empty();
+        }
+
+        /** A line and all that branch from it, by way of others too. */
+        private BitSet below(int i) {
+            BitSet below = new BitSet(lines.size());
+            List<Integer> open = new ArrayList<>(List.of(i));
+            below.set(i);
+            while (!open.isEmpty()) {
+                for (int daughter : daughters(lines.get(open.removeLast()).id())) {
+                    if (!below.get(daughter)) {
+                        below.set(daughter);
+                        open.add(daughter);
+                    }
+                }
+            }
+            return below;
+        }
     }
 }

@@ -25,6 +25,7 @@ import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
 import buckle.takeoff.Part.Terms;
+import buckle.task.Cancellation;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.EnumMap;
@@ -54,6 +55,7 @@ public final class Parts {
         }
         Parts all = new Parts(layout, spec);
         for (LineLayout line : layout.lines()) {
+            Cancellation.check();
             all.posts(line);
             all.braces(line);
             all.wires(new Wired(line, spec));

@@ -1,5 +1,6 @@
 package buckle.tape;
 
+import buckle.task.Cancellation;
 import java.util.List;
 import org.hipparchus.exception.MathRuntimeException;
 import org.hipparchus.linear.Array2DRowRealMatrix;
@@ -48,6 +49,7 @@ final class Network2d {
         double movedBefore = Double.POSITIVE_INFINITY;
         DecompositionSolver factor = null;
         for (int step = 0; step < MOST_STEPS; step++) {
+            Cancellation.check();
             double[] right = new double[columns];
             double[][] normal = normal(xy, right);
             boolean fresh = factor == null;
@@ -124,6 +126,7 @@ final class Network2d {
         int n = l.length;
         double[][] m = new double[n][n];
         for (int j = 0; j < n; j++) {
+            Cancellation.check();
             m[j][j] = 1 / l[j][j];
             for (int i = j + 1; i < n; i++) {
                 double sum = 0;

@@ -8,6 +8,7 @@ import buckle.tape.TapeResult.RowResult;
 import buckle.tape.TapeResult.TapePoint;
 import buckle.tape.TapeResult.Verdict;
 import buckle.tape.TapeResult.Verdict.Kind;
+import buckle.task.Cancellation;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
@@ -79,6 +80,7 @@ public final class TapeAdjuster {
         Network2d best = new Network2d(used, placer.xy(), free(placer)).solve();
         List<double[]> others = placer.otherStarts();
         for (double[] start : others.subList(0, Math.min(MOST_STARTS, others.size()))) {
+            Cancellation.check();
             if (best.cost() <= HOPELESS * used.size()) {
                 break;
             }
@@ -306,6 +308,7 @@ public final class TapeAdjuster {
         Observation best = null;
         double bestScore = 0;
         for (Observation tie : candidates.subList(0, Math.min(60, candidates.size()))) {
+            Cancellation.check();
             double score = score(network, used, placer, tie);
             if (best == null || score > bestScore + 1e-9) {
                 best = tie;

@@ -2,12 +2,18 @@ package buckle.exchange;
 
 import buckle.site.BadInput;
 import buckle.site.GeoPoint;
+import com.fasterxml.jackson.annotation.Nulls;
+import java.util.Map;
 import java.util.Objects;
 import java.util.OptionalDouble;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonGenerator;
 import tools.jackson.core.JsonParser;
+import tools.jackson.core.StreamReadConstraints;
+import tools.jackson.core.StreamReadFeature;
+import tools.jackson.core.exc.StreamConstraintsException;
 import tools.jackson.core.exc.StreamReadException;
+import tools.jackson.core.json.JsonFactory;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.DeserializationFeature;
@@ -22,7 +28,17 @@ import tools.jackson.databind.module.SimpleModule;
 
 /** JSON as Buckle writes it: a place is {@code [longitude, latitude]} or {@code [longitude, latitude, height]}. */
 public final class Json {
-    public static final JsonMapper MAPPER = configure(JsonMapper.builder()).build();
+    /** A grid of heights has most of them: six million in a job file. */
+    public static final StreamReadConstraints LIMITS = StreamReadConstraints.builder()
+            .maxNestingDepth(100)
+            .maxNumberLength(100)
+            .maxNameLength(2000)
+            .maxTokenCount(8_000_000)
+            .build();
+
+    public static final JsonMapper MAPPER = configure(JsonMapper.builder(
+                    JsonFactory.builder().streamReadConstraints(LIMITS).build()))
+            .build();
 
     private Json() {}
 
@@ -33,6 +49,9 @@ public final class Json {
                 .addModule(Observations.module())
                 .disable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
                 .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
+                .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+                .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
+                .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))
                 .enable(DeserializationFeature.FAIL_ON_UNKNOWN_PROPERTIES)
                 .enable(DeserializationFeature.FAIL_ON_NULL_CREATOR_PROPERTIES);
     }
@@ -62,8 +81,45 @@ public final class Json {
         }
     }
 
+    /** JSON of strangers: besides what {@link #MAPPER} asks for, texts are plain, in whole characters and of a length people write. */
+    public static JsonMapper.Builder strict(JsonMapper.Builder builder) {
+        return configure(builder).addModule(PlainTexts.module());
+    }
+
+    /** Refuses a tree with a text that is not plain, with its path. */
+    public static void requirePlainTexts(JsonNode root) {
+        requirePlainTexts(root, "", "");
+    }
+
+    private static void requirePlainTexts(JsonNode node, String path, String field) {
+        if (node.isString()) {
+            PlainTexts.flaw(node.asString(), field).ifPresent(flaw -> {
+                throw new BadInput("text.plain", path, upper(flaw) + ". Nothing was stored.");
+            });
+        }
+        if (node.isObject()) {
+            for (Map.Entry<String, JsonNode> member : node.properties()) {
+                String inner = path.isEmpty() ? member.getKey() : path + "." + member.getKey();
+                PlainTexts.flaw(member.getKey(), "").ifPresent(flaw -> {
+                    throw new BadInput("text.plain", path, "The name of a member: " + flaw + ". Nothing was stored.");
+                });
+                requirePlainTexts(member.getValue(), inner, member.getKey());
+            }
+        } else if (node.isArray()) {
+            for (int i = 0; i < node.size(); i++) {
+                JsonNode item = node.get(i);
+                if (item.isContainer() || item.isString()) {
+                    requirePlainTexts(item, path + "[" + i + "]", field);
+                }
+            }
+        }
+    }
+
     /** Reads a part of a document as a record; a problem names the field. */
     public static <T> T read(JsonNode node, Class<T> type, String path) {
+        if (node.isNull()) {
+            throw new BadInput("json.value", path, "A value is missing here.");
+        }
         try {
             return MAPPER.treeToValue(node, type);
         } catch (JacksonException e) {
@@ -92,11 +148,20 @@ public final class Json {
         if (message.contains("not one of the values accepted for Enum class")) {
             return "Not one of the known words " + message.substring(message.lastIndexOf('[')) + ".";
         }
+        if (message.startsWith("Duplicate Object property")) {
+            return "The same member stands twice.";
+        }
+        if (message.contains("Floating-point value") && message.contains("out of")
+                || message.contains("out of range of")
+                || e instanceof StreamConstraintsException) {
+            return "A number or text here is longer than is read.";
+        }
         if (message.startsWith("Unrecognized property")) {
             return "This field is not known.";
         }
         if (message.contains("Null value for creator property")
-                || message.contains("Missing required creator property")) {
+                || message.contains("Missing required creator property")
+                || message.contains("Invalid `null` value")) {
             return "A value is missing here.";
         }
         return "The value does not fit this field.";

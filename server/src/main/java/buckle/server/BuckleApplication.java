@@ -5,6 +5,7 @@ import java.time.Clock;
 import org.mybatis.spring.annotation.MapperScan;
 import org.springframework.boot.SpringApplication;
 import org.springframework.boot.autoconfigure.SpringBootApplication;
+import org.springframework.boot.jackson.autoconfigure.JsonFactoryBuilderCustomizer;
 import org.springframework.boot.jackson.autoconfigure.JsonMapperBuilderCustomizer;
 import org.springframework.context.annotation.Bean;
 
@@ -20,7 +21,12 @@ public class BuckleApplication {
 
     @Bean
     JsonMapperBuilderCustomizer buckleJson() {
-        return Json::configure;
+        return Json::strict;
+    }
+
+    @Bean
+    JsonFactoryBuilderCustomizer buckleJsonLimits() {
+        return factory -> factory.streamReadConstraints(Json.LIMITS);
     }
 
     @Bean

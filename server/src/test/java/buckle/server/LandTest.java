@@ -35,12 +35,7 @@ class LandTest {
     private final Server server = Server.get();
 
     private JsonNode job(String id) {
-        for (JsonNode job : server.get("/api/jobs").json()) {
-            if (job.path("id").asString().equals(id)) {
-                return job;
-            }
-        }
-        throw new AssertionError("job " + id + " is not in the yard");
+        return server.listed(id);
     }
 
     private String create(String name, String client, String property) {

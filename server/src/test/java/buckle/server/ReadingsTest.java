@@ -135,7 +135,7 @@ class ReadingsTest {
     }
 
     @Test
-    void aCorrectionIsANewRowAndABatchIsWholeOrNotAtAll() {
+    void aCorrectionIsANewRowAndOfABatchTheGoodOnesAreStored() {
         UUID old = UUID.randomUUID();
         server.post(path, list(reading(old)));
         ObjectNode fix = withPeakV(reading(UUID.randomUUID()), 610).put("corrects", old.toString());
@@ -144,9 +144,73 @@ class ReadingsTest {
         ObjectNode good = reading(UUID.randomUUID());
         ObjectNode bad =
                 reading(UUID.randomUUID()).put("corrects", UUID.randomUUID().toString());
-        Answer refused = server.post(path, list(good, bad));
-        assertThat(refused.status()).isEqualTo(422);
+        Answer some = server.post(path, list(good, bad));
+        assertThat(some.status()).isEqualTo(200);
+        assertThat(some.json().path("readings").size()).isEqualTo(3);
+        JsonNode refused = some.json().path("refused");
+        assertThat(refused.size()).isEqualTo(1);
+        assertThat(refused.get(0).path("index").asInt()).isEqualTo(1);
+        assertThat(refused.get(0).path("id")).isEqualTo(bad.path("id"));
+        assertThat(refused.get(0).path("code").asString()).isEqualTo("reading.corrects");
+        assertThat(server.post(path, list(bad)).status()).isEqualTo(422);
+        assertThat(server.get(path).json().size()).isEqualTo(3);
+    }
+
+    /** What cannot have been read at this fence is refused with its place. */
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            quoteCharacter = '~',
+            value = {
+                "stationM; 1e400; [0].at.stationM",
+                "stationM; 1e300; [0].at.stationM",
+                "stationM; ~\"NaN\"~; [0].at",
+                "place; [10.0,44.1]; [0].at.place",
+                "place; [-179.1,-44.1]; [0].at.place",
+                "place; [null,44.1]; [0].at",
+                "wire; 1.5; [0].what",
+                "wire; 1.0; [0].what",
+                "wire; 900000000000000000000; [0]",
+                "takenAt; ~\"1989-12-31T23:59:59Z\"~; [0].takenAt",
+                "takenAt; ~\"2999-01-01T00:00:00Z\"~; [0].takenAt",
+                "takenBy; ~\"A\\u0007B\"~; [0].takenBy",
+                "note; ~\"\\ud800 half\"~; [0].note",
+                "openSwitches; [\"a\",null]; [0]"
+            })
+    void whatCannotBeTrueIsRefusedWithItsPlace(String field, String value, String place) {
+        String body = list(reading(UUID.randomUUID()))
+                .toString()
+                .replaceFirst(
+                        "\"" + field + "\":(\\[[^]]*]|\"[^\"]*\"|[^,}]+)",
+                        java.util.regex.Matcher.quoteReplacement("\"" + field + "\":" + value));
+        Answer answer = server.post(path, body);
+        assertThat(answer.status()).as(answer.text()).isEqualTo(422);
+        assertThat(answer.json().path("errors").get(0).path("path").asString()).startsWith(place);
+        assertThat(server.get(path).json().size()).isZero();
+    }
+
+    /** An older Buckle took what is refused now; it is shown, and keeps neither the list nor the job file from being made. */
+    @Test
+    void whatAnOlderBuckleTookSpoilsNothing() throws Exception {
+        ObjectNode odd = reading(UUID.randomUUID());
+        ObjectNode good = reading(UUID.randomUUID());
+        server.post(path, list(odd, good));
+        TestDatabase database = TestDatabase.get();
+        try (var c = java.sql.DriverManager.getConnection(database.url, "buckle", database.password);
+                var s = c.createStatement()) {
+            s.execute(
+                    "update reading set station_m = 'NaN', taken_at = '0044-03-15', open_switches = '[\"cut-2\", null]'"
+                            + " where id = '" + odd.path("id").asString() + "'");
+        }
         assertThat(server.get(path).json().size()).isEqualTo(2);
+        byte[] file = server.get("/api/jobs/" + id + "/job.geojson").body();
+        JsonNode again = server.upload("/api/imports", file).json();
+        assertThat(again.path("leftOut").size()).isEqualTo(1);
+        assertThat(again.path("leftOut").get(0).asString()).contains("1990 and tomorrow", "Reading 1");
+        assertThat(server.get("/api/jobs/" + again.path("jobId").asString() + "/readings")
+                        .json()
+                        .size())
+                .isEqualTo(1);
     }
 
     @Test

@@ -10,6 +10,7 @@ import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
+import java.util.concurrent.locks.LockSupport;
 import org.springframework.boot.SpringApplication;
 import org.springframework.context.ConfigurableApplicationContext;
 import tools.jackson.databind.JsonNode;
@@ -107,16 +108,36 @@ final class Server {
     ObjectNode order(String jobId) {
         ObjectNode order = object();
         order.set("plan", get("/api/jobs/" + jobId + "/plan").json().path("plan"));
-        for (JsonNode job : get("/api/jobs").json()) {
-            if (job.path("id").asString().equals(jobId)) {
-                String property = job.path("propertyId").asString();
-                order.set(
-                        "land",
-                        get("/api/properties/" + property + "/land").json().path("land"));
-                return order;
+        String property = get("/api/jobs/" + jobId).json().path("propertyId").asString();
+        order.set("land", get("/api/properties/" + property + "/land").json().path("land"));
+        return order;
+    }
+
+    /** A job as the yard lists it, once its summary is up to date; what the summary says stands beside the rest. */
+    ObjectNode listed(String id) {
+        for (int tries = 0; tries < 200; tries++) {
+            for (String state : new String[] {"ACTIVE", "TEMPLATE", "ARCHIVED", "DELETED"}) {
+                for (JsonNode job :
+                        get("/api/jobs?size=200&state=" + state).json().path("jobs")) {
+                    if (job.path("id").asString().equals(id)
+                            && job.path("upToDate").asBoolean()) {
+                        ObjectNode all = (ObjectNode) job.deepCopy();
+                        all.setAll((ObjectNode) all.remove("summary"));
+                        return all;
+                    }
+                }
             }
+            LockSupport.parkNanos(100_000_000);
         }
-        throw new AssertionError("the demo job is not in the yard");
+        throw new AssertionError("job " + id + " is not in the yard, or its summary never came up to date");
+    }
+
+    int jobCount() {
+        int count = 0;
+        for (JsonNode ofState : get("/api/jobs").json().path("counts")) {
+            count += ofState.asInt();
+        }
+        return count;
     }
 
     /** Opens a job from a demo file; its id. */

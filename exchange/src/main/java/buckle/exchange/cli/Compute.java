@@ -113,6 +113,10 @@ public final class Compute {
             Files.write(arguments.out().resolve("takeoff.csv"), TakeoffCsv.write(design.takeoff(), spec.units()));
         }
         ObjectNode summary = summary(plan, usual, design, found.survey());
+        found.job()
+                .map(JobFile::leftOut)
+                .filter(left -> !left.isEmpty())
+                .ifPresent(left -> summary.set("leftOut", Json.MAPPER.valueToTree(left)));
         ElectricsPlanner.of(plan, design.laid(), around, Trial.NONE, Electrics.Part.ALL)
                 .ifPresent(e -> electrics(summary.putObject("electrics"), e, spec.units()));
         return summary;

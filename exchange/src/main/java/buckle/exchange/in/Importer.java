@@ -155,6 +155,7 @@ public final class Importer {
 
     private static Found json(byte[] bytes, Options options) {
         JsonNode root = Json.parse(bytes);
+        Json.requirePlainTexts(root);
         return JobFileReader.isJobFile(root)
                 ? Found.nothing()
                         .with(

@@ -7,6 +7,7 @@ import buckle.site.LocalPlane;
 import buckle.site.Mark;
 import buckle.site.PlanePoint;
 import buckle.site.Problem;
+import buckle.site.Texts;
 import buckle.site.Walk;
 import buckle.site.WalkPoint;
 import java.io.IOException;
@@ -63,13 +64,16 @@ public record PointTable(List<String> columns, List<List<String>> sample, int ro
         Sheet sheet = sheet(bytes);
         List<List<String>> sample = sheet.rows().stream()
                 .limit(SAMPLE)
-                .map(r -> r.stream().map(String::strip).toList())
+                .map(r -> r.stream()
+                        .map(c -> Texts.cleaned(c.strip(), Texts.LONGEST_NAME, false))
+                        .toList())
                 .toList();
         return new PointTable(sheet.header(), sample, sheet.rows().size(), guess(sheet.header()));
     }
 
     private static Sheet sheet(byte[] bytes) {
         Limits.checkSize(bytes.length);
+        Limits.checkCells(bytes);
         String text = new String(bytes, StandardCharsets.UTF_8);
         if (text.startsWith("\uFEFF")) {
             text = text.substring(1);
@@ -92,14 +96,24 @@ public record PointTable(List<String> columns, List<List<String>> sample, int ro
                 throw new BadInput("csv.empty", "file", "The file holds no rows.");
             }
             Limits.checkPoints(all.size(), "file");
+            checkWidth(all);
             boolean headed = all.getFirst().stream().noneMatch(PointTable::isNumber);
             List<String> header = new ArrayList<>();
             for (int i = 0; i < all.getFirst().size(); i++) {
-                header.add(headed ? all.getFirst().get(i) : "column " + (i + 1));
+                header.add(
+                        headed ? Texts.cleaned(all.getFirst().get(i), Texts.LONGEST_NAME, false) : "column " + (i + 1));
             }
             return new Sheet(header, headed ? all.subList(1, all.size()) : all, headed ? 2 : 1);
         } catch (UncheckedIOException | IOException e) {
             throw new BadInput("csv.broken", "file", "The file is no proper CSV: a quote is never closed.");
+        }
+    }
+
+    private static void checkWidth(List<CSVRecord> rows) {
+        for (CSVRecord row : rows) {
+            if (row.size() > Limits.MOST_COLUMNS) {
+                throw Limits.tooWide("row " + row.getRecordNumber());
+            }
         }
     }
 
@@ -184,9 +198,11 @@ public record PointTable(List<String> columns, List<List<String>> sample, int ro
                         ? GeoPoint.of(number(first), number(second))
                         : plane.toGeo(new PlanePoint(number(first), number(second)));
                 GeoPoint at = height.isPresent() ? flat.withHeight(height.getAsDouble()) : flat;
-                String name = cell(row, m.name());
+                String name = Texts.cleaned(cell(row, m.name()), Texts.LONGEST_NAME, false);
                 if (m.asLine()) {
-                    lines.computeIfAbsent(cell(row, m.line()), k -> new ArrayList<>())
+                    lines.computeIfAbsent(
+                                    Texts.cleaned(cell(row, m.line()), Texts.LONGEST_NAME, false),
+                                    k -> new ArrayList<>())
                             .add(WalkPoint.of(at));
                 } else if (name.isBlank()) {
                     leftOut.add("A point without a name in " + path + ".");
@@ -196,7 +212,9 @@ public record PointTable(List<String> columns, List<List<String>> sample, int ro
             } catch (IllegalArgumentException e) {
                 if (problems.size() < 20) {
                     problems.add(new Problem(
-                            "csv.value", path, "“" + first + "”, “" + second + "”: " + e.getMessage() + "."));
+                            "csv.value",
+                            path,
+                            "“" + shortened(first) + "”, “" + shortened(second) + "”: " + e.getMessage() + "."));
                 }
             }
         }
@@ -214,6 +232,10 @@ public record PointTable(List<String> columns, List<List<String>> sample, int ro
 
     private static String cell(CSVRecord row, int column) {
         return column >= 0 && column < row.size() ? row.get(column).strip() : "";
+    }
+
+    private static String shortened(String cell) {
+        return Texts.cleaned(cell, 30, false);
     }
 
     private static double number(String text) {

@@ -1,7 +1,9 @@
 package buckle.exchange.in;
 
 import buckle.exchange.Limits;
+import buckle.land.LandCheck;
 import buckle.site.BadInput;
+import buckle.site.Texts;
 import buckle.tape.TapeBook;
 import buckle.tape.TapeRow;
 import buckle.units.UnitSystem;
@@ -27,6 +29,7 @@ public final class TapeCsv {
 
     public static TapeBook read(byte[] bytes, double stepM, UnitSystem units) {
         Limits.checkSize(bytes.length);
+        Limits.checkCells(bytes);
         String text = new String(bytes, StandardCharsets.UTF_8).replace("\uFEFF", "");
         String head = text.lines()
                 .filter(l -> !l.isBlank() && !l.startsWith("#"))
@@ -54,10 +57,23 @@ public final class TapeCsv {
         }
         List<String> header =
                 records.getFirst().stream().map(h -> h.toLowerCase(Locale.ROOT)).toList();
+        if (header.size() < 3) {
+            throw new BadInput(
+                    "tape.header",
+                    "row 1",
+                    "The columns from, to and distance stand in one cell. Take the quotes around the whole row away.");
+        }
         String distance = header.get(2);
         UnitSystem bare =
                 distance.endsWith("_m") ? UnitSystem.METRIC : distance.endsWith("_ft") ? UnitSystem.FT_IN : units;
         List<TapeRow> rows = new ArrayList<>();
+        if (records.size() - 1 > LandCheck.MOST_TAPE_ROWS) {
+            throw new BadInput(
+                    "tape.too-many-rows",
+                    "file",
+                    "The sheet holds " + (records.size() - 1) + " measures; at most " + LandCheck.MOST_TAPE_ROWS
+                            + " are read. Nothing was stored.");
+        }
         for (CSVRecord r : records.subList(1, records.size())) {
             rows.add(new TapeRow(
                     cell(r, 0),
@@ -71,6 +87,6 @@ public final class TapeCsv {
     }
 
     private static String cell(CSVRecord row, int column) {
-        return column >= 0 && column < row.size() ? row.get(column) : "";
+        return column >= 0 && column < row.size() ? Texts.cleaned(row.get(column), Texts.LONGEST_NAME, false) : "";
     }
 }

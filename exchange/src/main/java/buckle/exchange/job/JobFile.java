@@ -18,6 +18,7 @@ import java.util.Optional;
  * A Buckle job as it travels: who it is for, the property, the plan and the readings.
  *
  * @param grid heights around the job, when the property has a grid
+ * @param leftOut what of a file could not be taken, a sentence each; empty for one that is written
  */
 public record JobFile(
         String name,
@@ -26,7 +27,8 @@ public record JobFile(
         Plan plan,
         Land land,
         Optional<GridTerrain> grid,
-        List<Observation> readings) {
+        List<Observation> readings,
+        List<String> leftOut) {
     /** Version of the job file that this program writes and the newest it reads. */
     public static final int SCHEMA = 5;
 
@@ -35,6 +37,7 @@ public record JobFile(
 
     public JobFile {
         readings = List.copyOf(readings);
+        leftOut = List.copyOf(leftOut);
     }
 
     /** Its lines. */

@@ -9,6 +9,7 @@ import buckle.land.LandFeature;
 import buckle.land.LandKind;
 import buckle.land.Traits;
 import buckle.readings.Observation;
+import buckle.readings.ObservationCheck;
 import buckle.site.BadInput;
 import buckle.site.CleanLine;
 import buckle.site.Corner;
@@ -26,6 +27,7 @@ import buckle.site.Tees;
 import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.tape.TapeBook;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
@@ -73,6 +75,8 @@ public final class JobFileReader {
             throw new BadInput(problems);
         }
         SpecReader.Ordered ordered = SpecReader.read(buckle, "buckle.");
+        List<String> leftOut = new ArrayList<>();
+        List<Observation> readings = readings(buckle.path("readings"), site, leftOut);
         return new JobFile(
                 text(job, "name", "Job without a name"),
                 text(job, "client", ""),
@@ -80,7 +84,8 @@ public final class JobFileReader {
                 new Plan(site, ordered.spec(), ordered.circumstances(), decisions(buckle.path("decisions"))),
                 land,
                 grid(buckle.path("terrain")),
-                readings(buckle.path("readings")));
+                readings,
+                leftOut);
     }
 
     private static Decisions decisions(JsonNode node) {
@@ -192,19 +197,27 @@ public final class JobFileReader {
         }
     }
 
-    private static List<Observation> readings(JsonNode node) {
+    /** Those that can have been taken at this fence; an older Buckle took others as well, and they do not keep the job from opening. */
+    private static List<Observation> readings(JsonNode node, Site site, List<String> leftOut) {
         if (node.size() > MOST_READINGS) {
             throw new BadInput(
                     "job.too-many-readings", "buckle.readings", "At most 50,000 readings are read from one file.");
         }
         List<Observation> readings = new ArrayList<>();
         Set<UUID> ids = new HashSet<>();
+        ObservationCheck check = new ObservationCheck(site, Instant.now());
         for (int i = 0; i < node.size(); i++) {
             Observation reading = Json.read(node.get(i), Observation.class, "buckle.readings[" + i + "]");
             if (!ids.add(reading.id())) {
                 throw new BadInput("reading.twice", "buckle.readings[" + i + "].id", "This reading stands twice.");
             }
-            readings.add(reading);
+            List<Problem> problems = check.problems(reading, "");
+            if (problems.isEmpty()) {
+                readings.add(reading);
+            } else {
+                leftOut.add("Reading " + (i + 1) + " was left out. "
+                        + problems.getFirst().message());
+            }
         }
         return readings;
     }

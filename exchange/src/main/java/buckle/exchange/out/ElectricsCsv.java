@@ -120,7 +120,7 @@ public final class ElectricsCsv {
 
     private void row(String table, String name, String line, String station, String quantity, double value, String unit)
             throws IOException {
-        csv.printRecord(table, name, line, station, quantity, number(value), unit);
+        csv.printRecord(table, Cells.text(name), Cells.text(line), station, quantity, number(value), unit);
     }
 
     private String text(Message message) {

@@ -40,9 +40,9 @@ public final class PostsCsv {
                 for (Post post : line.posts()) {
                     PlanePoint p = plane.toPlane(GeoPoint.of(post.lonDeg(), post.latDeg()));
                     csv.printRecord(
-                            line.name(),
+                            Cells.text(line.name()),
                             post.number(),
-                            LayoutGeoJson.name(post),
+                            Cells.text(LayoutGeoJson.name(post)),
                             post.kind().name().toLowerCase(Locale.ROOT),
                             number(post.stationM(), 3),
                             number(post.lonDeg(), 8),

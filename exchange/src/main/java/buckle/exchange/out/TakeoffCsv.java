@@ -29,16 +29,16 @@ public final class TakeoffCsv {
             for (TakeoffLine line : lines) {
                 var pack = line.pack();
                 csv.printRecord(
-                        line.item(),
-                        English.text(line.name(), units),
+                        Cells.text(line.item()),
+                        Cells.text(English.text(line.name(), units)),
                         number(line.quantity()),
-                        line.unit(),
+                        Cells.text(line.unit()),
                         pack.map(p -> String.valueOf(p.count())).orElse(""),
-                        pack.map(TakeoffLine.Pack::name).orElse(""),
+                        pack.map(p -> Cells.text(p.name())).orElse(""),
                         pack.map(p -> number(p.size())).orElse(""),
-                        English.text(line.derivation(), units),
+                        Cells.text(English.text(line.derivation(), units)),
                         line.rules().stream().map(Rule::name).collect(Collectors.joining(" ")),
-                        line.product().id());
+                        Cells.text(line.product().id()));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

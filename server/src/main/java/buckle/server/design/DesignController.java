@@ -14,6 +14,7 @@ import buckle.exchange.document.StoredDocument;
 import buckle.exchange.in.Importer;
 import buckle.exchange.in.Picture;
 import buckle.exchange.in.PointTable;
+import buckle.exchange.job.JobFile;
 import buckle.land.GridRef;
 import buckle.land.Land;
 import buckle.land.Surroundings;
@@ -26,6 +27,8 @@ import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
+import buckle.server.web.WorkQueue;
+import buckle.server.web.WorkQueue.Kind;
 import buckle.setout.Remeasure;
 import buckle.setout.SetOut;
 import buckle.setout.SetOutPlanner;
@@ -70,11 +73,13 @@ class DesignController {
     private final JobService jobs;
     private final LandService lands;
     private final Designs designs;
+    private final WorkQueue queue;
 
-    DesignController(JobService jobs, LandService lands, Designs designs) {
+    DesignController(JobService jobs, LandService lands, Designs designs, WorkQueue queue) {
         this.jobs = jobs;
         this.lands = lands;
         this.designs = designs;
+        this.queue = queue;
     }
 
     /** A plan on its land, with the readings to hold against it. */
@@ -86,11 +91,13 @@ class DesignController {
     /**
      * What a dropped file was: a job that was opened, or something to look at before it is taken.
      *
+     * @param leftOut what of a job was not taken, a sentence each
      * @param swap coordinates read so would come to lie on the property
      */
     record ImportAnswer(
             Optional<Survey> survey,
             Optional<UUID> jobId,
+            List<String> leftOut,
             Optional<GridRef> grid,
             Optional<TapeBook> tape,
             Optional<PointTable> table,
@@ -112,7 +119,7 @@ class DesignController {
     @PostMapping("/tape")
     @Operation(operationId = "adjustTape", summary = "Adjust a tape book by least squares")
     TapeResult tape(@RequestBody TapeBook book) {
-        return TapeAdjuster.adjust(book);
+        return queue.run(Kind.COMPUTATION, () -> TapeAdjuster.adjust(book));
     }
 
     @PostMapping("/squaring")
@@ -130,34 +137,43 @@ class DesignController {
     @PostMapping("/remeasure")
     @Operation(operationId = "remeasure", summary = "Fit a line to what was taped on the first day")
     Remeasure.Fitted remeasure(@RequestBody RemeasureOrder order) {
-        checked(order.site());
-        return Remeasure.fit(order.site(), order.lineId(), order.measures());
+        return queue.run(Kind.COMPUTATION, () -> {
+            checked(order.site());
+            return Remeasure.fit(order.site(), order.lineId(), order.measures());
+        });
     }
 
     @PostMapping("/average")
     @Operation(operationId = "averageWalks", summary = "Average a line with another walk of it")
     WalkAverage.Averaged average(@RequestBody AverageOrder order) {
-        for (FenceLine line : List.of(order.line(), order.walk())) {
-            FenceLine alone = line.withStartsOn(Optional.empty()).withEndsOn(Optional.empty());
-            checked(new Site(List.of(alone), Optional.empty()));
-        }
-        return WalkAverage.of(order.line(), order.walk());
+        return queue.run(Kind.COMPUTATION, () -> {
+            for (FenceLine line : List.of(order.line(), order.walk())) {
+                FenceLine alone = line.withStartsOn(Optional.empty()).withEndsOn(Optional.empty());
+                checked(new Site(List.of(alone), Optional.empty()));
+            }
+            return WalkAverage.of(order.line(), order.walk());
+        });
     }
 
     @PostMapping("/compare")
     @Operation(operationId = "compare", summary = "Two plans side by side")
     DesignView.Difference compare(@RequestBody CompareOrder order) {
-        Surroundings around = lands.around(order.land());
-        return DesignView.Difference.of(
-                Comparison.of(order.before(), order.after(), around),
-                order.after().spec().units());
+        return queue.run(Kind.COMPUTATION, () -> {
+            Surroundings around = lands.around(order.land());
+            return DesignView.Difference.of(
+                    Comparison.of(order.before(), order.after(), around),
+                    order.after().spec().units());
+        });
     }
 
     @PostMapping("/set-out")
     @Operation(operationId = "setOut", summary = "The set-out sheet of a plan")
     SetOut setOut(@RequestBody DesignOrder order) {
-        Design design = Design.of(order.plan(), lands.around(order.land()));
-        return SetOutPlanner.plan(design.layout(), order.land(), order.plan().spec());
+        return queue.run(Kind.COMPUTATION, () -> {
+            Design design = Design.of(order.plan(), lands.around(order.land()));
+            return SetOutPlanner.plan(
+                    design.layout(), order.land(), order.plan().spec());
+        });
     }
 
     private static void checked(Site site) {
@@ -190,12 +206,15 @@ class DesignController {
     @PostMapping("/design")
     @Operation(operationId = "design", summary = "Layout, takeoff, ledger and assessment of a plan")
     InUnits<DesignAnswer> design(@RequestBody DesignOrder order) {
-        Design design = designs.of(order.plan(), order.land()).design();
-        Spec spec = order.plan().spec();
-        return new InUnits<>(
-                spec.units(),
-                new DesignAnswer(
-                        DesignView.of(design, spec.units()), Assessor.assess(design.layout(), spec, order.readings())));
+        return queue.run(Kind.COMPUTATION, () -> {
+            Design design = designs.of(order.plan(), order.land()).design();
+            Spec spec = order.plan().spec();
+            return new InUnits<>(
+                    spec.units(),
+                    new DesignAnswer(
+                            DesignView.of(design, spec.units()),
+                            Assessor.assess(design.layout(), spec, order.readings())));
+        });
     }
 
     /** What is tried out on the pulse, and the energizer that is held to. */
@@ -222,23 +241,25 @@ class DesignController {
             summary =
                     "The same while something is dragged: posts, braces and joints as rows of numbers, the pulse with it if wanted")
     InUnits<MovingAnswer> moving(@RequestBody MovingOrder order) {
-        Designs.Worked worked = designs.of(order.plan(), order.land());
-        Design design = worked.design();
-        Rows.Packed packed = Rows.of(design.layout());
-        Spec spec = order.plan().spec();
-        return new InUnits<>(
-                spec.units(),
-                new MovingAnswer(
-                        DesignView.of(packed.layout(), design, spec.units()),
-                        packed.rows(),
-                        Assessor.assess(design.layout(), spec, order.readings()),
-                        order.pulse()
-                                .flatMap(p -> ElectricsPlanner.of(
-                                        ElectricsController.holding(order.plan(), p.held()),
-                                        design.laid(),
-                                        worked.around(),
-                                        p.trial(),
-                                        Electrics.Part.CURVE))));
+        return queue.run(Kind.MOVING, () -> {
+            Designs.Worked worked = designs.of(order.plan(), order.land());
+            Design design = worked.design();
+            Rows.Packed packed = Rows.of(design.layout());
+            Spec spec = order.plan().spec();
+            return new InUnits<>(
+                    spec.units(),
+                    new MovingAnswer(
+                            DesignView.of(packed.layout(), design, spec.units()),
+                            packed.rows(),
+                            Assessor.assess(design.layout(), spec, order.readings()),
+                            order.pulse()
+                                    .flatMap(p -> ElectricsPlanner.of(
+                                            ElectricsController.holding(order.plan(), p.held()),
+                                            design.laid(),
+                                            worked.around(),
+                                            p.trial(),
+                                            Electrics.Part.CURVE))));
+        });
     }
 
     @PostMapping(value = "/imports", consumes = "application/octet-stream")
@@ -248,10 +269,12 @@ class DesignController {
                     "Read GPX, GeoJSON, KML, CSV, a tape sheet, a terrain grid, a picture or a job file; only a job file is stored, as a new job")
     ImportAnswer read(HttpServletRequest request, @ParameterObject ImportQuery query) throws IOException {
         byte[] bytes = request.getInputStream().readNBytes((int) Limits.MOST_GRID_BYTES + 1);
-        Importer.Found found = Importer.read(bytes, query.options());
+        Importer.Options options = query.options();
+        Importer.Found found = queue.run(Kind.IMPORT, () -> Importer.read(bytes, options));
         return new ImportAnswer(
                 found.survey(),
-                found.job().map(jobs::create),
+                found.job().map(job -> jobs.create(query.jobId(), job)),
+                found.job().map(JobFile::leftOut).orElse(List.of()),
                 found.grid().map(g -> g.ref("", "")),
                 found.tape(),
                 found.table(),
@@ -275,11 +298,5 @@ class DesignController {
                 Values.J5_OPENING_M,
                 StoredDocument.PLAN.schema(),
                 Spec.USUAL);
-    }
-
-    @GetMapping("/health")
-    @Operation(operationId = "health", summary = "Whether the server answers")
-    String health() {
-        return "\"ready\"";
     }
 }

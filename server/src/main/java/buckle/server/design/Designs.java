@@ -5,6 +5,7 @@ import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.server.land.LandService;
 import buckle.spec.Plan;
+import buckle.task.Cancellation;
 import java.util.LinkedHashMap;
 import java.util.Map;
 import java.util.concurrent.ExecutionException;
@@ -34,6 +35,17 @@ class Designs {
     record Worked(Surroundings around, Design design) {}
 
     Worked of(Plan plan, Land land) {
+        while (true) {
+            try {
+                return asked(plan, land);
+            } catch (Cancellation.Cancelled e) {
+                // Perhaps only the one who asked first has gone.
+                Cancellation.check();
+            }
+        }
+    }
+
+    private Worked asked(Plan plan, Land land) {
         Asked asked = new Asked(plan, land);
         FutureTask<Worked> task;
         synchronized (known) {
@@ -49,7 +61,7 @@ class Designs {
             throw e.getCause() instanceof RuntimeException refused ? refused : new IllegalStateException(e.getCause());
         } catch (InterruptedException e) {
             Thread.currentThread().interrupt();
-            throw new IllegalStateException(e);
+            throw Cancellation.cancelled();
         }
     }
 

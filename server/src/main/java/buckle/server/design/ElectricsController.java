@@ -8,6 +8,8 @@ import buckle.exchange.InUnits;
 import buckle.land.Land;
 import buckle.power.Energizers;
 import buckle.pulse.Plate;
+import buckle.server.web.WorkQueue;
+import buckle.server.web.WorkQueue.Kind;
 import buckle.site.BadInput;
 import buckle.spec.GroundState;
 import buckle.spec.Growth;
@@ -31,9 +33,11 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "electrics")
 class ElectricsController {
     private final Designs designs;
+    private final WorkQueue queue;
 
-    ElectricsController(Designs designs) {
+    ElectricsController(Designs designs, WorkQueue queue) {
         this.designs = designs;
+        this.queue = queue;
     }
 
     /**
@@ -67,40 +71,44 @@ class ElectricsController {
     @PostMapping("/electrics")
     @Operation(operationId = "electrics", summary = "Voltage everywhere, the energizer, the earth and the battery")
     InUnits<ElectricsAnswer> electrics(@RequestBody ElectricsOrder order) {
-        Designs.Worked worked = designs.of(order.plan(), order.land());
-        return new InUnits<>(
-                order.plan().spec().units(),
-                new ElectricsAnswer(ElectricsPlanner.of(
-                        holding(order.plan(), order.held()),
-                        worked.design().laid(),
-                        worked.around(),
-                        order.trial(),
-                        order.parts())));
+        return queue.run(Kind.COMPUTATION, () -> {
+            Designs.Worked worked = designs.of(order.plan(), order.land());
+            return new InUnits<>(
+                    order.plan().spec().units(),
+                    new ElectricsAnswer(ElectricsPlanner.of(
+                            holding(order.plan(), order.held()),
+                            worked.design().laid(),
+                            worked.around(),
+                            order.trial(),
+                            order.parts())));
+        });
     }
 
     @PostMapping("/electrics/at")
     @Operation(operationId = "electricsAt", summary = "The pulse in time at one place, and what an animal there gets")
     InUnits<PlaceAnswer> at(@RequestBody PlaceOrder order) {
-        Designs.Worked worked = designs.of(order.plan(), order.land());
-        boolean known = worked.design().layout().lines().stream()
-                .anyMatch(l -> l.lineId().equals(order.lineId())
-                        && order.stationM() >= 0
-                        && order.stationM() <= l.lengthM() + 0.1);
-        if (!known) {
-            throw new BadInput(
-                    "electrics.place",
-                    "stationM",
-                    "There is no station " + order.stationM() + " m on a line “" + order.lineId() + "”.");
-        }
-        return new InUnits<>(
-                order.plan().spec().units(),
-                new PlaceAnswer(AtPoint.of(
-                        holding(order.plan(), order.held()),
-                        worked.design().laid(),
-                        worked.around(),
-                        order.trial(),
-                        order.lineId(),
-                        order.stationM())));
+        return queue.run(Kind.COMPUTATION, () -> {
+            Designs.Worked worked = designs.of(order.plan(), order.land());
+            boolean known = worked.design().layout().lines().stream()
+                    .anyMatch(l -> l.lineId().equals(order.lineId())
+                            && order.stationM() >= 0
+                            && order.stationM() <= l.lengthM() + 0.1);
+            if (!known) {
+                throw new BadInput(
+                        "electrics.place",
+                        "stationM",
+                        "There is no station " + order.stationM() + " m on a line “" + order.lineId() + "”.");
+            }
+            return new InUnits<>(
+                    order.plan().spec().units(),
+                    new PlaceAnswer(AtPoint.of(
+                            holding(order.plan(), order.held()),
+                            worked.design().laid(),
+                            worked.around(),
+                            order.trial(),
+                            order.lineId(),
+                            order.stationM())));
+        });
     }
 
     static Plan holding(Plan plan, Optional<Plate> held) {

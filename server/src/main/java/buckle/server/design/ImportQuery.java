@@ -9,6 +9,7 @@ import buckle.site.WalkOptions;
 import buckle.units.UnitSystem;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -18,6 +19,7 @@ import org.jspecify.annotations.Nullable;
  * @param nearLon where the property lies, to notice coordinates that landed elsewhere
  * @param columns what the columns of a CSV are: lat, lon, east, north, height, name, line by index from 0, −1 for none
  * @param asLine whether the points of a CSV are a line
+ * @param id for the job that a job file becomes, so that sending it twice makes one job
  */
 record ImportQuery(
         @Nullable Double toleranceM,
@@ -28,8 +30,13 @@ record ImportQuery(
         @Nullable String columns,
         @Nullable Boolean asLine,
         @Nullable Double stepM,
-        @Nullable UnitSystem units) {
+        @Nullable UnitSystem units,
+        @Nullable UUID id) {
     private static final int COLUMNS = 7;
+
+    UUID jobId() {
+        return id == null ? UUID.randomUUID() : id;
+    }
 
     Importer.Options options() {
         try {
@@ -61,6 +68,9 @@ record ImportQuery(
         int[] at = new int[COLUMNS];
         for (int i = 0; i < COLUMNS; i++) {
             at[i] = Integer.parseInt(parts[i].strip());
+            if (at[i] < -1) {
+                throw new IllegalArgumentException("a column is counted from 0; −1 stands for none");
+            }
         }
         return Optional.of(new PointTable.Mapping(
                 at[0], at[1], at[2], at[3], at[4], at[5], at[6], asLine == null || asLine, near));

@@ -10,6 +10,8 @@ import buckle.material.PostStock;
 import buckle.review.CutOutAdvisor;
 import buckle.rulebook.Rule;
 import buckle.server.land.LandService;
+import buckle.server.web.WorkQueue;
+import buckle.server.web.WorkQueue.Kind;
 import buckle.site.BadInput;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
@@ -42,9 +44,11 @@ class LayoutController {
     private static final int MOST_PRESETS = 12;
 
     private final LandService lands;
+    private final WorkQueue queue;
 
-    LayoutController(LandService lands) {
+    LayoutController(LandService lands, WorkQueue queue) {
         this.lands = lands;
+        this.queue = queue;
     }
 
     /** A plan on its land. */
@@ -129,10 +133,12 @@ class LayoutController {
     @PostMapping("/schools")
     @Operation(operationId = "schools", summary = "What each school would do to this plan")
     List<SchoolAnswer> schools(@RequestBody PlanOrder order) {
-        UnitSystem units = order.plan().spec().units();
-        return SchoolEffect.of(order.plan(), lands.around(order.land())).stream()
-                .map(e -> SchoolAnswer.of(e, units))
-                .toList();
+        return queue.run(Kind.COMPUTATION, () -> {
+            UnitSystem units = order.plan().spec().units();
+            return SchoolEffect.of(order.plan(), lands.around(order.land())).stream()
+                    .map(e -> SchoolAnswer.of(e, units))
+                    .toList();
+        });
     }
 
     @PostMapping("/school")
@@ -144,9 +150,13 @@ class LayoutController {
     @PostMapping("/cut-out")
     @Operation(operationId = "adviseCutOut", summary = "Where one more cut-out halves the longest section best")
     CutOutAnswer cutOut(@RequestBody PlanOrder order) {
-        Design.of(order.plan(), lands.around(order.land()));
-        return new CutOutAnswer(CutOutAdvisor.next(
-                order.plan().site(), lands.around(order.land()), order.plan().spec()));
+        return queue.run(Kind.COMPUTATION, () -> {
+            Design.of(order.plan(), lands.around(order.land()));
+            return new CutOutAnswer(CutOutAdvisor.next(
+                    order.plan().site(),
+                    lands.around(order.land()),
+                    order.plan().spec()));
+        });
     }
 
     @PostMapping("/turned")

@@ -7,7 +7,7 @@ import buckle.exchange.job.JobFile;
 import buckle.exchange.job.JobFileReader;
 import buckle.land.Land;
 import buckle.power.Energizers;
-import buckle.server.web.Bustle;
+import buckle.server.web.RequestActivity;
 import buckle.spec.Plan;
 import java.io.IOException;
 import java.io.UncheckedIOException;
@@ -65,15 +65,15 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
     private final JsonMapper mapper;
     private final String server;
     private final When when;
-    private final Bustle bustle;
+    private final RequestActivity activity;
 
     Practice(
             JsonMapper mapper,
-            Bustle bustle,
+            RequestActivity activity,
             @Value("http://127.0.0.1:${server.port}") String server,
             @Value("${buckle.practice:after-start}") When when) {
         this.mapper = mapper;
-        this.bustle = bustle;
+        this.activity = activity;
         this.server = server;
         this.when = when;
     }
@@ -103,7 +103,7 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
 
     /** Waits while others ask; false when it did not become quiet in time. */
     private boolean quietBefore(long untilMs) {
-        while (bustle.quietMs() < QUIET_MS) {
+        while (activity.quietMs() < QUIET_MS) {
             if (System.currentTimeMillis() > untilMs) {
                 return false;
             }
@@ -116,7 +116,7 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
     private void practise(boolean whole, BooleanSupplier goOn) {
         RestClient client = RestClient.builder()
                 .baseUrl(server)
-                .defaultHeader(Bustle.OWN, "1")
+                .defaultHeader(RequestActivity.OWN, "1")
                 .build();
         List<List<Order>> variants = orders();
         for (int round = 1; round <= ROUNDS; round++) {

@@ -3,6 +3,8 @@ package buckle.server.design;
 import buckle.exchange.DesignView;
 import buckle.land.Land;
 import buckle.layout.Layout;
+import buckle.server.web.WorkQueue;
+import buckle.server.web.WorkQueue.Kind;
 import buckle.site.BadInput;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
@@ -24,9 +26,11 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "takeoff")
 class TakeoffController {
     private final Designs designs;
+    private final WorkQueue queue;
 
-    TakeoffController(Designs designs) {
+    TakeoffController(Designs designs, WorkQueue queue) {
         this.designs = designs;
+        this.queue = queue;
     }
 
     /** A plan on its land. */
@@ -49,38 +53,42 @@ class TakeoffController {
     @PostMapping("/places")
     @Operation(operationId = "takeoffPlaces", summary = "Where on the lines each part of the takeoff is")
     List<PartPlace> places(@RequestBody PlacesOrder order) {
-        Layout layout = designs.of(order.plan(), order.land()).design().layout();
-        return Parts.of(layout, order.plan().spec()).stream()
-                .map(p -> {
-                    String use = p.use().id();
-                    String product = p.product().id();
-                    return switch (p.place()) {
-                        case Place.Stations s ->
-                            new PartPlace(use, product, s.lineId(), s.stationsM(), Optional.empty());
-                        case Place.Stretch s ->
-                            new PartPlace(
-                                    use,
-                                    product,
-                                    s.lineId(),
-                                    List.of(),
-                                    Optional.of(new PartStretch(s.fromM(), s.toM())));
-                    };
-                })
-                .toList();
+        return queue.run(Kind.COMPUTATION, () -> {
+            Layout layout = designs.of(order.plan(), order.land()).design().layout();
+            return Parts.of(layout, order.plan().spec()).stream()
+                    .map(p -> {
+                        String use = p.use().id();
+                        String product = p.product().id();
+                        return switch (p.place()) {
+                            case Place.Stations s ->
+                                new PartPlace(use, product, s.lineId(), s.stationsM(), Optional.empty());
+                            case Place.Stretch s ->
+                                new PartPlace(
+                                        use,
+                                        product,
+                                        s.lineId(),
+                                        List.of(),
+                                        Optional.of(new PartStretch(s.fromM(), s.toM())));
+                        };
+                    })
+                    .toList();
+        });
     }
 
     @PostMapping("/stretch")
     @Operation(operationId = "takeoffStretch", summary = "What of the takeoff lies on a stretch of a line")
     List<DesignView.TakeoffItem> stretch(@RequestBody StretchOrder order) {
-        Layout layout = designs.of(order.plan(), order.land()).design().layout();
-        boolean known = layout.lines().stream().anyMatch(l -> l.lineId().equals(order.lineId()));
-        if (!known || !(order.fromM() <= order.toM())) {
-            throw new BadInput(
-                    "takeoff.stretch", "fromM", "There is no such stretch on a line “" + order.lineId() + "”.");
-        }
-        Spec spec = order.plan().spec();
-        return Takeoff.along(layout, spec, order.lineId(), order.fromM(), order.toM()).stream()
-                .map(l -> DesignView.TakeoffItem.of(l, spec.units()))
-                .toList();
+        return queue.run(Kind.COMPUTATION, () -> {
+            Layout layout = designs.of(order.plan(), order.land()).design().layout();
+            boolean known = layout.lines().stream().anyMatch(l -> l.lineId().equals(order.lineId()));
+            if (!known || !(order.fromM() <= order.toM())) {
+                throw new BadInput(
+                        "takeoff.stretch", "fromM", "There is no such stretch on a line “" + order.lineId() + "”.");
+            }
+            Spec spec = order.plan().spec();
+            return Takeoff.along(layout, spec, order.lineId(), order.fromM(), order.toM()).stream()
+                    .map(l -> DesignView.TakeoffItem.of(l, spec.units()))
+                    .toList();
+        });
     }
 }

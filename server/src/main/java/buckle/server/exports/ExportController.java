@@ -27,6 +27,8 @@ import buckle.server.jobs.JobRow;
 import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
+import buckle.server.web.WorkQueue;
+import buckle.server.web.WorkQueue.Kind;
 import buckle.setout.SetOutPlanner;
 import buckle.site.BadInput;
 import buckle.spec.Plan;
@@ -54,142 +56,178 @@ class ExportController {
     private final JobService service;
     private final ReadingService readings;
     private final LandService land;
+    private final WorkQueue queue;
 
-    ExportController(JobService service, ReadingService readings, LandService land) {
+    ExportController(JobService service, ReadingService readings, LandService land, WorkQueue queue) {
         this.service = service;
         this.readings = readings;
         this.land = land;
+        this.queue = queue;
     }
 
     @GetMapping(value = "/{id}/job.geojson", produces = "application/geo+json")
     @Operation(operationId = "exportJob", summary = "The whole job as a job file")
     ResponseEntity<byte[]> export(@PathVariable UUID id) {
-        JobRow job = service.find(id);
-        Plan plan = service.plan(id).plan();
-        Land all = land.land(job.propertyId()).withUnderlays(List.of());
-        Optional<GridTerrain> grid =
-                JobFile.around(plan.site(), land.around(all).terrain());
-        JobFile file = new JobFile(
-                job.name(), job.client(), job.property(), plan, all.withGrid(Optional.empty()), grid, readings.of(id));
-        return file(job, "job.geojson", "application/geo+json", JobFileWriter.write(file));
+        return queue.run(Kind.PAPER, () -> {
+            JobRow job = service.find(id);
+            Plan plan = service.plan(id).plan();
+            Land all = land.land(job.propertyId()).withUnderlays(List.of());
+            Optional<GridTerrain> grid =
+                    JobFile.around(plan.site(), land.around(all).terrain());
+            JobFile file = new JobFile(
+                    job.name(),
+                    job.client(),
+                    job.property(),
+                    plan,
+                    all.withGrid(Optional.empty()),
+                    grid,
+                    readings.of(id),
+                    List.of());
+            return file(job, "job.geojson", "application/geo+json", JobFileWriter.write(file));
+        });
     }
 
     @GetMapping(value = "/{id}/takeoff.csv", produces = "text/csv")
     @Operation(operationId = "exportTakeoff", summary = "The takeoff as CSV")
     ResponseEntity<byte[]> takeoff(@PathVariable UUID id) {
-        Whole job = whole(id);
-        return file(
-                job.row(),
-                "takeoff.csv",
-                "text/csv;charset=UTF-8",
-                TakeoffCsv.write(job.design().takeoff(), job.units()));
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = whole(id);
+            return file(
+                    job.row(),
+                    "takeoff.csv",
+                    "text/csv;charset=UTF-8",
+                    TakeoffCsv.write(job.design().takeoff(), job.units()));
+        });
     }
 
     @GetMapping(value = "/{id}/posts.csv", produces = "text/csv")
     @Operation(operationId = "exportPosts", summary = "Every post with station and place as CSV")
     ResponseEntity<byte[]> posts(@PathVariable UUID id) {
-        Whole job = whole(id);
-        return file(
-                job.row(),
-                "posts.csv",
-                "text/csv;charset=UTF-8",
-                PostsCsv.write(job.design().layout()));
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = whole(id);
+            return file(
+                    job.row(),
+                    "posts.csv",
+                    "text/csv;charset=UTF-8",
+                    PostsCsv.write(job.design().layout()));
+        });
     }
 
     @GetMapping(value = "/{id}/layout.geojson", produces = "application/geo+json")
     @Operation(operationId = "exportLayout", summary = "Lines and posts as GeoJSON")
     ResponseEntity<byte[]> layout(@PathVariable UUID id) {
-        Whole job = whole(id);
-        byte[] json = LayoutGeoJson.write(job.plan().site(), job.design().layout());
-        return file(job.row(), "layout.geojson", "application/geo+json", json);
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = whole(id);
+            byte[] json = LayoutGeoJson.write(job.plan().site(), job.design().layout());
+            return file(job.row(), "layout.geojson", "application/geo+json", json);
+        });
     }
 
     @GetMapping(value = "/{id}/strong-posts.gpx", produces = "application/gpx+xml")
     @Operation(operationId = "exportGpx", summary = "Strong posts as waypoints, lines as tracks")
     ResponseEntity<byte[]> gpx(@PathVariable UUID id) {
-        Whole job = whole(id);
-        byte[] xml = GpxWriter.write(job.plan().site(), job.design().layout());
-        return file(job.row(), "strong-posts.gpx", "application/gpx+xml", xml);
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = whole(id);
+            byte[] xml = GpxWriter.write(job.plan().site(), job.design().layout());
+            return file(job.row(), "strong-posts.gpx", "application/gpx+xml", xml);
+        });
     }
 
     @GetMapping(value = "/{id}/map.kml", produces = "application/vnd.google-earth.kml+xml")
     @Operation(operationId = "exportKml", summary = "Lines, strong posts and features as KML")
     ResponseEntity<byte[]> kml(@PathVariable UUID id) {
-        Whole job = whole(id);
-        byte[] xml = KmlWriter.write(
-                job.row().name(), job.design().layout(), job.around().land());
-        return file(job.row(), "map.kml", "application/vnd.google-earth.kml+xml", xml);
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = whole(id);
+            byte[] xml = KmlWriter.write(
+                    job.row().name(), job.design().layout(), job.around().land());
+            return file(job.row(), "map.kml", "application/vnd.google-earth.kml+xml", xml);
+        });
     }
 
     @GetMapping(value = "/{id}/plan.dxf", produces = "application/dxf")
     @Operation(operationId = "exportDxf", summary = "The plan in metres as DXF, by layer")
     ResponseEntity<byte[]> dxf(@PathVariable UUID id) {
-        Whole job = whole(id);
-        byte[] dxf = DxfWriter.write(job.design().layout(), job.around().land());
-        return file(job.row(), "plan.dxf", "application/dxf", dxf);
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = whole(id);
+            byte[] dxf = DxfWriter.write(job.design().layout(), job.around().land());
+            return file(job.row(), "plan.dxf", "application/dxf", dxf);
+        });
     }
 
     @GetMapping(value = "/{id}/set-out.pdf", produces = "application/pdf")
     @Operation(operationId = "exportSetOut", summary = "The set-out sheet on paper")
     ResponseEntity<byte[]> setOut(@PathVariable UUID id, @RequestParam(defaultValue = "A4") Paper paper) {
-        Whole job = laidOut(id);
-        Layout layout = job.design().layout();
-        UnitSystem units = job.plan().spec().units();
-        byte[] pdf = SetOutPdf.write(
-                new SetOutPdf.Heading(
-                        job.row().name(),
-                        job.row().client(),
-                        job.row().property(),
-                        job.row().headRevision(),
-                        job.row().changedAt().toString().substring(0, 10)),
-                SetOutPlanner.plan(layout, job.around().land(), job.plan().spec()),
-                layout,
-                job.around().land(),
-                units,
-                paper);
-        return file(job.row(), "set-out.pdf", "application/pdf", pdf);
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = laidOut(id);
+            Layout layout = job.design().layout();
+            UnitSystem units = job.plan().spec().units();
+            byte[] pdf = SetOutPdf.write(
+                    new SetOutPdf.Heading(
+                            job.row().name(),
+                            job.row().client(),
+                            job.row().property(),
+                            job.row().headRevision(),
+                            job.row().changedAt().toString().substring(0, 10)),
+                    SetOutPlanner.plan(layout, job.around().land(), job.plan().spec()),
+                    layout,
+                    job.around().land(),
+                    units,
+                    paper);
+            return file(job.row(), "set-out.pdf", "application/pdf", pdf);
+        });
     }
 
     @GetMapping(value = "/{id}/story-pole.pdf", produces = "application/pdf")
     @Operation(operationId = "exportStoryPole", summary = "The heights of the wires, also at full size in strips")
     ResponseEntity<byte[]> storyPole(@PathVariable UUID id, @RequestParam(defaultValue = "A4") Paper paper) {
-        Whole job = laidOut(id);
-        byte[] pdf = StoryPolePdf.write(
-                job.row().name(), job.design().layout(), job.plan().spec().units(), paper);
-        return file(job.row(), "story-pole.pdf", "application/pdf", pdf);
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = laidOut(id);
+            byte[] pdf = StoryPolePdf.write(
+                    job.row().name(), job.design().layout(), job.plan().spec().units(), paper);
+            return file(job.row(), "story-pole.pdf", "application/pdf", pdf);
+        });
     }
 
     @GetMapping(value = "/{id}/strip.pdf", produces = "application/pdf")
     @Operation(operationId = "exportStrip", summary = "Every line pulled straight, as a long strip over pages")
     ResponseEntity<byte[]> strip(@PathVariable UUID id, @RequestParam(defaultValue = "A4") Paper paper) {
-        Whole job = laidOut(id);
-        byte[] pdf = StripPdf.write(
-                job.row().name(), job.design().layout(), job.plan().spec().units(), paper);
-        return file(job.row(), "strip.pdf", "application/pdf", pdf);
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = laidOut(id);
+            byte[] pdf = StripPdf.write(
+                    job.row().name(), job.design().layout(), job.plan().spec().units(), paper);
+            return file(job.row(), "strip.pdf", "application/pdf", pdf);
+        });
     }
 
     @GetMapping(value = "/{id}/electrics.csv", produces = "text/csv")
     @Operation(operationId = "exportElectrics", summary = "All numbers of the pulse, the earth and the battery as CSV")
     ResponseEntity<byte[]> electricsCsv(@PathVariable UUID id) {
-        Whole job = laidOut(id);
-        return file(
-                job.row(), "electrics.csv", "text/csv;charset=UTF-8", ElectricsCsv.write(electrics(job), job.units()));
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = laidOut(id);
+            return file(
+                    job.row(),
+                    "electrics.csv",
+                    "text/csv;charset=UTF-8",
+                    ElectricsCsv.write(electrics(job), job.units()));
+        });
     }
 
     @GetMapping(value = "/{id}/energizer.pdf", produces = "application/pdf")
     @Operation(operationId = "exportEnergizer", summary = "Why this energizer, on paper")
     ResponseEntity<byte[]> energizer(@PathVariable UUID id, @RequestParam(defaultValue = "A4") Paper paper) {
-        Whole job = laidOut(id);
-        return file(
-                job.row(),
-                "energizer.pdf",
-                "application/pdf",
-                EnergizerPdf.write(
-                        job.row().name(),
-                        job.plan().spec().units(),
-                        job.design().layout(),
-                        electrics(job),
-                        paper));
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = laidOut(id);
+            return file(
+                    job.row(),
+                    "energizer.pdf",
+                    "application/pdf",
+                    EnergizerPdf.write(
+                            job.row().name(),
+                            job.plan().spec().units(),
+                            job.design().layout(),
+                            electrics(job),
+                            paper));
+        });
     }
 
     private static Electrics electrics(Whole job) {

@@ -2,7 +2,7 @@ package buckle.server.house;
 
 import buckle.rulebook.Rule;
 import buckle.server.revisions.RevisionStore;
-import buckle.server.web.Trouble;
+import buckle.server.web.RequestRefused;
 import buckle.spec.School.House;
 import java.util.List;
 import java.util.Map;
@@ -41,14 +41,18 @@ public class HouseService {
         return new HouseState(now.revision(), now.content(), now.rulebook(), Optional.of(now.savedAt()), earlier);
     }
 
-    /** Stores another way as the next revision. */
-    @Transactional(noRollbackFor = Trouble.class)
+    /** Stores another way as the next revision; one that is sent again, since its answer was lost, once. */
+    @Transactional(noRollbackFor = RequestRefused.class)
     public HouseState save(int baseRevision, House house) {
         if (baseRevision == 0 && houses.open(HOUSE, house)) {
             return state();
         }
+        if (houses.headRevision(HOUSE) == baseRevision + 1
+                && houses.state(HOUSE).content().equals(house)) {
+            return state();
+        }
         if (houses.headRevision(HOUSE) != baseRevision) {
-            throw new Trouble(
+            throw new RequestRefused(
                     409,
                     "house.stale",
                     "The house's way was changed elsewhere in the meantime. Look at it and decide again.",

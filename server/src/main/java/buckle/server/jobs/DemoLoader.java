@@ -6,6 +6,7 @@ import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.util.Arrays;
 import java.util.Comparator;
+import java.util.UUID;
 import org.apache.ibatis.annotations.Insert;
 import org.apache.ibatis.annotations.Mapper;
 import org.apache.ibatis.annotations.Param;
@@ -59,7 +60,7 @@ class DemoLoader implements SmartInitializingSingleton {
 
     private void load(String name, byte[] bytes) {
         if (mapper.remember(name) == 1) {
-            jobs.create(JobFileReader.read(Json.parse(bytes)));
+            jobs.create(UUID.randomUUID(), JobFileReader.read(Json.parse(bytes)));
             LOG.info("Loaded the demo job {}", name);
         }
     }

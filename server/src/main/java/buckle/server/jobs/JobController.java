@@ -3,13 +3,18 @@ package buckle.server.jobs;
 import buckle.exchange.Json;
 import buckle.exchange.document.StoredDocument;
 import buckle.server.revisions.RevisionMapper.RevisionInfo;
-import buckle.server.web.Trouble;
+import buckle.server.web.RequestRefused;
 import buckle.spec.Plan;
+import com.fasterxml.jackson.annotation.JsonSetter;
+import com.fasterxml.jackson.annotation.Nulls;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Instant;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
+import org.springdoc.core.annotations.ParameterObject;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
@@ -34,22 +39,46 @@ class JobController {
         this.yard = yard;
     }
 
+    /** What a job is called and whose it is. */
+    record JobHead(
+            UUID id, String name, UUID propertyId, String client, String property, JobState state, Instant changedAt) {}
+
     /** Id of a job that was made. */
     record JobId(UUID id) {}
 
-    /** Name of a copy, and whether it is a template. */
-    record CopyOrder(String name, boolean template) {}
+    /**
+     * Name of a copy, and whether it is a template.
+     *
+     * @param id made by whoever asks, so that sending it twice makes one copy; left out, one is made here
+     */
+    record CopyOrder(String name, boolean template, Optional<UUID> id) {}
 
     /** A plan as an older Buckle wrote it, left in a browser. */
-    record OlderPlan(int schema, Map<String, Object> plan) {}
+    record OlderPlan(
+            int schema,
+            @JsonSetter(contentNulls = Nulls.SET) Map<String, Object> plan) {}
 
     /** Where a job is to be kept. */
     record MoveOrder(JobState state) {}
 
     @GetMapping
-    @Operation(operationId = "listJobs", summary = "All jobs and where they stand")
-    List<JobView> list() {
-        return yard.jobs();
+    @Operation(operationId = "listJobs", summary = "A page of the jobs and where they stand")
+    JobPage list(@ParameterObject YardQuery query) {
+        return yard.jobs(query);
+    }
+
+    @GetMapping("/clients")
+    @Operation(operationId = "listClients", summary = "Clients that have jobs, by name")
+    List<String> clients() {
+        return yard.clients();
+    }
+
+    @GetMapping("/{id}")
+    @Operation(operationId = "getJob", summary = "A job's name, client and property")
+    JobHead head(@PathVariable UUID id) {
+        JobRow row = service.find(id);
+        return new JobHead(
+                row.id(), row.name(), row.propertyId(), row.client(), row.property(), row.state(), row.changedAt());
     }
 
     @PostMapping
@@ -69,7 +98,7 @@ class JobController {
     @ResponseStatus(org.springframework.http.HttpStatus.CREATED)
     @Operation(operationId = "copyJob", summary = "Copy a plan as a new job or template")
     JobId copy(@PathVariable UUID id, @RequestBody CopyOrder order) {
-        return new JobId(service.copy(id, order.name(), order.template()));
+        return new JobId(service.copy(id, order.id().orElseGet(UUID::randomUUID), order.name(), order.template()));
     }
 
     @PutMapping("/{id}/state")
@@ -106,7 +135,7 @@ class JobController {
         try {
             return StoredDocument.PLAN.read(root);
         } catch (IllegalStateException | JacksonException | ClassCastException e) {
-            throw new Trouble(
+            throw new RequestRefused(
                     422, "document.unreadable", "This plan of schema " + older.schema() + " cannot be read.", Map.of());
         }
     }

@@ -6,16 +6,18 @@ import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
 import buckle.server.revisions.RevisionMapper.RevisionInfo;
 import buckle.server.revisions.RevisionStore;
-import buckle.server.web.Trouble;
+import buckle.server.web.RequestRefused;
 import buckle.site.BadInput;
 import buckle.site.Problem;
 import buckle.site.SiteCheck;
+import buckle.site.Texts;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
@@ -23,8 +25,6 @@ import org.springframework.transaction.annotation.Transactional;
 /** Opens, saves, copies and puts away jobs. A save on top of an older one is refused, and kept aside. */
 @Service
 public class JobService {
-    private static final int LONGEST_NAME = 200;
-
     private final JobMapper mapper;
     private final RevisionStore<Plan> plans;
     private final ReadingService readings;
@@ -50,34 +50,44 @@ public class JobService {
     @Transactional
     public UUID create(JobNew job) {
         check(job);
+        UUID id = job.id().orElseGet(UUID::randomUUID);
+        if (mapper.find(id).isPresent()) {
+            return id;
+        }
         UUID property = land.named(job.client().strip(), job.property().strip());
         Spec spec = house.state().house().applied(Spec.USUAL);
-        return insert(job.name(), property, JobState.ACTIVE, Plan.EMPTY.withSpec(spec));
+        return insert(id, job.name(), property, JobState.ACTIVE, Plan.EMPTY.withSpec(spec));
     }
 
     /** A job from a job file, with its readings; whole or not at all. */
     @Transactional
-    public UUID create(JobFile file) {
-        check(new JobNew(file.name(), file.client(), file.property()));
+    public UUID create(UUID id, JobFile file) {
+        check(new JobNew(file.name(), file.client(), file.property(), Optional.empty()));
+        if (mapper.find(id).isPresent()) {
+            return id;
+        }
         UUID property = land.of(file.client().strip(), file.property().strip(), file.land(), file.grid());
-        UUID id = insert(file.name(), property, JobState.ACTIVE, file.plan());
+        insert(id, file.name(), property, JobState.ACTIVE, file.plan());
         readings.take(id, 1, file.readings());
         return id;
     }
 
     /** A copy of a job's plan as a new job or template, without its readings: they belong to the fence that was read. */
     @Transactional
-    public UUID copy(UUID id, String name, boolean template) {
+    public UUID copy(UUID id, UUID newId, String name, boolean template) {
         JobRow row = find(id);
-        check(new JobNew(name, row.client(), row.property()));
-        return insert(name, row.propertyId(), template ? JobState.TEMPLATE : JobState.ACTIVE, plan(id).plan());
+        check(new JobNew(name, row.client(), row.property(), Optional.empty()));
+        if (mapper.find(newId).isPresent()) {
+            return newId;
+        }
+        return insert(newId, name, row.propertyId(), template ? JobState.TEMPLATE : JobState.ACTIVE, plan(id).plan());
     }
 
-    private UUID insert(String name, UUID property, JobState state, Plan plan) {
-        UUID id = UUID.randomUUID();
+    private UUID insert(UUID id, String name, UUID property, JobState state, Plan plan) {
         Instant now = now();
-        mapper.insert(new JobRow(id, name.strip(), property, "", "", state, state, 1, 1, now, now));
-        plans.open(id, plan);
+        if (mapper.insert(new JobRow(id, name.strip(), property, "", "", state, state, 1, 1, now, now)) > 0) {
+            plans.open(id, plan);
+        }
         return id;
     }
 
@@ -91,18 +101,18 @@ public class JobService {
     }
 
     private static void checkText(String field, String text) {
-        if (text.length() > LONGEST_NAME || text.indexOf('\0') >= 0) {
-            throw new BadInput("job." + field, field, "At most 200 plain characters go here.");
-        }
+        Texts.flaw(text, Texts.LONGEST_NAME, false).ifPresent(flaw -> {
+            throw new BadInput("job." + field, field, "At most 200 plain characters go here: " + flaw + ".");
+        });
     }
 
     /** A job as stored. */
     public JobRow find(UUID id) {
-        return mapper.find(id).orElseThrow(() -> Trouble.missing("This job"));
+        return mapper.find(id).orElseThrow(() -> RequestRefused.missing("This job"));
     }
 
     private JobRow lock(UUID id) {
-        return mapper.lock(id).orElseThrow(() -> Trouble.missing("This job"));
+        return mapper.lock(id).orElseThrow(() -> RequestRefused.missing("This job"));
     }
 
     @Transactional(readOnly = true)
@@ -112,7 +122,7 @@ public class JobService {
     }
 
     /** Saves a plan, or keeps it aside and refuses when somebody saved in between. */
-    @Transactional(noRollbackFor = Trouble.class)
+    @Transactional(noRollbackFor = RequestRefused.class)
     public PlanState save(UUID id, PlanSave save) {
         check(save.plan());
         checkText("label", save.label());
@@ -182,9 +192,6 @@ public class JobService {
         List<Problem> problems = SiteCheck.problems(plan.site());
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
-        }
-        if (plans.holdsNul(plan)) {
-            throw new BadInput("text.nul", "plan", "A name holds a NUL character. Nothing was stored.");
         }
     }
 

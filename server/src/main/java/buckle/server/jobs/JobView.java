@@ -1,15 +1,13 @@
 package buckle.server.jobs;
 
-import buckle.units.UnitSystem;
 import java.time.Instant;
-import java.util.List;
 import java.util.UUID;
 
 /**
  * A job in the yard and where it stands.
  *
- * @param standing one sentence on how far it is
- * @param sections how many sections stand how
+ * @param summary as it was last worked out
+ * @param upToDate false while a newer summary is being worked out
  */
 public record JobView(
         UUID id,
@@ -19,23 +17,5 @@ public record JobView(
         String property,
         JobState state,
         Instant changedAt,
-        String animals,
-        double lengthM,
-        UnitSystem units,
-        Stage stage,
-        String standing,
-        SectionCounts sections,
-        List<List<Double>> outline) {
-
-    /** How far a job has come. */
-    public enum Stage {
-        NEW,
-        LAID_OUT,
-        TESTED,
-        /** Its plan cannot be read; it is kept as it is. */
-        UNREADABLE
-    }
-
-    /** Sections of a job by standing. */
-    public record SectionCounts(int met, int warn, int broken, int open) {}
-}
+        JobSummary summary,
+        boolean upToDate) {}

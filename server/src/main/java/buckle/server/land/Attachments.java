@@ -3,7 +3,7 @@ package buckle.server.land;
 import buckle.exchange.in.GridReader;
 import buckle.land.GridTerrain;
 import buckle.server.land.AttachmentMapper.AttachmentRow;
-import buckle.server.web.Trouble;
+import buckle.server.web.RequestRefused;
 import java.security.MessageDigest;
 import java.security.NoSuchAlgorithmException;
 import java.time.Clock;
@@ -47,7 +47,7 @@ public class Attachments {
     }
 
     AttachmentRow find(String hash) {
-        return mapper.find(hash).orElseThrow(() -> Trouble.missing("This picture or grid"));
+        return mapper.find(hash).orElseThrow(() -> RequestRefused.missing("This picture or grid"));
     }
 
     public GridTerrain grid(String hash) {

@@ -4,8 +4,12 @@ import buckle.exchange.Limits;
 import buckle.exchange.in.GridReader;
 import buckle.exchange.in.Picture;
 import buckle.land.GridRef;
+import buckle.land.GridTerrain;
 import buckle.server.land.AttachmentMapper.AttachmentRow;
 import buckle.server.land.LandMapper.PropertyInfo;
+import buckle.server.web.WorkQueue;
+import buckle.server.web.WorkQueue.Kind;
+import buckle.site.Texts;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import jakarta.servlet.http.HttpServletRequest;
@@ -32,10 +36,12 @@ import org.springframework.web.bind.annotation.RestController;
 class LandController {
     private final LandService service;
     private final Attachments attachments;
+    private final WorkQueue queue;
 
-    LandController(LandService service, Attachments attachments) {
+    LandController(LandService service, Attachments attachments, WorkQueue queue) {
         this.service = service;
         this.attachments = attachments;
+        this.queue = queue;
     }
 
     /** A picture that was stored. */
@@ -69,7 +75,8 @@ class LandController {
     @Operation(operationId = "storeGrid", summary = "Store a terrain grid (ESRI ASCII, degrees, metres)")
     GridRef grid(HttpServletRequest request, @RequestParam(defaultValue = "terrain") String name) throws IOException {
         byte[] bytes = request.getInputStream().readNBytes((int) Limits.MOST_GRID_BYTES + 1);
-        return GridReader.read(bytes).ref(attachments.store(bytes, Attachments.GRID), short200(name));
+        GridTerrain grid = queue.run(Kind.IMPORT, () -> GridReader.read(bytes));
+        return grid.ref(attachments.store(bytes, Attachments.GRID), Texts.cleaned(name, Texts.LONGEST_NAME, false));
     }
 
     @PostMapping(value = "/pictures", consumes = "application/octet-stream")
@@ -79,12 +86,8 @@ class LandController {
         byte[] bytes = request.getInputStream().readNBytes((int) Limits.MOST_BYTES + 1);
         Picture picture = Picture.look(bytes);
         String hash = attachments.store(bytes, picture.mediaType());
-        return new PictureRef(hash, short200(name), picture.widthPx(), picture.heightPx());
-    }
-
-    private static String short200(String name) {
-        String plain = name.replace('\0', ' ');
-        return plain.length() > 200 ? plain.substring(0, 200) : plain;
+        return new PictureRef(
+                hash, Texts.cleaned(name, Texts.LONGEST_NAME, false), picture.widthPx(), picture.heightPx());
     }
 
     @GetMapping("/attachments/{hash}")

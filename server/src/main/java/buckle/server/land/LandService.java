@@ -9,7 +9,7 @@ import buckle.land.Underlay;
 import buckle.server.land.LandMapper.PropertyInfo;
 import buckle.server.land.LandMapper.PropertyRow;
 import buckle.server.revisions.RevisionStore;
-import buckle.server.web.Trouble;
+import buckle.server.web.RequestRefused;
 import buckle.site.BadInput;
 import buckle.site.Problem;
 import java.time.Clock;
@@ -114,7 +114,7 @@ public class LandService {
     }
 
     private PropertyRow find(UUID id) {
-        return mapper.find(id).orElseThrow(() -> Trouble.missing("This property"));
+        return mapper.find(id).orElseThrow(() -> RequestRefused.missing("This property"));
     }
 
     @Transactional(readOnly = true)
@@ -157,10 +157,10 @@ public class LandService {
     }
 
     /** Saves the land, or keeps it aside and refuses when somebody saved in between. */
-    @Transactional(noRollbackFor = Trouble.class)
+    @Transactional(noRollbackFor = RequestRefused.class)
     public LandState save(UUID id, LandSave save) {
         check(save.land());
-        PropertyRow row = mapper.lock(id).orElseThrow(() -> Trouble.missing("This property"));
+        PropertyRow row = mapper.lock(id).orElseThrow(() -> RequestRefused.missing("This property"));
         RevisionStore.State<Land> saved = lands.save(
                 id, new RevisionStore.Save<>(save.baseSaveNo(), save.stretch(), save.land()), "property", r -> false);
         mapper.touch(id, now());
@@ -170,7 +170,7 @@ public class LandService {
     /** Makes an earlier or aside revision the current one, as a new revision. */
     @Transactional
     public LandState restore(UUID id, int revision) {
-        PropertyRow row = mapper.lock(id).orElseThrow(() -> Trouble.missing("This property"));
+        PropertyRow row = mapper.lock(id).orElseThrow(() -> RequestRefused.missing("This property"));
         LandState restored = state(row, lands.restore(id, revision));
         mapper.touch(id, now());
         return restored;
@@ -192,9 +192,6 @@ public class LandService {
         }
         if (!problems.isEmpty()) {
             throw new BadInput(problems);
-        }
-        if (lands.holdsNul(land)) {
-            throw new BadInput("text.nul", "land", "A name holds a NUL character. Nothing was stored.");
         }
     }
 

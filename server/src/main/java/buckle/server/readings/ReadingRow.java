@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import tools.jackson.databind.JsonNode;
 
 /**
  * An observation as stored.
@@ -60,18 +61,32 @@ record ReadingRow(
                 receivedAt);
     }
 
+    /** As it was taken. An older Buckle took stations that are no number, and names that are missing: they spoil nothing. */
     Observation observation() {
         return new Observation(
                 id,
-                new Observation.Spot(Optional.ofNullable(testPointId), lineId, stationM, GeoPoint.of(lonDeg, latDeg)),
+                new Observation.Spot(
+                        Optional.ofNullable(testPointId),
+                        lineId,
+                        Double.isFinite(stationM) ? stationM : 0,
+                        GeoPoint.of(lonDeg, latDeg)),
                 Json.MAPPER.readValue(what, Observed.class),
                 Optional.ofNullable(meter),
                 weather,
                 growth,
-                Optional.ofNullable(openSwitches).map(s -> List.of(Json.MAPPER.readValue(s, String[].class))),
+                Optional.ofNullable(openSwitches).map(ReadingRow::names),
                 takenAt,
                 takenBy,
                 note,
                 Optional.ofNullable(corrects));
+    }
+
+    private static List<String> names(String json) {
+        return Json.MAPPER
+                .readTree(json)
+                .valueStream()
+                .filter(JsonNode::isString)
+                .map(JsonNode::asString)
+                .toList();
     }
 }

@@ -1,8 +1,15 @@
 package buckle.server.readings;
 
+import buckle.exchange.Json;
 import buckle.readings.Observation;
-import buckle.server.web.Trouble;
+import buckle.readings.ObservationCheck;
+import buckle.server.revisions.RevisionStore;
+import buckle.server.web.RequestRefused;
 import buckle.site.BadInput;
+import buckle.site.Problem;
+import buckle.site.Site;
+import buckle.site.Texts;
+import buckle.spec.Plan;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
@@ -14,17 +21,20 @@ import java.util.Set;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import tools.jackson.databind.JsonNode;
 
 /** Takes readings, each once however often it is sent, and never changes one. */
 @Service
 public class ReadingService {
-    private static final int LONGEST_TEXT = 500;
+    private static final int MOST_AT_ONCE = 5000;
 
     private final ReadingMapper mapper;
+    private final RevisionStore<Plan> plans;
     private final Clock clock;
 
-    ReadingService(ReadingMapper mapper, Clock clock) {
+    ReadingService(ReadingMapper mapper, RevisionStore<Plan> plans, Clock clock) {
         this.mapper = mapper;
+        this.plans = plans;
         this.clock = clock;
     }
 
@@ -33,17 +43,74 @@ public class ReadingService {
         return mapper.of(jobId).stream().map(ReadingRow::observation).toList();
     }
 
+    /** Stores those that can be taken and names the others; when none can, the first reason is the answer. */
     @Transactional
-    public void take(UUID jobId, List<Observation> readings) {
-        int head = mapper.headRevision(jobId).orElseThrow(() -> Trouble.missing("This job"));
+    public TakenReadings take(UUID jobId, List<JsonNode> sent) {
+        int head = mapper.headRevision(jobId).orElseThrow(() -> RequestRefused.missing("This job"));
+        if (sent.size() > MOST_AT_ONCE) {
+            throw new BadInput(
+                    "reading.too-many",
+                    "",
+                    "At most " + MOST_AT_ONCE + " readings are sent at once. Nothing was stored.");
+        }
+        ObservationCheck check = new ObservationCheck(site(jobId), clock.instant());
         Set<UUID> known = new HashSet<>(of(jobId).stream().map(Observation::id).toList());
-        for (Observation reading : readings) {
-            reading.corrects().ifPresent(old -> {
-                if (!known.contains(old)) {
-                    throw new BadInput("reading.corrects", "corrects", "The reading it corrects is not of this job.");
+        List<TakenReadings.Refused> refused = new ArrayList<>();
+        for (int i = 0; i < sent.size(); i++) {
+            try {
+                Observation reading = read(sent.get(i), i);
+                List<Problem> problems = new ArrayList<>(check.problems(reading, "[" + i + "]."));
+                if (reading.corrects().isPresent()
+                        && !known.contains(reading.corrects().get())) {
+                    problems.add(new Problem(
+                            "reading.corrects", "[" + i + "].corrects", "The reading it corrects is not of this job."));
                 }
-            });
-            store(jobId, head, reading);
+                if (!problems.isEmpty()) {
+                    throw new BadInput(problems);
+                }
+                store(jobId, head, reading);
+                known.add(reading.id());
+            } catch (BadInput e) {
+                Problem first = e.problems().getFirst();
+                refused.add(new TakenReadings.Refused(i, id(sent.get(i)), first.code(), first.message(), e.problems()));
+            } catch (RequestRefused e) {
+                refused.add(new TakenReadings.Refused(
+                        i, id(sent.get(i)), e.code(), String.valueOf(e.getMessage()), List.of()));
+            }
+        }
+        if (!refused.isEmpty() && refused.size() == sent.size()) {
+            throw none(refused);
+        }
+        return new TakenReadings(of(jobId), refused);
+    }
+
+    private static RuntimeException none(List<TakenReadings.Refused> refused) {
+        List<Problem> problems =
+                refused.stream().flatMap(r -> r.errors().stream()).toList();
+        TakenReadings.Refused first = refused.getFirst();
+        return problems.isEmpty()
+                ? new RequestRefused(409, first.code(), first.message(), Map.of("readingId", first.id()))
+                : new BadInput(problems);
+    }
+
+    private static Observation read(JsonNode node, int index) {
+        if (!node.isObject()) {
+            throw new BadInput("json.value", "[" + index + "]", "A reading is missing here.");
+        }
+        return Json.read(node, Observation.class, "[" + index + "]");
+    }
+
+    private static String id(JsonNode node) {
+        String id = node.path("id").asString("");
+        return Texts.cleaned(id, Texts.LONGEST_NAME, false);
+    }
+
+    /** Whose fence it is; a plan that cannot be read keeps no reading from being stored. */
+    private Site site(UUID jobId) {
+        try {
+            return plans.state(jobId).content().site();
+        } catch (RequestRefused e) {
+            return Site.EMPTY;
         }
     }
 
@@ -67,13 +134,12 @@ public class ReadingService {
     }
 
     private void store(UUID jobId, int revision, Observation reading) {
-        check(reading);
         Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
         ReadingRow row = ReadingRow.of(jobId, revision, atMicros(reading), now);
         if (mapper.insert(row) == 0) {
             ReadingRow stored = mapper.find(reading.id()).orElseThrow();
             if (!stored.jobId().equals(jobId) || !stored.observation().equals(row.observation())) {
-                throw new Trouble(
+                throw new RequestRefused(
                         409,
                         "reading.differs",
                         "Another reading with this id is stored already; it was kept as it was.",
@@ -85,17 +151,5 @@ public class ReadingService {
     /** PostgreSQL keeps microseconds. */
     private static Observation atMicros(Observation o) {
         return o.withTakenAt(o.takenAt().truncatedTo(ChronoUnit.MICROS));
-    }
-
-    private static void check(Observation reading) {
-        List<String> texts = new ArrayList<>(List.of(reading.at().lineId(), reading.takenBy(), reading.note()));
-        reading.at().testPointId().ifPresent(texts::add);
-        reading.meter().ifPresent(texts::add);
-        reading.openSwitches().ifPresent(texts::addAll);
-        for (String text : texts) {
-            if (text.length() > LONGEST_TEXT || text.indexOf('\0') >= 0) {
-                throw new BadInput("reading.text", "note", "At most 500 plain characters go here.");
-            }
-        }
     }
 }

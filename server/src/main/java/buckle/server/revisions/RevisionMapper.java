@@ -52,10 +52,6 @@ public interface RevisionMapper {
     Optional<Revision> revision(
             @Param("kind") String kind, @Param("owner") UUID owner, @Param("revision") int revision);
 
-    @Select("select " + COLUMNS + " from revision r where kind = #{kind} and exists (select 1 from document d"
-            + " where d.kind = r.kind and d.owner = r.owner and d.head_revision = r.revision)")
-    List<Revision> heads(@Param("kind") String kind);
-
     @Select("select revision, aside, label, rulebook_revision, program_version, saved_by, saved_at from revision" + OF
             + " order by revision desc")
     List<RevisionInfo> list(@Param("kind") String kind, @Param("owner") UUID owner);

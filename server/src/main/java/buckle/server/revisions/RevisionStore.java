@@ -5,11 +5,10 @@ import buckle.rulebook.Rule;
 import buckle.server.BuckleApplication;
 import buckle.server.revisions.RevisionMapper.Head;
 import buckle.server.revisions.RevisionMapper.RevisionInfo;
-import buckle.server.web.Trouble;
+import buckle.server.web.RequestRefused;
 import java.time.Clock;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.UUID;
@@ -93,22 +92,15 @@ public final class RevisionStore<T> {
         return mapper.head(document.kind(), owner).orElseThrow(this::missing).saveNo();
     }
 
-    /** The current document of every owner, unread, so that one that cannot be read spoils no list. */
-    public Map<UUID, Revision> heads() {
-        Map<UUID, Revision> heads = new LinkedHashMap<>();
-        mapper.heads(document.kind()).forEach(r -> heads.put(r.owner(), r));
-        return heads;
-    }
-
     /** A stored document, read; one that a newer Buckle wrote, or that is damaged, is refused and stays as it is. */
-    public T read(Revision row) {
+    private T read(Revision row) {
         try {
             return document.read(row.doc());
         } catch (IllegalStateException | JacksonException | ClassCastException e) {
             LOG.warn("{} {}, revision {}: {}", document.kind(), row.owner(), row.revision(), e.toString());
             String why =
                     e instanceof IllegalStateException ? e.getMessage() : "The " + document.kind() + " is damaged.";
-            throw new Trouble(
+            throw new RequestRefused(
                     422,
                     "document.unreadable",
                     why + " Revision " + row.revision() + " is kept as it is; an earlier one can be restored.",
@@ -123,7 +115,7 @@ public final class RevisionStore<T> {
 
     private Revision revision(UUID owner, int revision) {
         return mapper.revision(document.kind(), owner, revision)
-                .orElseThrow(() -> Trouble.missing("Revision " + revision));
+                .orElseThrow(() -> RequestRefused.missing("Revision " + revision));
     }
 
     /** All revisions, newest first. */
@@ -134,12 +126,13 @@ public final class RevisionStore<T> {
     /** Names a revision, so that it is kept for good; a blank name takes the name off. */
     public void label(UUID owner, int revision, String label) {
         if (mapper.label(document.kind(), owner, revision, label) == 0) {
-            throw Trouble.missing("Revision " + revision);
+            throw RequestRefused.missing("Revision " + revision);
         }
     }
 
     /**
-     * Saves, or keeps the save aside and refuses when somebody saved in between.
+     * Saves, or keeps the save aside and refuses when somebody saved in between. A save that is sent again, since its answer was lost,
+     * is stored once.
      *
      * @param what named in the refusal: {@code plan}
      * @param closed whether a revision must stay as it is, since something else refers to it
@@ -147,9 +140,17 @@ public final class RevisionStore<T> {
     public State<T> save(UUID owner, Save<T> save, String what, IntPredicate closed) {
         Head head = mapper.lock(document.kind(), owner).orElseThrow(this::missing);
         int next = mapper.last(document.kind(), owner) + 1;
+        if (save.base() == head.saveNo() - 1) {
+            Revision last = revision(owner, head.headRevision());
+            if (last.stretch().equals(save.stretch())
+                    && last.label().equals(save.label().strip())
+                    && sameContent(last, save.content())) {
+                return state(head, last);
+            }
+        }
         if (save.base() != head.saveNo()) {
             mapper.insert(row(owner, next, save.stretch(), true, "", save.content()));
-            throw new Trouble(
+            throw new RequestRefused(
                     409,
                     document.kind() + ".stale",
                     "This " + what + " was saved elsewhere in the meantime. Yours is kept as revision " + next + ".",
@@ -179,6 +180,14 @@ public final class RevisionStore<T> {
         return advanced(owner, saved, head, save.content());
     }
 
+    private boolean sameContent(Revision stored, T content) {
+        try {
+            return document.read(stored.doc()).equals(content);
+        } catch (IllegalStateException | JacksonException | ClassCastException e) {
+            return false;
+        }
+    }
+
     /** Makes an earlier or aside revision the current one, as a new revision. */
     public State<T> restore(UUID owner, int revision) {
         Head head = mapper.lock(document.kind(), owner).orElseThrow(this::missing);
@@ -192,11 +201,6 @@ public final class RevisionStore<T> {
         long saveNo = head.saveNo() + 1;
         mapper.advance(document.kind(), owner, row.revision(), saveNo);
         return new State<>(row.revision(), saveNo, content, row.rulebookRevision(), row.savedBy(), row.savedAt());
-    }
-
-    /** Whether a text of it holds what PostgreSQL cannot keep. */
-    public boolean holdsNul(T content) {
-        return document.write(content).contains("\\u0000");
     }
 
     private Revision row(UUID owner, int revision, UUID stretch, boolean aside, String label, T content) {
@@ -214,7 +218,7 @@ public final class RevisionStore<T> {
                 clock.instant().truncatedTo(ChronoUnit.MICROS));
     }
 
-    private Trouble missing() {
-        return Trouble.missing("This " + document.kind());
+    private RequestRefused missing() {
+        return RequestRefused.missing("This " + document.kind());
     }
 }

@@ -1,0 +1,21 @@
+package buckle.server.readings;
+
+import buckle.readings.Observation;
+import buckle.site.Problem;
+import java.util.List;
+
+/**
+ * What became of readings that were sent: the good ones are stored, whatever the others are.
+ *
+ * @param readings all of the job, oldest first
+ * @param refused those that were not stored
+ */
+public record TakenReadings(List<Observation> readings, List<Refused> refused) {
+    /**
+     * A reading that was not stored.
+     *
+     * @param index which of those that were sent, from 0
+     * @param id as it was sent; empty when it has none
+     */
+    public record Refused(int index, String id, String code, String message, List<Problem> errors) {}
+}

@@ -1,0 +1,30 @@
+package buckle.server.web;
+
+import io.swagger.v3.oas.annotations.Operation;
+import io.swagger.v3.oas.annotations.tags.Tag;
+import java.util.UUID;
+import org.springframework.web.bind.annotation.GetMapping;
+import org.springframework.web.bind.annotation.PathVariable;
+import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RestController;
+
+/** Where heavy work stands, for whoever waits for it. */
+@RestController
+@RequestMapping("/api/work")
+@Tag(name = "work")
+class WorkController {
+    private final WorkQueue queue;
+
+    WorkController(WorkQueue queue) {
+        this.queue = queue;
+    }
+
+    @GetMapping("/{ticket}")
+    @Operation(
+            operationId = "workProgress",
+            summary =
+                    "Where the request stands that was sent with this ticket in the header Buckle-Ticket; 404 when it is answered")
+    WorkQueue.Progress progress(@PathVariable UUID ticket) {
+        return queue.progress(ticket).orElseThrow(() -> RequestRefused.missing("Work of this ticket"));
+    }
+}

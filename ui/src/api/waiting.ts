@@ -1,0 +1,64 @@
+import { computed, shallowRef } from 'vue'
+import type { components } from './generated/schema'
+
+type Progress = components['schemas']['Progress']
+
+/** Heavy work that was asked for and takes its time. */
+interface Wait {
+  ticket: string
+  beganMs: number
+  progress: Progress | null
+}
+
+const TICKET = 'Buckle-Ticket'
+/** Sooner nobody wonders. */
+const WONDER_MS = 1500
+const LOOK_MS = 1000
+
+const waits = shallowRef<Wait[]>([])
+
+/** The longest wait under way; null while nothing takes long. */
+export const longestWait = computed(() => waits.value[0] ?? null)
+
+/** Sends a request under a ticket, and asks after its progress while it takes long. */
+export async function watched(request: Request, send: (r: Request) => Promise<Response>): Promise<Response> {
+  const ticket = crypto.randomUUID?.()
+  if (!ticket || !heavy(request)) return send(request)
+  const copy = new Request(request)
+  copy.headers.set(TICKET, ticket)
+  let timer: ReturnType<typeof setTimeout> | undefined = setTimeout(() => void look(), WONDER_MS)
+  const beganMs = Date.now()
+
+  async function look() {
+    const answer = await send(new Request(new URL(`/api/work/${ticket}`, request.url))).catch(() => null)
+    if (timer === undefined) return
+    const progress = answer?.ok ? ((await answer.json()) as Progress) : null
+    waits.value = [...waits.value.filter((w) => w.ticket !== ticket), { ticket, beganMs, progress }].sort(
+      (a, b) => a.beganMs - b.beganMs,
+    )
+    timer = setTimeout(() => void look(), LOOK_MS)
+  }
+
+  try {
+    return await send(copy)
+  } finally {
+    clearTimeout(timer)
+    timer = undefined
+    waits.value = waits.value.filter((w) => w.ticket !== ticket)
+  }
+}
+
+/** What is worked out, read in or put on paper. */
+function heavy(request: Request): boolean {
+  const path = new URL(request.url).pathname
+  return (request.method === 'POST' && !/\/(jobs|readings|moving)$/.test(path)) || /\.[a-z]+$/.test(path)
+}
+
+/** What is said of a wait. */
+export function waitText(wait: Wait): string {
+  const seconds = Math.round((Date.now() - wait.beganMs) / 1000)
+  const p = wait.progress
+  if (p && !p.running && p.ahead > 0)
+    return `Waiting, ${p.ahead} ${p.ahead === 1 ? 'task' : 'tasks'} before this one · ${seconds} s`
+  return `Calculating · ${seconds} s`
+}

@@ -1,0 +1,18 @@
+import { createRouter, createWebHistory } from 'vue-router'
+import YardPage from '@/features/yard/YardPage.vue'
+
+export const router = createRouter({
+  history: createWebHistory(),
+  routes: [
+    { path: '/', name: 'yard', component: YardPage },
+    { path: '/rules', name: 'rules', component: () => import('@/features/help/RulesPage.vue') },
+    { path: '/jobs/:id', redirect: (to) => ({ name: 'job', params: { id: to.params.id, stage: 'layout' } }) },
+    {
+      path: '/jobs/:id/:stage(survey|layout|electrics|takeoff|test)',
+      name: 'job',
+      component: () => import('./JobPage.vue'),
+      props: true,
+    },
+    { path: '/:rest(.*)*', redirect: '/' },
+  ],
+})

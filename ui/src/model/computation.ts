@@ -1,0 +1,74 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef } from 'vue'
+import { Trouble } from '@/api/client'
+import type { Assessment, Design, Land, Observation, Plan, TestPoint } from '@/api/types'
+import { latestOnly } from '@/shared/latest'
+import { useCursor } from './cursor'
+import { askDesign, askMoving, type Wish } from './movingDesign'
+
+/** What is to be worked out, and whom it concerns. */
+export interface Order {
+  plan: Plan
+  land: Land
+  readings: Observation[]
+  /** While something is dragged; the answer is a light one. */
+  moving: boolean
+  answered: () => void
+  refused: (e: Trouble | null, sentence: string) => void
+}
+
+/** What the core makes of the plan, as of the last answer. */
+export const useComputation = defineStore('computation', () => {
+  const cursor = useCursor()
+  const design = shallowRef<Design | null>(null)
+  /** Whether the design is a light one, of something that moves: places are right, loads of single posts and braces are not. */
+  const rough = ref(false)
+  const assessment = shallowRef<Assessment | null>(null)
+  const problem = ref('')
+  const line = computed(
+    () => design.value?.layout.lines.find((l) => l.lineId === cursor.lineId) ?? design.value?.layout.lines[0],
+  )
+  const testPoints = computed<TestPoint[]>(() => design.value?.layout.testPoints ?? [])
+  /** What goes along with the design while something moves. */
+  let alongside: (() => Wish | null) | null = null
+
+  const run = latestOnly(
+    async ({ plan, land, readings, moving }: Order) => {
+      const body = { plan, land, readings }
+      if (!moving) return { ...(await askDesign(body)), tell: null }
+      const wish = alongside?.() ?? null
+      const answer = await askMoving(body, wish?.pulse ?? null)
+      return { ...answer, tell: () => wish?.took(answer.electrics) }
+    },
+    (answer, order) => {
+      answer.tell?.()
+      design.value = answer.design
+      rough.value = order.moving
+      assessment.value = answer.assessment
+      problem.value = ''
+      if (!answer.design.layout.lines.some((l) => l.lineId === cursor.lineId)) {
+        cursor.lineId = answer.design.layout.lines[0]?.lineId ?? ''
+        cursor.cursorM = null
+      }
+      order.answered()
+    },
+    (e, order) => {
+      problem.value = e instanceof Trouble ? e.message : 'The layout failed.'
+      order.refused(e instanceof Trouble ? e : null, problem.value)
+    },
+  )
+
+  function clear() {
+    design.value = null
+    assessment.value = null
+  }
+
+  function goAlongside(view: () => Wish | null) {
+    alongside = view
+    return () => {
+      if (alongside === view) alongside = null
+    }
+  }
+
+  return { design, rough, assessment, problem, line, testPoints, run, clear, goAlongside }
+})

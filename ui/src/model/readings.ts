@@ -1,0 +1,87 @@
+import { defineStore } from 'pinia'
+import { computed, shallowRef } from 'vue'
+import { ask, client, Trouble } from '@/api/client'
+import type { Observation } from '@/api/types'
+import { announce } from '@/shared/announce'
+import { outbox, type WaitingReading } from './outbox'
+
+const RETRY_MS = 5000
+
+/** Readings of the open job: those the server has, and those that wait here or were refused. */
+export const useReadings = defineStore('readings', () => {
+  const jobId = shallowRef('')
+  const stored = shallowRef<Observation[]>([])
+  const kept = shallowRef<WaitingReading[]>([])
+  const waiting = computed(() => kept.value.filter((r) => r.refused === ''))
+  const refused = computed(() => kept.value.filter((r) => r.refused !== ''))
+  let timer: ReturnType<typeof setTimeout> | undefined
+  let sending: Promise<void> | undefined
+
+  async function load(id: string) {
+    jobId.value = id
+    kept.value = []
+    stored.value = await ask(client.GET('/api/jobs/{id}/readings', { params: { path: { id } } }))
+    kept.value = await outbox.readings(id)
+  }
+
+  /** Keeps a reading here, and sends it and what else waits. */
+  async function take(reading: Observation) {
+    const fresh = { id: reading.id, jobId: jobId.value, reading, refused: '' }
+    await outbox.keepReadings([fresh])
+    kept.value = [...kept.value, fresh]
+    await send()
+  }
+
+  /** Sends what waits; the good ones are stored, a refused one stays with its reason. */
+  function send(): Promise<void> {
+    sending ??= sent().finally(() => (sending = undefined))
+    return sending
+  }
+
+  async function sent() {
+    clearTimeout(timer)
+    const id = jobId.value
+    const mine = waiting.value
+    if (mine.length === 0) return
+    try {
+      const answer = await ask(
+        client.POST('/api/jobs/{id}/readings', {
+          params: { path: { id } },
+          body: mine.map((r) => r.reading),
+        }),
+      )
+      if (id === jobId.value) stored.value = answer.readings
+      await settle(mine, new Map(answer.refused.map((r) => [r.id, r.message])))
+    } catch (e) {
+      if (e instanceof Trouble && !e.away) await refusedAll(mine, e)
+      else {
+        announce('The server is away; the reading is kept here and sent when it is back.')
+        timer = setTimeout(() => void send(), RETRY_MS)
+      }
+    }
+  }
+
+  /** None was stored: of several each has its own reason, named by its place in what was sent. */
+  async function refusedAll(mine: WaitingReading[], e: Trouble) {
+    const why = new Map(
+      mine.map((r, i) => [r.id, e.places.find((p) => p.path.startsWith(`[${i}]`))?.message ?? e.message]),
+    )
+    await settle(mine, why)
+  }
+
+  async function settle(mine: WaitingReading[], why: Map<string, string>) {
+    const bad = mine.filter((r) => why.has(r.id)).map((r) => ({ ...r, refused: why.get(r.id)! }))
+    await outbox.keepReadings(bad)
+    await outbox.dropReadings(mine.filter((r) => !why.has(r.id)).map((r) => r.id))
+    const ids = new Set(mine.map((r) => r.id))
+    kept.value = [...kept.value.filter((r) => !ids.has(r.id)), ...bad.filter((r) => r.jobId === jobId.value)]
+  }
+
+  /** A refused reading is not wanted any more. */
+  async function drop(id: string) {
+    await outbox.dropReadings([id])
+    kept.value = kept.value.filter((r) => r.id !== id)
+  }
+
+  return { stored, waiting, refused, load, take, send, drop }
+})
