@@ -12,6 +12,8 @@ private_folders() {
   if [ "$(id -u)" = 0 ]; then chmod 711 "$folder"; else chmod 700 "$folder"; fi
   chmod 700 "$folder/logs" "$folder/backups"
   chmod -R go= "$folder/logs" "$folder/backups"
+  # What is written from here on is the data's, not the program's.
+  umask 077
 }
 
 # Where the cluster lives: in the data folder, or under /var/lib where root's folder is closed to the postgres account.
@@ -104,7 +106,7 @@ start_cluster() {
 # The last reason in its log.
 why_database() {
   local reason
-  reason=$(tail -n 200 "$cluster/server.log" 2>/dev/null | grep -E 'PANIC|FATAL|No space left' | tail -n 1 | sed -E 's/^[^A-Z]*(PANIC|FATAL|ERROR|LOG): *//')
+  reason=$(tail -n 200 "$cluster/server.log" 2>/dev/null | grep -E 'PANIC|FATAL|No space left' | tail -n 1 | sed -E 's/^.*(PANIC|FATAL): *//; s/[.]$//')
   if [[ "$reason" == *"No space left"* ]]; then
     echo "the disk is full."
   else

@@ -110,8 +110,8 @@ why_server() {
 supervise() {
   local ends=() status
   while :; do
-    sleep 0.5 &
-    wait $! || true
+    # What bash itself says of a child that was killed is said below in a sentence.
+    { sleep 0.5 & wait $! || true; } 2>/dev/null
     if [ -z "$(cluster_pid)" ]; then
       count_end "The database ended by itself ($(why_database))"
       pg_running=
@@ -120,7 +120,7 @@ supervise() {
     fi
     if ! kill -0 "$server_pid" 2>/dev/null; then
       status=0
-      wait "$server_pid" || status=$?
+      { wait "$server_pid" || status=$?; } 2>/dev/null
       count_end "The server ended by itself (exit $status)"
       if start_server; then say "The server is back."; else say "The server did not start again: $(why_server)"; fi
     fi

@@ -144,4 +144,107 @@ class ScriptTest {
             assertThat(backups).as("before tables change the data is backed up").hasSize(1);
         }
     }
+
+    private static String shell(String command) throws Exception {
+        Process process = new ProcessBuilder("bash", "-c", command)
+                .directory(Buckle.ROOT.toFile())
+                .redirectErrorStream(true)
+                .start();
+        String said = new String(process.getInputStream().readAllBytes());
+        process.waitFor();
+        return said;
+    }
+
+    private static String make(Buckle buckle, String name) throws Exception {
+        HttpRequest make = HttpRequest.newBuilder(URI.create(buckle.url + "/api/jobs"))
+                .header("Content-Type", "application/json")
+                .POST(HttpRequest.BodyPublishers.ofString(
+                        "{\"name\":\"" + name + "\",\"client\":\"\",\"property\":\"\"}"))
+                .build();
+        return HttpClient.newHttpClient().send(make, BodyHandlers.ofString()).body();
+    }
+
+    private static String jobs(Buckle buckle) throws Exception {
+        return HttpClient.newHttpClient()
+                .send(
+                        HttpRequest.newBuilder(URI.create(buckle.url + "/api/jobs"))
+                                .build(),
+                        BodyHandlers.ofString())
+                .body();
+    }
+
+    /** Backed up while it runs, put back when it does not; asked about first; brought up to date when the tables were older. */
+    @Test
+    void aBackupIsMadeWhileBuckleRunsAndPutBackWhenItDoesNot() throws Exception {
+        Path data = Buckle.folder("backup");
+        String at = " --data '" + data + "'";
+        String file;
+        try (Buckle buckle = Buckle.start("start", data)) {
+            make(buckle, "Before");
+            file = shell("./buckle backup" + at).strip();
+            assertThat(Path.of(file)).isNotEmptyFile();
+            assertThat(shell("./buckle backup" + at).strip()).endsWith(".dump").isNotEqualTo(file);
+            assertThat(shell("./buckle restore '" + file + "' --yes" + at))
+                    .contains("already runs", "Nothing was changed");
+            make(buckle, "After");
+            assertThat(jobs(buckle)).contains("Before", "After");
+            assertThat(shell("stat -c %a '" + file + "' '" + data + "/backups' '" + data + "/logs' '" + data
+                            + "/logs/server.log' '" + data + "/secret'"))
+                    .isEqualTo("600\n700\n700\n600\n600\n");
+            assertThat(shell("stat -c %a '" + data + "'"))
+                    .matches("7[01]1?0?\\d*\n")
+                    .doesNotContain("755");
+        }
+        assertThat(shell("./buckle restore '" + file + "'" + at + " </dev/null"))
+                .contains("--yes", "Nothing was changed");
+        // The backup of an older Buckle: without what the last change of the tables brought.
+        String older = shell("set -e; source script/tools.sh; root=$PWD; source script/database.sh; data='" + data
+                        + "'; start_database \"$data\"; psql_run -d buckle -c 'drop index job_by_change' -c"
+                        + " \"delete from flyway_schema_history where version = '6'\"; backup; psql_run -d postgres -c 'create database"
+                        + " foreign_one' >/dev/null; psql_run -d foreign_one -c 'create table job (id int)'; \"$pg_bin/pg_dump\" -h"
+                        + " 127.0.0.1 -p $pg_port -U buckle -Fc -f '" + data
+                        + "/foreign.dump' foreign_one; psql_run -d buckle -c"
+                        + " \"update job set name = 'Changed since'\"; stop_database")
+                .strip();
+        assertThat(older).endsWith(".dump");
+        assertThat(shell("./buckle restore '" + data + "/foreign.dump' --yes" + at))
+                .contains("no backup of Buckle", "Nothing was changed");
+        assertThat(shell("./buckle restore README.md --yes" + at)).contains("no backup of a database");
+        assertThat(shell("./buckle restore '" + older + "' --yes" + at)).contains("Restored");
+        try (Buckle again = Buckle.start("start", data)) {
+            assertThat(jobs(again)).contains("Before", "After").doesNotContain("Changed since");
+        }
+        assertThat(shell("./buckle restore '" + file + "' --yes" + at)).contains("Restored");
+        try (Buckle again = Buckle.start("start", data)) {
+            assertThat(jobs(again)).contains("Before").doesNotContain("After");
+        }
+    }
+
+    /** Where no JDK is found, Debian's is installed if there is one; otherwise a sentence says what to do. */
+    @Test
+    void aMissingJdkIsInstalledOrNamed() throws Exception {
+        Path fake = Buckle.folder("debian");
+        String none = "#!/bin/sh\n";
+        for (String name : List.of("sudo", "apt-get", "javac", "dpkg-query", "runuser")) {
+            Files.writeString(fake.resolve(name), none);
+        }
+        Files.writeString(
+                fake.resolve("apt-cache"), "#!/bin/sh\n[ \"$1\" = pkgnames ] && echo openjdk-17-jdk-headless\n");
+        shell("chmod +x '" + fake + "'/*");
+        String without = "JAVA_HOME= BUCKLE_JVM_FOLDER=/nowhere PATH='" + fake + "':$PATH ./buckle compute README.md";
+        assertThat(shell(without))
+                .contains("needs a JDK 25 or newer", "has no package of one")
+                .hasLineCount(1);
+        // A Debian that has one: what "apt-get install" would bring is put there by the stand-in.
+        Files.writeString(
+                fake.resolve("apt-cache"),
+                "#!/bin/sh\n[ \"$1\" = pkgnames ] && echo openjdk-25-jdk-headless\n[ \"$1\" = policy ] && echo '  Candidate: 25.0'\nexit 0\n");
+        Path jvm = Files.createDirectories(fake.resolve("jvm"));
+        Files.writeString(
+                fake.resolve("apt-get"),
+                "#!/bin/sh\ncase \"$*\" in *install*openjdk-25-jdk-headless*) ln -s \""
+                        + System.getProperty("java.home") + "\" '" + jvm + "/java-25' ;; esac\nexit 0\n");
+        String with = "JAVA_HOME= BUCKLE_JVM_FOLDER='" + jvm + "' PATH='" + fake + "':$PATH ./buckle compute README.md";
+        assertThat(shell(with)).contains("Installing openjdk-25-jdk-headless", "\"problems\"");
+    }
 }

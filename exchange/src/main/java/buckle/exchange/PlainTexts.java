@@ -4,12 +4,12 @@ import buckle.site.Texts;
 import java.util.Optional;
 import tools.jackson.core.JacksonException;
 import tools.jackson.core.JsonParser;
+import tools.jackson.core.JsonToken;
 import tools.jackson.databind.DatabindException;
 import tools.jackson.databind.DeserializationContext;
 import tools.jackson.databind.JacksonModule;
 import tools.jackson.databind.KeyDeserializer;
 import tools.jackson.databind.ValueDeserializer;
-import tools.jackson.databind.deser.jdk.StringDeserializer;
 import tools.jackson.databind.module.SimpleModule;
 
 /** Texts as they come from outside: plain, in whole characters, of a length people write; only notes have several lines. */
@@ -30,7 +30,10 @@ final class PlainTexts {
     private static final class Checked extends ValueDeserializer<String> {
         @Override
         public String deserialize(JsonParser parser, DeserializationContext context) {
-            String text = StringDeserializer.instance.deserialize(parser, context);
+            if (!parser.hasToken(JsonToken.VALUE_STRING)) {
+                throw DatabindException.from(parser, "no text");
+            }
+            String text = parser.getString();
             String field = parser.currentName();
             Optional<String> flaw = flaw(text, field == null ? "" : field);
             if (flaw.isPresent()) {

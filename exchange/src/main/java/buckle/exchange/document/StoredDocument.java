@@ -56,6 +56,9 @@ public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<Object
     /** As JSON that was read already; it is upgraded in place. */
     public T read(ObjectNode root) {
         int from = root.path(SCHEMA).asInt(1);
+        if (from < 1) {
+            throw new IllegalStateException("There is no schema " + from + " of a " + kind + ".");
+        }
         if (from > schema()) {
             throw new IllegalStateException("This " + kind + " follows schema " + from + "; this Buckle reads up to "
                     + schema() + ". Use the Buckle that wrote it, or a newer one.");

@@ -15,6 +15,9 @@ import buckle.server.web.WorkQueue.Kind;
 import buckle.site.BadInput;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
+import buckle.site.Problem;
+import buckle.site.Site;
+import buckle.site.SiteCheck;
 import buckle.spec.BraceKind;
 import buckle.spec.Mixed;
 import buckle.spec.Plan;
@@ -164,6 +167,11 @@ class LayoutController {
             operationId = "turnLine",
             summary = "The same fence with stations from its other end or another corner; nothing on the ground moves")
     FenceLine turned(@RequestBody TurnOrder order) {
+        FenceLine alone = order.line().withStartsOn(Optional.empty()).withEndsOn(Optional.empty());
+        List<Problem> problems = SiteCheck.problems(new Site(List.of(alone), Optional.empty()));
+        if (!problems.isEmpty()) {
+            throw new BadInput(problems);
+        }
         try {
             return order.zeroCornerId()
                     .map(order.line()::zeroAt)

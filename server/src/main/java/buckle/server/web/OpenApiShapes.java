@@ -22,6 +22,7 @@ import io.swagger.v3.oas.models.media.ObjectSchema;
 import io.swagger.v3.oas.models.media.Schema;
 import io.swagger.v3.oas.models.media.StringSchema;
 import java.lang.reflect.RecordComponent;
+import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -133,6 +134,15 @@ class OpenApiShapes {
             }
         }
 
+        /** A choice that may be left open names that as well. */
+        private static <T> void withNull(Schema<T> choice) {
+            List<T> values = new ArrayList<>(choice.getEnum());
+            if (!values.contains(null)) {
+                values.add(null);
+            }
+            choice.setEnum(values);
+        }
+
         private static Schema<?> nullable(Schema<?> property) {
             Schema<?> none = new Schema<>().types(Set.of("null"));
             if (property.get$ref() != null) {
@@ -144,6 +154,9 @@ class OpenApiShapes {
             Set<String> types = new LinkedHashSet<>(property.getTypes());
             types.add("null");
             property.setTypes(types);
+            if (property.getEnum() != null) {
+                withNull(property);
+            }
             return property;
         }
     }

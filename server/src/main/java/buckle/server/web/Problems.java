@@ -28,7 +28,7 @@ import org.springframework.http.MediaType;
 import org.springframework.http.ResponseEntity;
 import org.springframework.http.converter.HttpMessageNotReadableException;
 import org.springframework.jdbc.CannotGetJdbcConnectionException;
-import org.springframework.transaction.CannotCreateTransactionException;
+import org.springframework.transaction.TransactionException;
 import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
@@ -134,7 +134,7 @@ class Problems {
             return sent(507, "disk.full", "The disk is full. " + stored(request) + " Make room, then try again.");
         }
         if (e instanceof CannotGetJdbcConnectionException
-                || e instanceof CannotCreateTransactionException
+                || e instanceof TransactionException
                 || e instanceof DataAccessResourceFailureException
                 || e instanceof RecoverableDataAccessException
                 || e instanceof TransientDataAccessException

@@ -1,0 +1,366 @@
+package buckle.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import buckle.exchange.Json;
+import java.io.IOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpRequest.BodyPublishers;
+import java.net.http.HttpResponse;
+import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.file.Files;
+import java.nio.file.Path;
+import java.time.Duration;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Random;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentLinkedQueue;
+import java.util.concurrent.atomic.AtomicBoolean;
+import java.util.concurrent.atomic.AtomicInteger;
+import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.locks.LockSupport;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/**
+ * Server and database are killed while people save, read and open jobs. What was acknowledged is there afterwards, once; what was not
+ * is sent again until it is, as the interface does; and Buckle heals without anybody's help. {@code -Dstorm=true} makes it longer.
+ */
+class StormTest {
+    private static final boolean LONG = Boolean.getBoolean("storm");
+    private static final int KILLS = LONG ? 18 : 6;
+    private static final int WRITERS = 4;
+    private static final long HEALED_WITHIN_MS = 60_000;
+    private static final Duration MOST = Duration.ofSeconds(15);
+
+    private final HttpClient http =
+            HttpClient.newBuilder().connectTimeout(Duration.ofSeconds(5)).build();
+    private final AtomicBoolean over = new AtomicBoolean();
+    private final AtomicInteger sent = new AtomicInteger();
+    private final AtomicInteger acknowledged = new AtomicInteger();
+    private final AtomicInteger again = new AtomicInteger();
+    private final AtomicLong slowestMs = new AtomicLong();
+    private final ConcurrentLinkedQueue<String> wrong = new ConcurrentLinkedQueue<>();
+    private String url = "";
+
+    /** What one writer was told is stored. */
+    private static final class Written {
+        final List<String> jobs = new ArrayList<>();
+        final List<String> readings = new ArrayList<>();
+        String job = "";
+        String lastName = "";
+    }
+
+    @Test
+    void whatWasAcknowledgedOutlivesEveryKill() throws Exception {
+        Path data = Buckle.folder("storm");
+        long seed = Long.getLong("buckle.seed", 21L);
+        Random random = new Random(seed);
+        try (Buckle buckle = Buckle.start("start", data)) {
+            url = buckle.url;
+            List<Written> written = new ArrayList<>();
+            List<Thread> writers = new ArrayList<>();
+            for (int i = 0; i < WRITERS; i++) {
+                Written mine = new Written();
+                written.add(mine);
+                writers.add(Thread.ofPlatform().start(() -> write(mine)));
+            }
+            long slowestHealMs = 0;
+            for (int kill = 0; kill < KILLS; kill++) {
+                pause(1500 + random.nextInt(1500));
+                kill(data, kill % 3);
+                slowestHealMs = Math.max(slowestHealMs, healed());
+            }
+            pause(1000);
+            over.set(true);
+            for (Thread writer : writers) {
+                writer.join(60_000);
+                assertThat(writer.isAlive()).as("a writer came to its end").isFalse();
+            }
+            int lost = 0;
+            int doubled = 0;
+            for (Written w : written) {
+                int[] flaws = check(w);
+                lost += flaws[0];
+                doubled += flaws[1];
+            }
+            System.out.printf(
+                    "storm, seed %d: %d kills, %d requests, %d acknowledged writes, %d sent again, lost %d, doubled %d, slowest answer %d"
+                            + " ms, slowest healing %d ms, other failures %d%n",
+                    seed,
+                    KILLS,
+                    sent.get(),
+                    acknowledged.get(),
+                    again.get(),
+                    lost,
+                    doubled,
+                    slowestMs.get(),
+                    slowestHealMs,
+                    wrong.size());
+            assertThat(wrong.stream().limit(5)).isEmpty();
+            assertThat(lost).as("lost").isZero();
+            assertThat(doubled).as("doubled").isZero();
+            assertThat(acknowledged.get()).isGreaterThan(50);
+            assertThat(slowestMs.get())
+                    .as("an answer, or none, within five seconds")
+                    .isLessThan(5_500);
+            assertThat(buckle.stop()).isTrue();
+        }
+        assertThat(processesOf(data)).isEmpty();
+    }
+
+    private static void pause(long ms) {
+        LockSupport.parkNanos(ms * 1_000_000);
+    }
+
+    /** 0 the server, 1 the database, 2 both. */
+    private static void kill(Path data, int which) throws IOException, InterruptedException {
+        List<String> victims = new ArrayList<>();
+        if (which != 1) {
+            ProcessHandle.allProcesses()
+                    .filter(p -> p.info().commandLine().orElse("").contains("buckle-app.jar"))
+                    .filter(p -> parentIsOf(p, data))
+                    .forEach(p -> victims.add(String.valueOf(p.pid())));
+        }
+        if (which != 0) {
+            victims.add(postmaster(data));
+        }
+        List<String> command = new ArrayList<>(List.of("kill", "-9"));
+        command.addAll(victims);
+        new ProcessBuilder(command).start().waitFor();
+    }
+
+    private static boolean parentIsOf(ProcessHandle process, Path data) {
+        return process.parent()
+                .map(p -> p.info().commandLine().orElse("").contains(data.toString()))
+                .orElse(false);
+    }
+
+    private static String postmaster(Path data) throws IOException, InterruptedException {
+        return shell("head -n 1 '" + data + "/pg/postmaster.pid'").strip();
+    }
+
+    private static String shell(String command) throws IOException, InterruptedException {
+        Process process = new ProcessBuilder("bash", "-c", command).start();
+        String said = new String(process.getInputStream().readAllBytes());
+        process.waitFor();
+        return said;
+    }
+
+    private static List<String> processesOf(Path data) {
+        return ProcessHandle.allProcesses()
+                .map(p -> p.info().commandLine().orElse(""))
+                .filter(line -> line.contains(data.toString()))
+                .toList();
+    }
+
+    /** How long it took until Buckle said that it is ready; it must have noticed first. */
+    private long healed() throws InterruptedException {
+        long began = System.nanoTime();
+        boolean ready = false;
+        int inARow = 0;
+        while ((System.nanoTime() - began) / 1_000_000 < HEALED_WITHIN_MS && inARow < 3) {
+            pause(150);
+            try {
+                HttpResponse<String> health = http.send(
+                        HttpRequest.newBuilder(URI.create(url + "/api/health"))
+                                .timeout(MOST)
+                                .build(),
+                        BodyHandlers.ofString());
+                ready = health.statusCode() == 200;
+            } catch (IOException e) {
+                ready = false;
+            }
+            inARow = ready ? inARow + 1 : 0;
+        }
+        assertThat(ready).as("healed").isTrue();
+        return (System.nanoTime() - began) / 1_000_000;
+    }
+
+    /** Opens a job, and then renames it, saves its plan and adds readings in turn; each request is repeated until it is answered. */
+    private void write(Written mine) {
+        try {
+            mine.job = newJob(mine);
+            for (int n = 0; !over.get(); n++) {
+                switch (n % 3) {
+                    case 0 -> newJob(mine);
+                    case 1 -> reading(mine);
+                    default -> save(mine, "Line of save " + n);
+                }
+            }
+        } catch (RuntimeException e) {
+            wrong.add(e.toString());
+        }
+    }
+
+    private String newJob(Written mine) {
+        String id = UUID.randomUUID().toString();
+        ObjectNode job = Json.MAPPER
+                .createObjectNode()
+                .put("name", "Storm " + id)
+                .put("client", "")
+                .put("property", "")
+                .put("id", id);
+        if (untilAnswered("POST", "/api/jobs", job.toString(), 201) != null) {
+            mine.jobs.add(id);
+        }
+        return id;
+    }
+
+    private void reading(Written mine) {
+        String id = UUID.randomUUID().toString();
+        String body = """
+                [{"id":"%s","at":{"testPointId":null,"lineId":"line-1","stationM":1.0,"place":[1.0,44.0]},
+                "what":{"kind":"PEAK","wire":0,"peakV":6100.0,"overRange":false,"rangeV":null},"meter":null,"weather":"DRY",
+                "growth":"CLEAN","openSwitches":null,"takenAt":"2026-05-06T07:08:09Z","takenBy":"Mara","note":"","corrects":null}]
+                """.formatted(id);
+        if (untilAnswered("POST", "/api/jobs/" + mine.job + "/readings", body, 200) != null) {
+            mine.readings.add(id);
+        }
+    }
+
+    /** On the number the server says; the name of the line says which save it was. */
+    private void save(Written mine, String name) {
+        JsonNode state = untilAnswered("GET", "/api/jobs/" + mine.job + "/plan", null, 200);
+        if (state == null) {
+            return;
+        }
+        ObjectNode plan = (ObjectNode) state.path("plan").deepCopy();
+        ((ObjectNode) plan.path("site")).set("lines", Json.parse(("""
+                [{"id":"line-1","name":"%s","closed":false,"corners":[{"id":"c1","at":[1.0,44.0]},{"id":"c2","at":[1.001,44.0]}],
+                "gates":[],"cutOuts":[],"ground":[],"survey":null,"startsOn":null,"endsOn":null}]
+                """.formatted(name)).getBytes()));
+        ObjectNode save = Json.MAPPER
+                .createObjectNode()
+                .put("baseSaveNo", state.path("saveNo").asLong())
+                .put("stretch", UUID.randomUUID().toString())
+                .put("label", "");
+        save.set("plan", plan);
+        if (untilAnswered("PUT", "/api/jobs/" + mine.job + "/plan", save.toString(), 200) != null) {
+            mine.lastName = name;
+        }
+    }
+
+    /** As the interface does: what is not answered, or answered that the database is away, is sent again. Null at the end of the storm. */
+    private JsonNode untilAnswered(String method, String path, String body, int expected) {
+        for (boolean first = true; ; first = false) {
+            if (!first) {
+                again.incrementAndGet();
+            }
+            HttpRequest request = HttpRequest.newBuilder(URI.create(url + path))
+                    .timeout(MOST)
+                    .header("Content-Type", "application/json")
+                    .method(method, body == null ? BodyPublishers.noBody() : BodyPublishers.ofString(body))
+                    .build();
+            long began = System.nanoTime();
+            sent.incrementAndGet();
+            try {
+                HttpResponse<byte[]> answer = http.send(request, BodyHandlers.ofByteArray());
+                if (answer.statusCode() == expected) {
+                    if (body != null) {
+                        acknowledged.incrementAndGet();
+                    }
+                    return Json.parse(answer.body());
+                }
+                if (answer.statusCode() != 503) {
+                    wrong.add(method + " " + path + ": " + answer.statusCode() + " " + new String(answer.body()));
+                    return null;
+                }
+            } catch (IOException e) {
+                // Killed; it is sent again.
+                pause(50);
+            } catch (InterruptedException e) {
+                throw new IllegalStateException(e);
+            } finally {
+                slowestMs.accumulateAndGet((System.nanoTime() - began) / 1_000_000, Math::max);
+            }
+            if (over.get() && !first) {
+                return null;
+            }
+            pause(100);
+        }
+    }
+
+    /** How many of what was acknowledged are gone, and how many are there twice. */
+    private int[] check(Written mine) {
+        int lost = 0;
+        int doubled = 0;
+        for (String id : mine.jobs) {
+            JsonNode found = untilAnswered("GET", "/api/jobs?search=" + id, null, 200);
+            int times = found == null ? 0 : found.path("total").asInt();
+            lost += times == 0 ? 1 : 0;
+            doubled += times > 1 ? 1 : 0;
+        }
+        List<String> stored = new ArrayList<>();
+        JsonNode readings = untilAnswered("GET", "/api/jobs/" + mine.job + "/readings", null, 200);
+        if (readings != null) {
+            readings.forEach(r -> stored.add(r.path("id").asString()));
+        }
+        for (String id : mine.readings) {
+            long times = stored.stream().filter(id::equals).count();
+            lost += times == 0 ? 1 : 0;
+            doubled += times > 1 ? 1 : 0;
+        }
+        JsonNode plan = untilAnswered("GET", "/api/jobs/" + mine.job + "/plan", null, 200);
+        String name = plan == null ? "" : plan.at("/plan/site/lines/0/name").asString("");
+        lost += mine.lastName.isEmpty() || name.equals(mine.lastName) ? 0 : 1;
+        JsonNode revisions = untilAnswered("GET", "/api/jobs/" + mine.job + "/revisions", null, 200);
+        if (revisions != null) {
+            for (JsonNode revision : revisions) {
+                doubled += revision.path("aside").asBoolean() ? 1 : 0;
+            }
+        }
+        return new int[] {lost, doubled};
+    }
+
+    /** The folder of a Buckle whose every process was killed at once starts in one try. */
+    @Test
+    void afterEverythingWasKilledOneStartIsEnough() throws Exception {
+        Path data = Buckle.folder("killed");
+        Buckle first = Buckle.start("start", data);
+        String id = UUID.randomUUID().toString();
+        url = first.url;
+        assertThat(untilAnswered(
+                        "POST",
+                        "/api/jobs",
+                        "{\"name\":\"Kept\",\"client\":\"\",\"property\":\"\",\"id\":\"" + id + "\"}",
+                        201))
+                .isNotNull();
+        String postmaster = postmaster(data);
+        shell("pkill -9 -f '" + data + "'; kill -9 " + postmaster
+                + "; for p in /proc/[0-9]*; do [ \"$(readlink $p/cwd)\" = '" + data
+                + "/pg' ] && kill -9 ${p#/proc/}; done");
+        // Its number may be anybody's by now.
+        if (Files.isWritable(data.resolve("pg"))) {
+            shell("sed -i '1s/.*/" + ProcessHandle.current().pid() + "/' '" + data + "/pg/postmaster.pid'");
+        }
+        try (Buckle again = Buckle.start("start", data)) {
+            url = again.url;
+            assertThat(untilAnswered("GET", "/api/jobs/" + id, null, 200)).isNotNull();
+        }
+        assertThat(processesOf(data)).isEmpty();
+    }
+
+    /** The script alone is killed: what it started ends by itself, and nothing of it is left. */
+    @Test
+    void aKilledScriptLeavesNothingRunning() throws Exception {
+        Path data = Buckle.folder("orphans");
+        Buckle.start("start", data);
+        String script = Files.readString(data.resolve("buckle.pid")).strip();
+        assertThat(shell("pgrep -f -- '--buckle.parent=" + script + " '"))
+                .as("the server")
+                .isNotBlank();
+        shell("kill -9 " + script);
+        for (int i = 0; i < 200 && !processesOf(data).isEmpty(); i++) {
+            pause(100);
+        }
+        assertThat(processesOf(data)).isEmpty();
+        assertThat(shell("pgrep -f -- '--buckle.parent=" + script + " '"))
+                .as("the server")
+                .isEmpty();
+    }
+}
