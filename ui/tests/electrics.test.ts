@@ -200,8 +200,7 @@ it('knows nothing of the job before when another one is opened, even by an answe
   const stage = useElectrics()
   const first = effectScope()
   const leave = first.run(stage.follow)!
-  await flushPromises()
-  expect(stage.electrics.value).not.toBeNull()
+  await vi.waitFor(() => expect(stage.electrics.value).not.toBeNull())
   stage.toggle('cut-1')
   first.stop()
   leave()

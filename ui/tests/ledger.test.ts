@@ -18,7 +18,7 @@ it('shows each figure with its derivation and findings that lead to their place'
   await view.get('[data-test=figure-fence] button').trigger('click')
   expect(view.text()).toContain('4 sides summed')
   const findings = view.findAll('.findings li')
-  expect(findings[0]!.text()).toContain('mend at 328 ft')
+  expect(findings[0]!.text()).toContain('fix at 328 ft')
   await findings[0]!.get('button').trigger('click')
   expect(job.cursorM).toBe(100)
   expect(findings[1]!.get('button').attributes('disabled')).toBeDefined()

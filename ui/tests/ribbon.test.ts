@@ -3,7 +3,7 @@ import { beforeEach, expect, it, vi } from 'vitest'
 import { foretoldText, nearestPoint } from '@/model/nearest'
 import { useElectrics } from '@/model/useElectrics'
 import RibbonView from '@/features/ribbon/RibbonView.vue'
-import { useFold } from '@/model/useFold'
+import { useRoom } from '@/model/room'
 import { electrics } from './electricsAnswer'
 import { openJob } from './openJob'
 
@@ -20,20 +20,46 @@ beforeEach(() => {
 
 const ribbon = () => mount(RibbonView, { props: { readings: true, pulse: false } })
 
-it('folds down to its figures, remembers it, and unfolds again', async () => {
+it('starts as a strip of figures beside a sheet that is read, is drawn up, and each stage remembers', async () => {
   openJob()
+  const room = useRoom()
+  room.stage = 'test'
+  room.reading = true
   const view = ribbon()
-  const high = Number(view.find('svg').attributes('height'))
-  expect(view.findAll('.wire').length).toBeGreaterThan(0)
-  await view.find('[data-test=ribbon-fold]').trigger('click')
+  const low = Number(view.find('svg').attributes('height'))
   expect(view.findAll('.wire')).toHaveLength(0)
   expect(view.findAll('.section').length).toBeGreaterThan(0)
   expect(view.find('.letter').text()).not.toBe('')
-  expect(Number(view.find('svg').attributes('height'))).toBeLessThan(high - 100)
-  expect(localStorage.getItem('buckle.ribbon')).toBe('folded')
-  useFold().toggleFold()
-  await view.vm.$nextTick()
+  await view.find('[data-test=ribbon-fold]').trigger('click')
   expect(view.findAll('.wire').length).toBeGreaterThan(0)
+  expect(Number(view.find('svg').attributes('height'))).toBeGreaterThan(low + 100)
+  room.dragRibbon(400)
+  await view.vm.$nextTick()
+  expect(Number(view.find('svg').attributes('height'))).toBeGreaterThan(low + 200)
+  // Another stage has its own; this one comes back as it was left, after a reload too.
+  room.stage = 'takeoff'
+  expect(room.ribbonOpen).toBe(false)
+  room.stage = 'test'
+  expect([room.ribbonOpen, room.ribbonPx]).toEqual([true, 400])
+  expect(JSON.parse(localStorage.getItem('buckle.room')!)['test:reading'].ribbonPx).toBe(400)
+  room.dragRibbon(60)
+  expect(room.ribbonOpen).toBe(false)
+  room.resetRibbon()
+  expect(localStorage.getItem('buckle.room')).not.toContain('60')
+})
+
+it('takes at most a quarter of the height beside a plan', () => {
+  openJob()
+  const room = useRoom()
+  room.stage = 'layout'
+  room.reading = false
+  expect(room.ribbonOpen).toBe(true)
+  expect(room.ribbonPx).toBeLessThanOrEqual(window.innerHeight / 4)
+  expect(room.sheetPx(900)).toBeNull()
+  room.dragSheet(5000)
+  expect(room.sheetPx(900)).toBe(720)
+  room.resetSheet()
+  expect(room.sheetPx(900)).toBeNull()
 })
 
 it('draws what is read over what is predicted, on one scale', async () => {

@@ -1,1 +1,5 @@
 import 'fake-indexeddb/auto'
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach } from 'vitest'
+
+beforeEach(() => setActivePinia(createPinia()))

@@ -1,14 +1,15 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, onMounted, onUnmounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, onMounted, onUnmounted, ref, watch, watchEffect } from 'vue'
+import PaneDivider from '@/components/PaneDivider.vue'
 import { useRoute, useRouter } from 'vue-router'
 import CommandPalette from './CommandPalette.vue'
 import LedgerPanel from '@/features/ledger/LedgerPanel.vue'
 import RibbonView from '@/features/ribbon/RibbonView.vue'
-import { useFold } from '@/model/useFold'
+import { useRoom } from '@/model/room'
 import { useTool } from '@/model/tool'
-import { useLayoutSheets } from '@/model/useLayoutSheets'
-import { useElectricsSheets } from '@/model/useElectricsSheets'
-import { useSheets } from '@/model/useSheets'
+import { layoutSheets, useLayoutSheets } from '@/model/useLayoutSheets'
+import { electricsSheets, useElectricsSheets } from '@/model/useElectricsSheets'
+import { sheets, useSheets } from '@/model/useSheets'
 import { useKeys } from '@/shared/keys'
 import { useJob } from '@/model/jobStore'
 import JobHead from './JobHead.vue'
@@ -42,7 +43,17 @@ const { sheet, open: openSheet } = useSheets()
 const { sheet: layoutSheet, open: openLayoutSheet } = useLayoutSheets()
 const { sheet: electricsSheet, open: openElectricsSheet } = useElectricsSheets()
 const { tool } = useTool()
-const { toggleFold } = useFold()
+const room = useRoom()
+watchEffect(() => {
+  room.stage = props.stage
+  const open = { survey: sheet.value, layout: layoutSheet.value, electrics: electricsSheet.value }
+  room.reading =
+    props.stage === 'takeoff' ||
+    props.stage === 'test' ||
+    [...sheets, ...layoutSheets, ...electricsSheets].some(
+      (s) => s.wide && s.id === open[props.stage as 'survey'],
+    )
+})
 const place = computed(() => ({
   ...(job.cursorM === null ? {} : { line: job.lineId, station: job.cursorM.toFixed(1) }),
   ...(props.stage === 'survey' && sheet.value !== 'bring' ? { sheet: sheet.value } : {}),
@@ -74,7 +85,7 @@ useKeys((e) => {
   if (stage) return (void go(stage), true)
   if (e.key === ',' || e.key === '.') return (step(e.key === '.' ? 1 : -1, false), true)
   if (e.key === '<' || e.key === '>') return (step(e.key === '>' ? 1 : -1, true), true)
-  if (e.key.toLowerCase() === 'r') return (toggleFold(), true)
+  if (e.key.toLowerCase() === 'r') return (room.toggleRibbon(), true)
   if (e.key.toLowerCase() === 'u') return (toggleUnits(), true)
   return false
 })
@@ -119,13 +130,23 @@ onUnmounted(() => {
       {{ job.failure }} <router-link to="/">Back to the yard</router-link>
     </p>
     <template v-else-if="job.plan && job.catalogue">
-      <div class="middle">
+      <div class="middle" :class="{ strip: !room.ledgerOpen }">
         <main class="workspace"><component :is="current" /></main>
         <div class="beside">
           <div v-if="stage === 'takeoff'" class="inset no-print"><PlanView :editable="false" /></div>
           <LedgerPanel class="ledger" />
         </div>
       </div>
+      <PaneDivider
+        across
+        after
+        class="ribbon-divider"
+        label="Height of the ribbon"
+        :px="room.ribbonOpen ? room.ribbonPx : 110"
+        data-test="divide-ribbon"
+        @drag="room.dragRibbon"
+        @reset="room.resetRibbon"
+      />
       <RibbonView
         class="ribbon"
         :readings="stage === 'test'"
@@ -150,6 +171,9 @@ onUnmounted(() => {
   min-height: 0;
   display: grid;
   grid-template-columns: minmax(0, 1fr) 292px;
+}
+.middle.strip {
+  grid-template-columns: minmax(0, 1fr) 96px;
 }
 .workspace {
   position: relative;
@@ -177,7 +201,6 @@ onUnmounted(() => {
   contain: strict;
 }
 .ribbon {
-  border-top: 2px solid var(--rule-strong);
   flex: none;
 }
 .failure {
@@ -191,7 +214,8 @@ onUnmounted(() => {
   .workspace {
     contain: none;
   }
-  .middle {
+  .middle,
+  .middle.strip {
     grid-template-columns: 1fr;
   }
   .job.test .ledger,

@@ -5,7 +5,7 @@ import { useTool, tools } from '@/model/tool'
 import { layoutSheets, useLayoutSheets } from '@/model/useLayoutSheets'
 import { electricsSheets, useElectricsSheets } from '@/model/useElectricsSheets'
 import { strongKinds } from '@/model/layoutWords'
-import { useFold } from '@/model/useFold'
+import { useRoom } from '@/model/room'
 import { sheets, useSheets } from '@/model/useSheets'
 import { useLook } from '@/shared/look'
 import { useJob } from '@/model/jobStore'
@@ -16,7 +16,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
   const router = useRouter()
   const { choose, fit } = useTool()
   const { next } = useLook()
-  const { toggleFold } = useFold()
+  const room = useRoom()
   const { open: openSheet } = useSheets()
   const { open: openLayoutSheet } = useLayoutSheets()
   const { open: openElectricsSheet } = useElectricsSheets()
@@ -43,7 +43,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
     { text: 'Undo', key: 'Ctrl Z', run: job.undo },
     { text: 'Redo', key: 'Ctrl Shift Z', run: job.redo },
     { text: 'Feet and inches or metres', key: 'U', run: toggleUnits },
-    { text: 'Fold or unfold the ribbon', key: 'R', run: toggleFold },
+    { text: 'Fold or unfold the ribbon', key: 'R', run: room.toggleRibbon },
     { text: 'Paper, sunlight or dark', run: next },
     { text: 'Save now', key: 'Ctrl S', run: () => void job.saveNow() },
     { text: 'Job file', run: () => window.open(`/api/jobs/${job.id}/job.geojson`, '_self') },

@@ -1,3 +1,4 @@
+import { defineStore, storeToRefs } from 'pinia'
 import { ref, shallowRef } from 'vue'
 import type { LandKind, LandShape } from '@/api/types'
 
@@ -20,18 +21,22 @@ export type DrawFor =
   | { what: 'land'; kind: LandKind; shape: LandShape }
   | { what: 'points'; count: number; say: string; done: (points: number[][]) => void }
 
-const tool = ref<Tool>('select')
-const fits = ref(0)
-const drawFor = shallowRef<DrawFor>({ what: 'line' })
-const curved = ref(false)
+const useToolStore = defineStore('tool', () => {
+  const tool = ref<Tool>('select')
+  const drawFor = shallowRef<DrawFor>({ what: 'line' })
+  /** Whether what is drawn bends smoothly through its points. */
+  const curved = ref(false)
+  /** Goes up each time the whole job shall be shown. */
+  const fits = ref(0)
+  return { tool, drawFor, curved, fits }
+})
 
 export function useTool() {
+  const { tool, drawFor, curved, fits } = storeToRefs(useToolStore())
   return {
     tool,
     drawFor,
-    /** Whether what is drawn bends smoothly through its points. */
     curved,
-    /** Goes up each time the whole job shall be shown. */
     fits,
     choose: (t: Tool) => {
       drawFor.value = { what: 'line' }

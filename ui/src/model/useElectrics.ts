@@ -1,3 +1,4 @@
+import { defineStore, storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, Trouble } from '@/api/client'
 import type { Circumstances, Electrics, ElectricsPart, Land, Plan, Plate, Supply, Trial } from '@/api/types'
@@ -8,17 +9,6 @@ import { useElectricsSheets, type ElectricsSheetId } from './useElectricsSheets'
 
 const SETTLED_MS = 350
 const NOTHING_TRIED: Trial = { open: [], loads: [] }
-
-const electrics = shallowRef<Electrics | null>(null)
-const trial = shallowRef<Trial>(NOTHING_TRIED)
-const failed = ref('')
-/** Whether comparisons are being worked out after the curve. */
-const pending = ref(false)
-/** Job the answer belongs to. */
-let ofJob = ''
-const { sheet } = useElectricsSheets()
-/** Whether the stage of the electrics is open. */
-const staged = ref(false)
 
 interface Order {
   jobId: string
@@ -39,57 +29,76 @@ const shownOn: Record<ElectricsSheetId, ElectricsPart[]> = {
   supply: ['RANGE', 'SUPPLY'],
   whatif: ['RANGE', 'WHAT_IFS'],
 }
-/** Parts that were answered for the plan as it is. */
-let answered: ElectricsPart[] = []
+/** What is known of the pulse of the open job. */
+const useElectricsStore = defineStore('electrics', () => {
+  const job = useJob()
+  const { sheet } = useElectricsSheets()
+  const electrics = shallowRef<Electrics | null>(null)
+  const trial = shallowRef<Trial>(NOTHING_TRIED)
+  const failed = ref('')
+  /** Whether comparisons are being worked out after the curve. */
+  const pending = ref(false)
+  /** Job the answer belongs to. */
+  const ofJob = ref('')
+  /** Whether the stage of the electrics is open. */
+  const staged = ref(false)
+  /** Parts that were answered for the plan as it is. */
+  const answered = shallowRef<ElectricsPart[]>([])
 
-function take(now: Electrics | null, order: Pick<Order, 'jobId' | 'parts' | 'held'>) {
-  failed.value = ''
-  const before = electrics.value
-  if (now && before && ofJob === order.jobId) {
-    // What was not asked this time is kept until it is asked again.
-    electrics.value = {
-      ...now,
-      reserve: now.reserve ?? before.reserve,
-      energizers: now.energizers ?? before.energizers,
-      earth: now.earth ?? before.earth,
-      supply: now.supply ?? before.supply,
-      whatIfs: now.whatIfs ?? before.whatIfs,
-      assumed: order.parts.includes('RANGE') ? now.assumed : before.assumed,
-      chosen: order.held ? before.chosen : now.chosen,
+  function take(now: Electrics | null, order: Pick<Order, 'jobId' | 'parts' | 'held'>) {
+    failed.value = ''
+    const before = electrics.value
+    if (now && before && ofJob.value === order.jobId) {
+      // What was not asked this time is kept until it is asked again.
+      electrics.value = {
+        ...now,
+        reserve: now.reserve ?? before.reserve,
+        energizers: now.energizers ?? before.energizers,
+        earth: now.earth ?? before.earth,
+        supply: now.supply ?? before.supply,
+        whatIfs: now.whatIfs ?? before.whatIfs,
+        assumed: order.parts.includes('RANGE') ? now.assumed : before.assumed,
+        chosen: order.held ? before.chosen : now.chosen,
+      }
+    } else {
+      electrics.value = now
     }
-  } else {
-    electrics.value = now
+    ofJob.value = order.jobId
   }
-  ofJob = order.jobId
-}
 
-const compute = latestOnly(
-  ({ plan, land, trial, parts, held }: Order) =>
-    ask(client.POST('/api/electrics', { body: { plan, land, trial, parts, held } })),
-  (answer, order) => {
-    const job = useJob()
-    if (order.jobId !== job.id) return
-    take(answer.electrics, order)
-    if (order.held || order.plan !== job.plan || order.land !== job.land || order.trial !== trial.value)
-      return
-    answered = [...new Set([...answered, ...order.parts])]
-    if (shownOn[sheet.value].every((p) => answered.includes(p))) pending.value = false
-  },
-  (e, order) => {
-    if (order.jobId !== useJob().id) return
-    pending.value = false
-    failed.value = e instanceof Trouble ? e.message : 'The pulse could not be worked out.'
-  },
-)
+  const compute = latestOnly(
+    ({ plan, land, trial, parts, held }: Order) =>
+      ask(client.POST('/api/electrics', { body: { plan, land, trial, parts, held } })),
+    (answer, order) => {
+      if (order.jobId !== job.id) return
+      take(answer.electrics, order)
+      if (order.held || order.plan !== job.plan || order.land !== job.land || order.trial !== trial.value)
+        return
+      answered.value = [...new Set([...answered.value, ...order.parts])]
+      if (shownOn[sheet.value].every((p) => answered.value.includes(p))) pending.value = false
+    },
+    (e, order) => {
+      if (order.jobId !== job.id) return
+      pending.value = false
+      failed.value = e instanceof Trouble ? e.message : 'The pulse could not be worked out.'
+    },
+  )
+
+  return { electrics, trial, failed, pending, ofJob, staged, answered, take, compute }
+})
 
 /** The pulse on the open job's plan, and what is tried out on it. */
 export function useElectrics() {
   const job = useJob()
+  const store = useElectricsStore()
+  const { electrics, trial, failed, pending, ofJob, staged, answered } = storeToRefs(store)
+  const { take, compute } = store
+  const { sheet } = useElectricsSheets()
   let settled: ReturnType<typeof setTimeout> | undefined
 
   /** While something moves, the energizer that was recommended is held to. */
   function recommended(): Plate | null {
-    const known = ofJob === job.id ? electrics.value?.energizer : undefined
+    const known = ofJob.value === job.id ? electrics.value?.energizer : undefined
     return job.plan?.spec.supply.energizer ? null : (known ?? null)
   }
 
@@ -106,9 +115,9 @@ export function useElectrics() {
     watch(
       () => job.id,
       (id) => {
-        if (id === ofJob) return
-        ofJob = id
-        answered = []
+        if (id === ofJob.value) return
+        ofJob.value = id
+        answered.value = []
         electrics.value = null
         trial.value = NOTHING_TRIED
       },
@@ -136,7 +145,7 @@ export function useElectrics() {
       () => {
         if (!job.plan) return
         pending.value = true
-        answered = []
+        answered.value = []
         if (electrics.value && !job.moving()) order([], trial.value, true)
         clearTimeout(settled)
         settled = setTimeout(askForSheet, electrics.value ? SETTLED_MS : 0)
@@ -144,7 +153,7 @@ export function useElectrics() {
       { immediate: true },
     )
     watch(sheet, () => {
-      if (shownOn[sheet.value].every((p) => answered.includes(p))) return
+      if (shownOn[sheet.value].every((p) => answered.value.includes(p))) return
       // What the sheet before asked for may be under way or about to be asked: the newest is what counts.
       pending.value = true
       clearTimeout(settled)

@@ -1,3 +1,4 @@
+import { defineStore, storeToRefs } from 'pinia'
 import { ref } from 'vue'
 
 export type ElectricsSheetId = 'energizer' | 'pulse' | 'earth' | 'supply' | 'whatif'
@@ -5,21 +6,25 @@ export type ElectricsSheetId = 'energizer' | 'pulse' | 'earth' | 'supply' | 'wha
 /** The sheets of the electrics, in working order. */
 export const electricsSheets: { id: ElectricsSheetId; text: string; wide: boolean }[] = [
   { id: 'energizer', text: 'Energizer', wide: true },
-  { id: 'pulse', text: 'Pulse', wide: false },
+  { id: 'pulse', text: 'Pulse', wide: true },
   { id: 'earth', text: 'Earth & shock', wide: true },
   { id: 'supply', text: 'Battery & sun', wide: true },
   { id: 'whatif', text: 'What if', wide: true },
 ]
 
-const sheet = ref<ElectricsSheetId>('energizer')
-
 /** Which sheet of the electrics is open; it travels in the address. */
-export function useElectricsSheets() {
-  return {
-    sheet,
-    open: (id: string) => {
-      const known = electricsSheets.find((s) => s.id === id)
-      if (known) sheet.value = known.id
-    },
+const useElectricsSheetStore = defineStore('electricsSheets', () => {
+  const sheet = ref<ElectricsSheetId>('energizer')
+
+  function open(id: string) {
+    const known = electricsSheets.find((s) => s.id === id)
+    if (known) sheet.value = known.id
   }
+
+  return { sheet, open }
+})
+
+export function useElectricsSheets() {
+  const store = useElectricsSheetStore()
+  return { sheet: storeToRefs(store).sheet, open: store.open }
 }

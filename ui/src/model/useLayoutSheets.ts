@@ -1,3 +1,4 @@
+import { defineStore, storeToRefs } from 'pinia'
 import { ref } from 'vue'
 
 export type LayoutSheetId =
@@ -15,15 +16,19 @@ export const layoutSheets: { id: LayoutSheetId; text: string; wide: boolean }[] 
   { id: 'findings', text: 'Findings', wide: true },
 ]
 
-const sheet = ref<LayoutSheetId>('build')
-
 /** Which sheet of the layout is open; it travels in the address. */
-export function useLayoutSheets() {
-  return {
-    sheet,
-    open: (id: string) => {
-      const known = layoutSheets.find((s) => s.id === id)
-      if (known) sheet.value = known.id
-    },
+const useLayoutSheetStore = defineStore('layoutSheets', () => {
+  const sheet = ref<LayoutSheetId>('build')
+
+  function open(id: string) {
+    const known = layoutSheets.find((s) => s.id === id)
+    if (known) sheet.value = known.id
   }
+
+  return { sheet, open }
+})
+
+export function useLayoutSheets() {
+  const store = useLayoutSheetStore()
+  return { sheet: storeToRefs(store).sheet, open: store.open }
 }

@@ -1,11 +1,24 @@
+import { defineStore, storeToRefs } from 'pinia'
 import { shallowRef } from 'vue'
 import { ask, client } from '@/api/client'
 import type { PowerChoices } from '@/api/types'
 
-const choices = shallowRef<PowerChoices | null>(null)
+const useStore = defineStore('power-choices', () => {
+  const choices = shallowRef<PowerChoices | null>(null)
+  let asked: Promise<void> | null = null
+
+  function load() {
+    asked ??= ask(client.GET('/api/power-choices')).then(
+      (c) => void (choices.value = c),
+      () => void (asked = null),
+    )
+  }
+  return { choices, load }
+})
 
 /** Generic energizers and what else can be chosen; asked for once. */
 export function usePowerChoices() {
-  if (!choices.value) void ask(client.GET('/api/power-choices')).then((c) => (choices.value = c))
-  return choices
+  const store = useStore()
+  store.load()
+  return storeToRefs(store).choices
 }

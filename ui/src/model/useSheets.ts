@@ -1,3 +1,4 @@
+import { defineStore, storeToRefs } from 'pinia'
 import { ref } from 'vue'
 
 export type SheetId =
@@ -16,15 +17,19 @@ export const sheets: { id: SheetId; text: string; wide: boolean }[] = [
   { id: 'history', text: 'Revisions', wide: true },
 ]
 
-const sheet = ref<SheetId>('bring')
-
 /** Which sheet of the survey is open; it travels in the address. */
-export function useSheets() {
-  return {
-    sheet,
-    open: (id: string) => {
-      const known = sheets.find((s) => s.id === id)
-      if (known) sheet.value = known.id
-    },
+const useSheetStore = defineStore('sheets', () => {
+  const sheet = ref<SheetId>('bring')
+
+  function open(id: string) {
+    const known = sheets.find((s) => s.id === id)
+    if (known) sheet.value = known.id
   }
+
+  return { sheet, open }
+})
+
+export function useSheets() {
+  const store = useSheetStore()
+  return { sheet: storeToRefs(store).sheet, open: store.open }
 }

@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, onUnmounted } from 'vue'
 import PlanView from '@/features/plan/PlanView.vue'
 import { useJob } from '@/model/jobStore'
-import SheetStage from '@/shared/SheetStage.vue'
+import SheetStage from '@/components/SheetStage.vue'
 import ConditionBar from './ConditionBar.vue'
 import EnergizerSheet from './EnergizerSheet.vue'
 import { useElectrics } from '@/model/useElectrics'

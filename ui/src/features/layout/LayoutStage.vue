@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent } from 'vue'
 import { useJob } from '@/model/jobStore'
 import PlanView from '@/features/plan/PlanView.vue'
-import SheetStage from '@/shared/SheetStage.vue'
+import SheetStage from '@/components/SheetStage.vue'
 import GateForm from './GateForm.vue'
 import SpecPanel from './SpecPanel.vue'
 import { layoutSheets, useLayoutSheets } from '@/model/useLayoutSheets'

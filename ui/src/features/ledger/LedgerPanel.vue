@@ -4,6 +4,7 @@ import type { Finding } from '@/api/types'
 import { useWeakest } from '@/model/useWeakest'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
+import { useRoom } from '@/model/room'
 import EveryJobCard from '@/components/EveryJobCard.vue'
 import { stationText } from '@/shared/units'
 
@@ -19,7 +20,9 @@ const order = { WARN: 0, CAUTION: 1, NOTE: 2 }
 const findings = computed(() =>
   [...(job.design?.layout.findings ?? [])].sort((a, b) => order[a.severity] - order[b.severity]),
 )
-const words = { WARN: 'mend', NOTE: 'note', CAUTION: 'caution' }
+const room = useRoom()
+const toFix = computed(() => findings.value.filter((f) => f.severity === 'WARN').length)
+const words = { WARN: 'fix', NOTE: 'note', CAUTION: 'caution' }
 
 function goTo(f: Finding) {
   if (f.lineId === null) return
@@ -32,46 +35,108 @@ function goTo(f: Finding) {
   <aside class="panel no-print" aria-label="Ledger">
     <header>
       <h2>Ledger</h2>
-      <span class="quiet-text">as drawn</span>
+      <button
+        class="fold"
+        :aria-expanded="room.ledgerOpen"
+        :aria-label="room.ledgerOpen ? 'Fold the ledger' : 'Unfold the ledger'"
+        :title="room.ledgerOpen ? 'fold to the figures' : 'unfold'"
+        data-test="ledger-fold"
+        @click="room.toggleLedger()"
+      >
+        {{ room.ledgerOpen ? '›' : '‹' }}
+      </button>
     </header>
-    <p v-if="job.problem" class="problem" role="alert">{{ job.problem }}</p>
-    <p v-if="figures.length === 0" class="quiet-text">Nothing laid out yet.</p>
-    <div class="figures">
-      <div v-for="f in figures" :key="f.key" class="figure" :data-test="`figure-${f.key}`">
-        <button :aria-expanded="open === f.key" @click="open = open === f.key ? null : f.key">
-          <span class="label">
-            {{ f.label }}<small>{{ f.note }}</small>
-          </span>
-          <span class="value">{{ f.value }}</span>
-        </button>
-        <p v-if="open === f.key" class="why">{{ f.derivation }} <RuleChips :rules="f.rules" /></p>
+    <template v-if="!room.ledgerOpen">
+      <dl class="strip-figures">
+        <div v-for="f in figures" :key="f.key" :title="`${f.label}: ${f.note}`">
+          <dt>{{ f.label }}</dt>
+          <dd>{{ f.value }}</dd>
+        </div>
+      </dl>
+      <button
+        v-if="job.problem || toFix || findings.length"
+        class="to-fix"
+        data-test="strip-findings"
+        @click="room.toggleLedger()"
+      >
+        <b v-if="job.problem">problem</b>
+        <b v-else-if="toFix">{{ toFix }} to fix</b>
+        <template v-else>{{ findings.length }} {{ findings.length === 1 ? 'note' : 'notes' }}</template>
+      </button>
+    </template>
+    <template v-else>
+      <p v-if="job.problem" class="problem" role="alert">{{ job.problem }}</p>
+      <p v-if="figures.length === 0" class="quiet-text">Nothing laid out yet.</p>
+      <div class="figures">
+        <div v-for="f in figures" :key="f.key" class="figure" :data-test="`figure-${f.key}`">
+          <button :aria-expanded="open === f.key" @click="open = open === f.key ? null : f.key">
+            <span class="label">
+              {{ f.label }}<small>{{ f.note }}</small>
+            </span>
+            <span class="value">{{ f.value }}</span>
+          </button>
+          <p v-if="open === f.key" class="why">{{ f.derivation }} <RuleChips :rules="f.rules" /></p>
+        </div>
       </div>
-    </div>
-    <EveryJobCard class="every-job" />
-    <ul class="findings" aria-label="Findings">
-      <li v-for="(f, i) in findings" :key="i" :class="f.severity">
-        <button :disabled="f.lineId === null" @click="goTo(f)">
-          <b
-            >{{ words[f.severity]
-            }}<template v-if="f.stationM !== null"> at {{ stationText(f.stationM, job.units) }}</template></b
-          >
-          {{ f.message }}
-          <span v-if="f.places.length > 1" class="quiet-text">{{ f.places.length }} places</span>
-        </button>
-        <RuleChips :rules="[f.rule]" />
-      </li>
-    </ul>
+      <EveryJobCard class="every-job" />
+      <ul class="findings" aria-label="Findings">
+        <li v-for="(f, i) in findings" :key="i" :class="f.severity">
+          <button :disabled="f.lineId === null" @click="goTo(f)">
+            <b
+              >{{ words[f.severity]
+              }}<template v-if="f.stationM !== null">
+                at {{ stationText(f.stationM, job.units) }}</template
+              ></b
+            >
+            {{ f.message }}
+            <span v-if="f.places.length > 1" class="quiet-text">{{ f.places.length }} places</span>
+          </button>
+          <RuleChips :rules="[f.rule]" />
+        </li>
+      </ul>
+    </template>
   </aside>
 </template>
 
 <style scoped>
 .panel {
-  padding: 10px 14px 20px;
+  padding: 10px 12px 20px;
 }
 header {
   display: flex;
   justify-content: space-between;
   align-items: baseline;
+}
+.fold {
+  font-size: 22px;
+  line-height: 1;
+}
+.strip-figures {
+  margin: 4px 0 0;
+}
+.strip-figures div {
+  padding: 5px 0;
+  border-bottom: 1px dotted var(--rule);
+}
+.strip-figures dt {
+  font-size: 12px;
+  line-height: 1.15;
+  color: var(--quiet);
+}
+.strip-figures dd {
+  margin: 0;
+  font:
+    600 18px/1.15 'Barlow Condensed',
+    sans-serif;
+  overflow-wrap: anywhere;
+}
+.to-fix {
+  margin-top: 8px;
+  width: 100%;
+  text-align: left;
+  padding: 4px 6px;
+  border-left: 4px solid var(--accent);
+  background: var(--accent-wash);
 }
 .figure {
   border-bottom: 1px dotted var(--rule);

@@ -6,13 +6,13 @@ import { useJob } from '@/model/jobStore'
 import { useParts } from '@/model/useParts'
 import { useKeys } from '@/shared/keys'
 import { useLook } from '@/shared/look'
-import { areaText, tapedText } from '@/shared/units'
 import type { Band } from './dragView'
 import { createCovers } from './covers'
 import LegField from './LegField.vue'
 import { createPlanMap } from './planMap'
 import PulseLegend from './PulseLegend.vue'
 import type { Live } from './planPointer'
+import PointerLabel from './PointerLabel.vue'
 import { hints, tools, useTool } from '@/model/tool'
 import { usePlanKeys } from './usePlanKeys'
 
@@ -44,18 +44,6 @@ const live = ref<Live | null>(null)
 const band = shallowRef<Band | null>(null)
 const bandPath = computed(() => band.value?.ends.map((e) => `M${e}L${band.value!.at}`).join('') ?? '')
 const legField = ref<InstanceType<typeof LegField>>()
-const liveText = computed(() => {
-  const l = live.value
-  if (!l) return ''
-  const parts = []
-  if (l.lengthM !== null) parts.push(tapedText(l.lengthM, job.units))
-  if (l.bearingDeg !== null) parts.push(`${l.bearingDeg.toFixed(1)}° from north`)
-  if (l.turnDeg !== null && Math.abs(l.turnDeg) > 0.05)
-    parts.push(`turns ${Math.abs(l.turnDeg).toFixed(1)}° ${l.turnDeg > 0 ? 'right' : 'left'}`)
-  if (l.areaM2 !== null) parts.push(areaText(l.areaM2, job.units))
-  return parts.join(' · ')
-})
-
 onMounted(() => {
   map = createPlanMap(
     host.value!,
@@ -119,38 +107,44 @@ useKeys((e) => {
 
 <template>
   <div class="plan-view">
-    <div
-      ref="host"
-      class="map"
-      role="application"
-      tabindex="0"
-      aria-label="Plan. Keys: D draw, G gate, C cut-out, E energizer, brackets choose a corner, arrows move it."
-    />
-    <div v-if="editable" class="tools" role="toolbar" aria-label="Plan tools">
-      <button
-        v-for="t in offered"
-        :key="t.id"
-        :aria-pressed="tool === t.id"
-        :data-test="`tool-${t.id}`"
-        @click="choose(t.id)"
+    <div class="ground">
+      <div
+        ref="host"
+        class="map"
+        role="application"
+        tabindex="0"
+        aria-label="Plan. Keys: D draw, G gate, C cut-out, E energizer, brackets choose a corner, arrows move it."
+      />
+      <div v-if="editable" class="tools" role="toolbar" aria-label="Plan tools">
+        <button
+          v-for="t in offered"
+          :key="t.id"
+          :aria-pressed="tool === t.id"
+          :data-test="`tool-${t.id}`"
+          @click="choose(t.id)"
+        >
+          <span>{{ t.text }}</span><span class="key">{{ t.key }}</span>
+        </button>
+      </div>
+      <p v-if="editable" class="hint">{{ hint }}</p>
+      <svg v-if="band" class="pull" aria-hidden="true" data-passing data-test="pull">
+        <path :d="bandPath" />
+        <circle :cx="band.at[0]" :cy="band.at[1]" r="7" />
+      </svg>
+      <PointerLabel :live="live" :host="host" :units="job.units" />
+      <div class="north" aria-hidden="true">
+        <svg viewBox="0 0 20 44" width="20" height="44"><path d="M10 42V4M4 12l6-9 6 9" /></svg>N
+      </div>
+      <div v-if="scale.text" class="scale" :style="{ width: `${scale.px}px` }">
+        <span>0</span><span>{{ scale.text }}</span>
+      </div>
+      <PulseLegend v-if="pulse" :electrics="pulse" />
+      <p
+        v-if="(job.plan?.site.lines.length ?? 0) === 0 && tool !== 'draw' && !preview?.length"
+        class="nothing"
       >
-        <span>{{ t.text }}</span><span class="key">{{ t.key }}</span>
-      </button>
-    </div>
-    <p v-if="editable" class="hint">{{ hint }}</p>
-    <svg v-if="band" class="pull" aria-hidden="true" data-passing data-test="pull">
-      <path :d="bandPath" />
-      <circle :cx="band.at[0]" :cy="band.at[1]" r="7" />
-    </svg>
-    <div
-      v-if="live && (liveText || live.snap)"
-      class="live"
-      :class="{ above: live.low, before: live.right }"
-      :style="{ transform: `translate(${live.x}px, ${live.y}px)` }"
-      data-passing
-      data-test="live"
-    >
-      {{ liveText }}<b v-if="live.snap" data-test="snap">{{ live.snap }}</b>
+        Nothing laid out yet. Drop a walked track here, or press <span class="key">D</span> and draw.
+      </p>
     </div>
     <LegField
       v-if="editable && tool === 'draw' && drawFor.what !== 'points'"
@@ -160,25 +154,22 @@ useKeys((e) => {
       @finish="map?.draft.finish()"
       @cancel="(map?.draft.drop(), choose('select'))"
     />
-    <div class="north" aria-hidden="true">
-      <svg viewBox="0 0 20 44" width="20" height="44"><path d="M10 42V4M4 12l6-9 6 9" /></svg>N
-    </div>
-    <div
-      v-if="(job.plan?.site.lines.length ?? 0) > 0 || preview?.length"
-      class="scale"
-      :style="{ width: `${scale.px}px` }"
-    >
-      <span>0</span><span>{{ scale.text }}</span>
-    </div>
-    <PulseLegend v-if="pulse" :electrics="pulse" />
-    <p v-if="(job.plan?.site.lines.length ?? 0) === 0 && tool !== 'draw' && !preview?.length" class="nothing">
-      Nothing laid out yet. Drop a walked track here, or press <span class="key">D</span> and draw.
-    </p>
   </div>
 </template>
 
 <style scoped>
-.plan-view,
+.plan-view {
+  position: absolute;
+  inset: 0;
+  display: flex;
+  flex-direction: column;
+}
+.ground {
+  position: relative;
+  flex: 1;
+  min-height: 0;
+  overflow: hidden;
+}
 .map {
   position: absolute;
   inset: 0;
@@ -240,39 +231,8 @@ useKeys((e) => {
   stroke: var(--accent);
   stroke-width: 2;
 }
-.live {
-  position: absolute;
-  left: 0;
-  top: 0;
-  pointer-events: none;
-  background: var(--paper);
-  border: 1px solid var(--rule-strong);
-  padding: 2px 7px;
-  font-size: 13px;
-  white-space: nowrap;
-  z-index: 2;
-}
-.live {
-  translate: 16px 14px;
-}
-.live.above {
-  translate: 16px calc(-100% - 12px);
-}
-.live.before {
-  translate: calc(-100% - 12px) 14px;
-}
-.live.above.before {
-  translate: calc(-100% - 12px) calc(-100% - 12px);
-}
-.live b {
-  display: block;
-  color: var(--accent);
-}
 .leg {
-  position: absolute;
-  left: 158px;
-  bottom: 12px;
-  right: 14px;
+  flex: none;
 }
 .north {
   position: absolute;
@@ -310,9 +270,6 @@ useKeys((e) => {
 @media (max-width: 760px) {
   .hint {
     display: none;
-  }
-  .leg {
-    left: 8px;
   }
   .tools {
     width: auto;

@@ -24,9 +24,6 @@ const SNAP_PX = 10
 export interface Live {
   x: number
   y: number
-  /** Whether the pointer is near the lower or the right edge, where there is no room beyond it. */
-  low: boolean
-  right: boolean
   lengthM: number | null
   bearingDeg: number | null
   turnDeg: number | null
@@ -250,8 +247,6 @@ export function createPointer(
   const beside = (pixel: Position) => ({
     x: pixel[0]!,
     y: pixel[1]!,
-    low: pixel[1]! > target.clientHeight - 150,
-    right: pixel[0]! > target.clientWidth - 330,
     lengthM: null,
     bearingDeg: null,
     turnDeg: null,

@@ -4,7 +4,7 @@ import type { LineLayout } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { postKinds } from '@/model/layoutWords'
 import { kvText, lengthText, stationText } from '@/shared/units'
-import { useFold } from '@/model/useFold'
+import { useRoom } from '@/model/room'
 import type { useRibbonWindow } from './useRibbonWindow'
 
 const props = defineProps<{
@@ -12,12 +12,14 @@ const props = defineProps<{
   part: ReturnType<typeof useRibbonWindow>
   /** How much steeper the ground is drawn than it is; 0 where no height is known. */
   groundTimes: number
+  /** Whether only the figures are shown. */
+  folded: boolean
   /** What stands above the fence, and the voltage needed in it. */
   lane: { text: string; needV: number | null } | null
 }>()
 const loads = defineModel<boolean>('loads', { required: true })
 const job = useJob()
-const { folded, toggleFold } = useFold()
+const room = useRoom()
 
 const says = computed(() => {
   const line = props.line
@@ -30,7 +32,7 @@ const says = computed(() => {
     const need = props.lane.needV === null ? '' : `; dashed: ${kvText(props.lane.needV)} kV needed`
     parts.push(`above: ${props.lane.text}${need}`)
   }
-  if (!folded.value) {
+  if (!props.folded) {
     const times = props.groundTimes
     const ground = times > 0 ? `, ground × ${times.toFixed(times < 10 ? 1 : 0)}` : ''
     parts.push(`wires to scale among themselves${ground}`)
@@ -70,12 +72,12 @@ const at = computed(() => {
       </span>
       <span class="zoom">
         <button
-          :aria-expanded="!folded"
-          :title="folded ? 'show the fence again, key R' : 'leave only the figures, key R'"
+          :aria-expanded="room.ribbonOpen"
+          :title="!room.ribbonOpen ? 'show the fence again, key R' : 'leave only the figures, key R'"
           data-test="ribbon-fold"
-          @click="toggleFold"
+          @click="room.toggleRibbon()"
         >
-          {{ folded ? 'unfold' : 'fold' }}
+          {{ room.ribbonOpen ? 'fold' : 'unfold' }}
         </button>
       </span>
     </template>

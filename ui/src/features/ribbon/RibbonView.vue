@@ -10,7 +10,8 @@ import { useRibbonWindow } from './useRibbonWindow'
 import { axisStations, bracePath, groundPath, postPath, ribbonScale, wirePath } from './ribbonGeometry'
 import PredictedCurve from './PredictedCurve.vue'
 import PulseLane from './PulseLane.vue'
-import { useFold } from '@/model/useFold'
+import RibbonMarks from './RibbonMarks.vue'
+import { useRoom } from '@/model/room'
 import { useLandLane } from './useLandLane'
 import { usePulseLane } from './usePulseLane'
 import { useReadingLane } from './useReadingLane'
@@ -20,13 +21,25 @@ const job = useJob()
 const parts = useParts()
 const host = ref<HTMLElement>()
 const width = ref(1000)
+const HEAD_PX = 36
+/** Sections and stations below the ground. */
+const BELOW_PX = 46
+/** Symbols over the wires. */
+const ABOVE_PX = 30
+const LEAST_FENCE_PX = 40
 const loads = ref(false)
-const { folded } = useFold()
+const room = useRoom()
 const laned = computed(() => props.readings || !!props.pulse)
-const loaded = computed(() => loads.value && !laned.value && !folded.value)
-const extraPx = computed(() => (laned.value ? 54 : loaded.value ? 46 : 0))
+const loaded = computed(() => loads.value && !laned.value && room.ribbonOpen)
 const letterY = computed(() => (laned.value ? 84 : loaded.value ? 58 : 12))
-const height = computed(() => (folded.value ? letterY.value + 52 : 214 + extraPx.value))
+/** What the pane leaves for the fence between letters and axis. */
+const openPx = computed(() => room.ribbonPx - HEAD_PX)
+const fencePx = computed(() => openPx.value - letterY.value - ABOVE_PX - BELOW_PX)
+/** Only the figures: folded, or there is no room for more. */
+const folded = computed(() => !room.ribbonOpen || fencePx.value < LEAST_FENCE_PX)
+const height = computed(() =>
+  folded.value ? Math.max(letterY.value + 52, room.ribbonOpen ? openPx.value : 0) : openPx.value,
+)
 
 const line = computed(() => job.line)
 const wires = computed(() => line.value?.schedule.wires ?? [])
@@ -36,7 +49,7 @@ const part = useRibbonWindow(
   computed(() => line.value?.lineId ?? ''),
 )
 const topM = computed(() => wires.value.at(-1)?.heightM ?? 1)
-const baseY = computed(() => height.value - 46)
+const baseY = computed(() => height.value - BELOW_PX)
 const scale = computed(() =>
   line.value
     ? ribbonScale(line.value, topM.value, {
@@ -44,8 +57,8 @@ const scale = computed(() =>
         left: 26,
         right: 26,
         baseY: baseY.value,
-        wirePx: 66,
-        groundPx: 34,
+        wirePx: Math.max(10, fencePx.value * 0.66),
+        groundPx: Math.max(6, fencePx.value * 0.34),
         fromM: part.fromM.value,
         toM: part.toM.value,
       })
@@ -175,6 +188,7 @@ onUnmounted(() => observer?.disconnect())
       v-model:loads="loads"
       :line="line"
       :part="part"
+      :folded="folded"
       :ground-times="scale?.groundTimes ?? 0"
       :lane="said"
     />
@@ -241,40 +255,7 @@ onUnmounted(() => observer?.disconnect())
             :joints="joints"
             :load-top="16"
           />
-          <g v-for="g in line.gates.filter((x) => inPart(x.fromM))" :key="g.id" class="gate">
-            <path
-              :d="`M${scale.x(g.fromM)} ${scale.wire(g.fromM, topM)}L${scale.x(g.toM) + 3} ${scale.ground(g.toM) - 8}`"
-              :class="g.kind"
-            />
-            <text
-              v-if="named.has(g)"
-              :x="px((g.fromM + g.toM) / 2)"
-              :y="scale.wire(g.fromM, topM) - 14"
-              text-anchor="middle"
-            >
-              {{ g.name }}
-            </text>
-            <title>{{ g.name }}</title>
-          </g>
-          <g
-            v-for="c in line.cutOuts.filter((x) => inPart(x.stationM))"
-            :key="c.id"
-            class="cut-out"
-            :transform="`translate(${scale.x(c.stationM)} ${scale.wire(c.stationM, topM) - 17})`"
-          >
-            <circle r="7" />
-            <path d="M-6.2 -3.6A7 7 0 0 1 5 -5M6.2 3.6A7 7 0 0 1 -5 5" />
-            <title>{{ c.name }}</title>
-          </g>
-          <g
-            v-if="job.design?.layout.feed?.lineId === line.lineId"
-            :transform="`translate(${scale.x(job.design.layout.feed.stationM)} ${scale.wire(job.design.layout.feed.stationM, topM) - 19})`"
-            class="feed"
-          >
-            <circle r="8.5" />
-            <path d="M-6 1h2.6l1.6-5 2.6 8 1.3-3h3.4" />
-            <title>energizer</title>
-          </g>
+          <RibbonMarks v-bind="{ line, scale, topM, named, inPart }" />
         </template>
         <text :y="letterY" text-anchor="middle" class="letter">
           <tspan v-for="(l, i) in letters" :key="i" :x="px(l.stationM)">{{ l.label }}</tspan>

@@ -2,7 +2,7 @@
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
 import PlanView from '@/features/plan/PlanView.vue'
 import type { Position } from '@/api/types'
-import SheetStage from '@/shared/SheetStage.vue'
+import SheetStage from '@/components/SheetStage.vue'
 import { sheets, useSheets } from '@/model/useSheets'
 
 const { sheet } = useSheets()

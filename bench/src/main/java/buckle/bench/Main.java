@@ -3,6 +3,7 @@ package buckle.bench;
 import buckle.exchange.in.GridReader;
 import buckle.pulse.LineModel;
 import com.sun.management.ThreadMXBean;
+import java.io.IOException;
 import java.lang.management.ManagementFactory;
 import java.util.Collection;
 import java.util.Locale;
@@ -19,8 +20,12 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 public final class Main {
     private Main() {}
 
-    /** @param args {@code pulse} for the pulse alone; nothing for all */
-    public static void main(String[] args) throws RunnerException {
+    /** @param args {@code pulse} for the pulse alone, {@code server} for the server alone; nothing for all */
+    public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
+        if (args.length > 0 && args[0].equals("server")) {
+            ServerBench.run(args);
+            return;
+        }
         boolean pulseOnly = args.length > 0 && args[0].equals("pulse");
         Collection<RunResult> results = new Runner(new OptionsBuilder()
                         .include(pulseOnly ? "PulseBench" : "buckle.bench")
@@ -56,6 +61,9 @@ public final class Main {
             survey(medianMs);
         }
         pulse(medianMs);
+        if (!pulseOnly) {
+            ServerBench.run(args);
+        }
     }
 
     private static double of(Map<String, Double> medianMs, String name) {

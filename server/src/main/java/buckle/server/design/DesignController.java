@@ -206,7 +206,7 @@ class DesignController {
     @PostMapping("/design")
     @Operation(operationId = "design", summary = "Layout, takeoff, ledger and assessment of a plan")
     InUnits<DesignAnswer> design(@RequestBody DesignOrder order) {
-        return queue.run(Kind.COMPUTATION, () -> {
+        return queue.run(Kind.LAYOUT, () -> {
             Design design = designs.of(order.plan(), order.land()).design();
             Spec spec = order.plan().spec();
             return new InUnits<>(

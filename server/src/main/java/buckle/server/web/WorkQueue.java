@@ -39,7 +39,9 @@ public class WorkQueue implements DisposableBean {
     public enum Kind {
         /** A picture that changes under a pointer. */
         MOVING(Duration.ofSeconds(15)),
-        /** What an open job shows. */
+        /** The layout that an open job shows. */
+        LAYOUT(Duration.ofSeconds(60)),
+        /** What else it shows. */
         COMPUTATION(Duration.ofSeconds(60)),
         /** A file that was dropped. */
         IMPORT(Duration.ofSeconds(30)),

@@ -1,18 +1,37 @@
 <script setup lang="ts" generic="T extends string">
-/** A stage of many sheets: tabs above, the open sheet at the side, the plan beside it. */
-defineProps<{
+import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { PLAN_SHEET_PX, READING_SHARE, useRoom } from '@/model/room'
+import PaneDivider from './PaneDivider.vue'
+
+/** A stage of many sheets: tabs above, the open sheet at the side, the plan beside it, and a divider between them to drag. */
+const props = defineProps<{
   sheets: { id: T; text: string; wide: boolean }[]
   label: string
   /** Without the plan. */
   alone?: boolean
 }>()
 const sheet = defineModel<T>({ required: true })
+const room = useRoom()
+const host = ref<HTMLElement>()
+const widthPx = ref(1000)
+const reading = computed(() => props.sheets.find((s) => s.id === sheet.value)?.wide ?? false)
+const sidePx = computed(
+  () => room.sheetPx(widthPx.value) ?? (reading.value ? widthPx.value * READING_SHARE : PLAN_SHEET_PX),
+)
+let observer: ResizeObserver | undefined
+onMounted(() => {
+  observer = new ResizeObserver((entries) => (widthPx.value = entries[0]!.contentRect.width))
+  if (host.value) observer.observe(host.value)
+})
+onUnmounted(() => observer?.disconnect())
 </script>
 
 <template>
   <div
+    ref="host"
     class="stage"
-    :class="{ wide: sheets.find((s) => s.id === sheet)?.wide, alone, [sheet]: true }"
+    :class="{ alone, [sheet]: true }"
+    :style="{ '--side': `${Math.round(sidePx)}px` }"
     @dragover.prevent
   >
     <nav class="sheets no-print" :aria-label="label">
@@ -27,6 +46,14 @@ const sheet = defineModel<T>({ required: true })
       </button>
     </nav>
     <section class="side" :aria-label="sheets.find((s) => s.id === sheet)?.text"><slot /></section>
+    <PaneDivider
+      v-if="!alone"
+      label="Width of the sheet"
+      :px="sidePx"
+      data-test="divide-sheet"
+      @drag="room.dragSheet"
+      @reset="room.resetSheet"
+    />
     <div v-if="!alone" class="map-side no-print"><slot name="plan" /></div>
   </div>
 </template>
@@ -36,13 +63,10 @@ const sheet = defineModel<T>({ required: true })
   position: absolute;
   inset: 0;
   display: grid;
-  grid-template: 36px minmax(0, 1fr) / 350px minmax(0, 1fr);
-}
-.stage.wide {
-  grid-template-columns: minmax(0, 560px) minmax(0, 1fr);
+  grid-template: 36px minmax(0, 1fr) / var(--side) 7px minmax(0, 1fr);
 }
 .stage.alone {
-  grid-template-columns: minmax(0, 1fr) 0;
+  grid-template-columns: minmax(0, 1fr);
 }
 .stage.over {
   outline: 3px dashed var(--accent);
@@ -72,7 +96,6 @@ const sheet = defineModel<T>({ required: true })
 }
 .side {
   padding: 14px;
-  border-right: 1px solid var(--rule);
   overflow: auto;
   min-width: 0;
   contain: strict;
@@ -84,7 +107,6 @@ const sheet = defineModel<T>({ required: true })
 }
 @media (max-width: 760px) {
   .stage,
-  .stage.wide,
   .stage.alone {
     position: static;
     display: block;
