@@ -70,6 +70,23 @@ describe('words on the plan', () => {
     expect(
       placeWords([drawing([word('gate', 200, 100)], { paths: hemmed })], pixel, widthOf, SIZE),
     ).toHaveLength(1)
+    // No sign is ever covered: what finds no room is left out, and said when the pointer rests there.
+    const all = [{ at: [200, 100], y: 0, half: 90 }]
+    expect(placeWords([drawing([word('gate', 200, 100)], { signs: all })], pixel, widthOf, SIZE)).toEqual([])
+    let seed = 3
+    const random = () => (seed = (seed * 16807) % 2147483647) / 2147483647
+    const crowd = Array.from({ length: 60 }, (_, i) =>
+      word(`n ${i}`, 100 + random() * 300, 100 + random() * 200),
+    )
+    const posts = crowd.map((w) => ({ at: w.at, y: 0, half: 7 }))
+    const placed = placeWords([drawing(crowd, { signs: posts })], pixel, widthOf, SIZE)
+    expect(placed.length).toBeGreaterThan(10)
+    for (const p of placed)
+      for (const post of posts) {
+        const [x, y] = post.at as [number, number]
+        const square = { left: x - 7, top: y - 7, right: x + 7, bottom: y + 7 }
+        expect(boxesOf(p).some((b) => overlap(b, square))).toBe(false)
+      }
   })
 
   it('stand outside of the turn at a corner, turn inwards at the edge, and are left out beyond it', () => {

@@ -183,7 +183,7 @@ function items(
     )
     const middle = [(from[0]! + to[0]!) / 2, (from[1]! + to[1]!) / 2]
     if (isSelected('gate', gate.id)) into.features.push(styled(new Point(middle), symbol.ring(colors)))
-    into.signs.push({ at: middle, y: 0, half: 7 })
+    into.signs.push({ at: middle, y: 0, half: 7 }, { at: from, y: 0, half: 6 }, { at: to, y: 0, half: 6 })
     name(middle, gate.name, beside(10, 'below'))
   }
   for (const cutOut of laid?.cutOuts ?? []) {

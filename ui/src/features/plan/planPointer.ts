@@ -237,10 +237,29 @@ export function createPointer(
     }
   }
 
+  /** Name of what lies under the pointer: not all names find room on the plan. */
+  function nameAt(pixel: Position): string {
+    const item = itemAt(pixel)
+    const line = job.plan?.site.lines.find((l) => l.id === item?.lineId)
+    switch (item?.kind) {
+      case 'gate':
+        return line?.gates.find((g) => g.id === item.id)?.name ?? ''
+      case 'cutOut':
+        return line?.cutOuts.find((c) => c.id === item.id)?.name ?? ''
+      case 'energizer':
+        return job.plan?.site.energizer?.name ?? ''
+      case 'land':
+        return job.land?.features.find((f) => f.id === item.lineId)?.name ?? ''
+      default:
+        return ''
+    }
+  }
+
   function rest(coordinate: Position, pixel: Position) {
     const found = onLine(coordinate)
     const laid = found && job.design?.layout.lines.find((l) => l.lineId === found.lineId)
-    const text = found && laid ? sayOf(found.lineId, stationOf(laid, found.side, found.share)) : ''
+    const said = found && laid ? sayOf(found.lineId, stationOf(laid, found.side, found.share)) : ''
+    const text = [nameAt(pixel), said].filter(Boolean).join(' · ')
     live.value = text ? { ...beside(pixel), snap: text } : null
   }
 

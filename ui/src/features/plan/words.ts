@@ -21,7 +21,7 @@ export interface Word {
   turned?: number
 }
 
-/** Something a word had better not cover: a square about a place, pixels. */
+/** Something no word may cover, a post, a gate, a cut-out: a square about a place, pixels. */
 export interface Sign {
   at: Position
   y: number
@@ -57,9 +57,11 @@ export interface Box {
 }
 
 const HEIGHT_PX = 15
-/** How much worse a spot is that covers a sign, or cannot be seen, than one that covers a line. */
-const SIGN_COST = 3
+/** How much worse a spot is that cannot be seen than one that covers a line. */
 const HIDDEN_COST = 12
+/** Where all spots beside a place are taken, there may be room a little further off. */
+const FURTHER_PX = 15
+const FURTHER_COST = 1.5
 
 /** Spots on all sides, a gap away; the first side named is the best. */
 export function beside(gapPx: number, first: 'right' | 'above' | 'below' = 'right'): Spot[] {
@@ -106,8 +108,8 @@ export function outside(
 }
 
 /**
- * Finds each word a spot where it covers no other word, and as little as can be of signs and lines. A word without such a spot is
- * left out, and so is one of the lowest ranks that could be seen only in part.
+ * Finds each word a spot where it covers no other word and no sign, and as few lines as can be. A word without such a spot is left out
+ * (it is said when the pointer rests on its place), and so is one of the lowest ranks that could be seen only in part.
  *
  * @param covers what lies over the plan on the screen
  */
@@ -133,12 +135,14 @@ export function placeWords(
       sides: sides.filter((x) => touches(x, reach)),
     }
     let best: { cost: number; x: number; y: number; boxes: Box[] } | null = null
-    for (const spot of word.spots) {
+    for (const spot of [...word.spots, ...word.spots.map(further)]) {
       const { x, y } = middle(at, spot, width, word.turned ?? 0)
       const boxes = covered(x, y, width, word.turned ?? 0)
-      if (boxes.some((b) => taken.some((t) => overlap(b, t)))) continue
+      if (boxes.some((b) => taken.some((t) => overlap(b, t)) || near.signs.some((t) => overlap(b, t))))
+        continue
       const hidden = boxes.some((b) => !inside(b, size) || covers.some((c) => overlap(b, c)))
-      const cost = boxes.reduce((sum, b) => sum + costOf(b, near.signs, near.sides), hidden ? HIDDEN_COST : 0)
+      const off = (hidden ? HIDDEN_COST : 0) + (word.spots.includes(spot) ? 0 : FURTHER_COST)
+      const cost = boxes.reduce((sum, b) => sum + near.sides.filter((side) => crosses(side, b)).length, off)
       if (best && cost >= best.cost) continue
       best = { cost, x, y, boxes }
       if (cost === 0) break
@@ -150,10 +154,23 @@ export function placeWords(
   return placed
 }
 
+/** The same spot a little further off. */
+function further(spot: Spot): Spot {
+  const length = Math.hypot(spot.x, spot.y) || 1
+  return {
+    ...spot,
+    x: spot.x + (spot.x / length) * FURTHER_PX,
+    y: spot.y + (spot.y / length) * FURTHER_PX,
+  }
+}
+
 /** All that a word may cover, wherever it comes to stand. */
 function reachOf(at: Position, word: Word, width: number): Box {
   const far =
-    word.spots.reduce((most, s) => Math.max(most, Math.abs(s.x), Math.abs(s.y)), 0) + width + HEIGHT_PX
+    word.spots.reduce((most, s) => Math.max(most, Math.abs(s.x), Math.abs(s.y)), 0) +
+    FURTHER_PX +
+    width +
+    HEIGHT_PX
   return box(at[0]!, at[1]!, far, far)
 }
 
@@ -197,13 +214,6 @@ type Side = [x1: number, y1: number, x2: number, y2: number]
 
 const sidesOf = (path: Position[]): Side[] =>
   path.slice(1).map((b, i) => [path[i]![0]!, path[i]![1]!, b[0]!, b[1]!])
-
-function costOf(b: Box, signs: Box[], sides: Side[]): number {
-  let cost = 0
-  for (const s of signs) if (overlap(b, s)) cost += SIGN_COST
-  for (const s of sides) if (crosses(s, b)) cost++
-  return cost
-}
 
 /** Whether a side's own box meets another. */
 const touches = ([x1, y1, x2, y2]: Side, b: Box) =>
