@@ -1,8 +1,72 @@
+import { readdirSync } from 'node:fs'
 import pluginVue from 'eslint-plugin-vue'
 import tseslint from 'typescript-eslint'
 
 /** Fields of the API that are sentences. */
 const SENTENCE = '/^(message|says|derivation|effect)$/'
+
+/**
+ * Which layer may import which, from the top: app, features, components, model, api and shared. A feature knows no other feature; where one
+ * shows a part of another (the plan beside a sheet), app registers that part as a component for all.
+ */
+const FEATURES = readdirSync(new URL('./src/features', import.meta.url))
+const forbid = (files, group, message) => ({
+  files,
+  rules: { 'no-restricted-imports': ['error', { patterns: [{ group, message }] }] },
+})
+const layers = [
+  forbid(
+    ['src/shared/**'],
+    [
+      '@/app/*',
+      '@/features/*',
+      '@/components/*',
+      '@/model/*',
+      '@/api/client',
+      '**/../app/**',
+      '**/../features/**',
+      '**/../model/**',
+    ],
+    'shared stands below everything and imports nothing of ours but types.',
+  ),
+  forbid(
+    ['src/api/**'],
+    [
+      '@/app/*',
+      '@/features/*',
+      '@/components/*',
+      '@/model/*',
+      '**/../app/**',
+      '**/../features/**',
+      '**/../model/**',
+    ],
+    'api stands below the model.',
+  ),
+  forbid(
+    ['src/model/**'],
+    ['@/app/*', '@/features/*', '@/components/*', '**/../app/**', '**/../features/**', '**/../components/**'],
+    'The model knows no screen.',
+  ),
+  forbid(
+    ['src/components/**'],
+    ['@/app/*', '@/features/*', '**/../app/**', '**/../features/**'],
+    'A component for all features knows none of them.',
+  ),
+  ...FEATURES.map((feature) =>
+    forbid(
+      [`src/features/${feature}/**`],
+      [
+        '@/app/*',
+        '**/../app/**',
+        ...FEATURES.filter((other) => other !== feature).flatMap((other) => [
+          `@/features/${other}/*`,
+          `**/../${other}/**`,
+        ]),
+      ],
+      'Features know neither each other nor the app; what several need goes to model or components.',
+    ),
+  ),
+]
 
 export default tseslint.config(
   { ignores: ['dist', 'src/api/generated'] },
@@ -37,4 +101,5 @@ export default tseslint.config(
       'vue/multiline-html-element-content-newline': 'off',
     },
   },
+  ...layers,
 )

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest'
-import { Trouble } from '@/api/client'
+import { RequestFailed } from '@/api/client'
 import { outbox } from '@/model/outbox'
 import { useAutosave } from '@/model/useAutosave'
 
@@ -16,9 +16,9 @@ function slowServer() {
     put: async (doc, base) => {
       seen.push({ doc, base })
       await new Promise<void>((go) => waiting.push(go))
-      if (away) throw new Trouble(0, 'away', 'nobody there')
+      if (away) throw new RequestFailed(0, 'away', 'nobody there')
       if (base !== saveNo)
-        throw new Trouble(409, 'stale', 'stale', [], { keptRevision: 9, currentRevision: 3 })
+        throw new RequestFailed(409, 'stale', 'stale', [], { keptRevision: 9, currentRevision: 3 })
       saveNo++
       return { saveNo, savedAt: '2026-11-01T10:00:00Z' }
     },

@@ -1,7 +1,7 @@
 import { flushPromises, mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
 import { effectScope } from 'vue'
-import type { Electrics, Plate } from '@/api/types'
+import type { Electrics, EnergizerRating } from '@/api/types'
 import EnergizerSheet from '@/features/electrics/EnergizerSheet.vue'
 import PulseSheet from '@/features/electrics/PulseSheet.vue'
 import { useElectrics } from '@/model/useElectrics'
@@ -70,7 +70,7 @@ describe('the energizer sheet', () => {
 })
 
 describe('a plate as it is', () => {
-  const given: [string, Record<string, string>, Partial<Plate> | null][] = [
+  const given: [string, Record<string, string>, Partial<EnergizerRating> | null][] = [
     [
       'output only, with 100 Ω and both draws',
       { out: '2.2', open: '8', '500': '5.2', '100': '2,01', draw: '4.5' },
@@ -87,7 +87,7 @@ describe('a plate as it is', () => {
     for (const [name, value] of Object.entries(fields))
       await wrapper.find(`[data-test=plate-${name}]`).setValue(value)
     await wrapper.find('form').trigger('submit')
-    if (wanted) expect(job.plan!.spec.supply.energizer).toMatchObject({ name: 'own plate', ...wanted })
+    if (wanted) expect(job.plan!.spec.supply.energizer).toMatchObject({ name: 'own energizer', ...wanted })
     else {
       expect(job.plan!.spec.supply.energizer).toBeNull()
       expect(wrapper.find('[role=alert]').text()).toContain('at least one of the two energies')

@@ -1,8 +1,8 @@
-import type { Electrics, Plate } from '@/api/types'
+import type { Electrics, EnergizerRating } from '@/api/types'
 import { stubs as base } from './openJob'
 
 export const stubs = { ...base, PulseChart: true }
-export const plate = (name: string, out500J: number): Plate => ({
+export const plate = (name: string, out500J: number): EnergizerRating => ({
   name,
   storedJ: out500J * 1.4,
   out500J,
@@ -47,7 +47,7 @@ const earthCase = (name: string, good: boolean) => ({
 })
 /** An answer of the core about a small fence. */
 export function electrics(): Electrics {
-  const candidate = (p: Plate, heavyV: number, recommended: boolean) => ({
+  const candidate = (p: EnergizerRating, heavyV: number, recommended: boolean) => ({
     plate: p,
     outJ: p.out500J!,
     cleanV: heavyV * 1.8,

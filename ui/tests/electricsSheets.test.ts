@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils'
 import { beforeEach, describe, expect, it, vi } from 'vitest'
-import type { Plate } from '@/api/types'
+import type { EnergizerRating } from '@/api/types'
 import EarthSheet from '@/features/electrics/EarthSheet.vue'
 import ModelForm from '@/features/electrics/ModelForm.vue'
 import SupplySheet from '@/features/electrics/SupplySheet.vue'
@@ -30,7 +30,7 @@ describe('earth, supply and what-ifs', () => {
     const early = electrics()
     early.earth = null
     const before = mount(EarthSheet, { props: { electrics: early }, global: { stubs } })
-    expect(before.text()).toContain('come to 20 Ω; the rest is being worked out …')
+    expect(before.text()).toContain('come to 20 Ω; the rest is calculating …')
     expect(before.text()).not.toContain('good enough')
     const unsolved = { ...early, supply: null, whatIfs: null, says: 'There is no wire to carry the pulse.' }
     for (const sheet of [EarthSheet, SupplySheet, WhatIfSheet])
@@ -81,7 +81,7 @@ describe('earth, supply and what-ifs', () => {
   it('narrows an assumption only in order', async () => {
     const { job } = openJob()
     const form = mount(ModelForm, { global: { stubs } })
-    expect(form.text()).toContain('as the plate asks (E9)')
+    expect(form.text()).toContain('as the rating plate asks (E9)')
     await form.find('[data-test=model-bleedOhm-own]').trigger('click')
     await form.find('[data-test=model-bleedOhm-likely]').setValue('4')
     await form.find('[data-test=model-steelMuR-low]').setValue('80')
@@ -95,7 +95,7 @@ describe('earth, supply and what-ifs', () => {
     expect(job.plan!.circumstances.model.terminalNf).toEqual({ low: 1, likely: 5, high: 15 })
     await form
       .findAll('button')
-      .find((b) => b.text() === 'by the plate')!
+      .find((b) => b.text() === 'from the rating plate')!
       .trigger('click')
     expect(job.plan!.circumstances.model.bleedOhm).toBeNull()
   })
@@ -149,7 +149,7 @@ describe('the weakest point in the ledger', () => {
     await vi.advanceTimersByTimeAsync(1000)
     const bodies = asked()
       .slice(before)
-      .map((s) => (s.body as { held: Plate | null }).held?.name ?? null)
+      .map((s) => (s.body as { held: EnergizerRating | null }).held?.name ?? null)
     expect(bodies).toEqual([null])
 
     answers['/api/design/moving'] = { ...packed(design()), assessment: job.assessment, electrics: null }
@@ -237,7 +237,7 @@ describe('the pulse while something is dragged', () => {
     job.drag(moveItem(job.plan!, { kind: 'corner', lineId: 'line-1', id: 'c2' }, [1.001, 44]))
     await vi.advanceTimersByTimeAsync(100)
     expect(sent.slice(before).map((s) => s.path)).toEqual(['/api/design/moving'])
-    const { pulse } = sent[before]!.body as { pulse: { trial: unknown; held: Plate } }
+    const { pulse } = sent[before]!.body as { pulse: { trial: unknown; held: EnergizerRating } }
     expect(pulse.trial).toEqual({ open: ['cut-1'], loads: [] })
     expect(pulse.held.name).toBe('generic 3 J')
     expect(stage.electrics.value!.points).toEqual(weaker.points)

@@ -106,6 +106,7 @@ export function fakeServer() {
         animals: [],
         gateOpeningM: 5,
         planSchema: 3,
+        dialect: [],
         usual: plan().spec,
       })
     if (path === `/api/jobs/${jobId}`)

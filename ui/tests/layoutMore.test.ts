@@ -124,6 +124,7 @@ describe('the story pole', () => {
       ],
       animals: [],
       gateOpeningM: 5,
+      dialect: [],
       planSchema: 3,
       usual: plan().spec,
     }

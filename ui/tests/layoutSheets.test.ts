@@ -92,7 +92,7 @@ describe('the sheets of the layout', () => {
     const kept = job.plan!.site.lines[0]!.book.overrides
     expect(kept).toHaveLength(1)
     expect(kept[0]!.spacingM).toBeCloseTo(1.524)
-    expect(kept[0]!.reason).toBe('own choice')
+    expect(kept[0]!.reason).toBe('exception')
     await wrapper.find('[data-test=stands-deep]').setValue('deep')
     await wrapper.find('form').trigger('submit')
     expect(wrapper.find('[role=alert]').text()).toContain('how deep')

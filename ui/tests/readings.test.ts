@@ -24,7 +24,7 @@ describe('readings', () => {
     const draft = useReadingDraft()
     draft.kv.value = '6.1'
     expect(await draft.take()).toBe(false)
-    expect(draft.failure.value).toContain('who takes')
+    expect(draft.failure.value).toContain('who took')
     draft.habits.takenBy = 'Mara'
     draft.kv.value = '61'
     expect(await draft.take()).toBe(false)

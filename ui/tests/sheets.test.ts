@@ -153,7 +153,7 @@ describe('the sheets of the survey', () => {
     open('bring')
   })
 
-  it('what is there: choosing a kind takes a shape it can have; fields refuse what is no length', async () => {
+  it('what is there: choosing a kind takes a shape it can have; fields refuse what is not a length', async () => {
     const made = addFeature(noLand, 'CREEK', 'LINE', [
       [1, 44],
       [1.001, 44],
@@ -171,7 +171,7 @@ describe('the sheets of the survey', () => {
     expect(job.land!.features[0]!.traits.floodRiseM).toBeCloseTo(1.524)
     await wrapper.find('[data-test=feature-name]').setValue('brook')
     expect(job.land!.features[0]!.name).toBe('brook')
-    const out = wrapper.findAll('button').find((b) => b.text() === 'Take it out')!
+    const out = wrapper.findAll('button').find((b) => b.text() === 'Remove')!
     await out.trigger('click')
     expect(job.land!.features).toHaveLength(0)
   })
@@ -189,7 +189,7 @@ describe('the sheets of the survey', () => {
     expect(distance(corners[0]!, corners[1]!)).toBeCloseTo(121.92, 3)
     await wrapper.find('[data-test=beside]').setValue('nonsense')
     await wrapper.find('[data-test=copy-left]').trigger('click')
-    expect(wrapper.find('[role=alert]').text()).toContain('is no length')
+    expect(wrapper.find('[role=alert]').text()).toContain('is not a length')
     await wrapper.find('[data-test=beside]').setValue('30 in')
     await wrapper.find('[data-test=copy-left]').trigger('click')
     expect(job.plan!.site.lines).toHaveLength(2)

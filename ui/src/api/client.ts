@@ -5,7 +5,7 @@ import type { Place } from './types'
 import { watched } from './waiting'
 
 /** A request that came to nothing: a sentence for people, a stable code, and the places concerned. */
-export class Trouble extends Error {
+export class RequestFailed extends Error {
   constructor(
     readonly status: number,
     readonly code: string,
@@ -40,7 +40,7 @@ export async function download(path: string): Promise<{ name: string; blob: Blob
   try {
     response = await watched(signed(new Request(url)), (r) => globalThis.fetch(r))
   } catch {
-    throw new Trouble(0, 'away', 'Buckle does not answer; nothing was downloaded.')
+    throw new RequestFailed(0, 'away', 'Buckle does not answer; nothing was downloaded.')
   }
   if (!response.ok) throw trouble(response.status, await response.json().catch(() => null))
   const said = /filename\*=UTF-8''([^;]+)/i.exec(response.headers.get('Content-Disposition') ?? '')?.[1]
@@ -54,15 +54,15 @@ export async function ask<T>(request: Promise<Answer<T>>): Promise<T> {
   try {
     answer = await request
   } catch {
-    throw new Trouble(0, 'away', 'Buckle does not answer. What you entered is kept here.')
+    throw new RequestFailed(0, 'away', 'Buckle does not answer. What you entered is kept here.')
   }
   if (!answer.response.ok) throw trouble(answer.response.status, answer.error)
   return answer.data as T
 }
 
-function trouble(status: number, body: unknown): Trouble {
+function trouble(status: number, body: unknown): RequestFailed {
   const problem = (typeof body === 'object' && body !== null ? body : {}) as Record<string, unknown>
-  return new Trouble(
+  return new RequestFailed(
     status,
     String(problem.code ?? 'request'),
     String(problem.detail ?? 'The request failed.'),

@@ -22,6 +22,23 @@ export const longestWait = computed(() => waits.value[0] ?? null)
 
 /** Sends a request under a ticket, and asks after its progress while it takes long. */
 export async function watched(request: Request, send: (r: Request) => Promise<Response>): Promise<Response> {
+  count(1)
+  try {
+    return await ticketed(request, send)
+  } finally {
+    count(-1)
+  }
+}
+
+let underWay = 0
+
+/** Says on the page whether something is asked of the server. */
+function count(by: number) {
+  underWay += by
+  globalThis.document?.body?.setAttribute('aria-busy', String(underWay > 0))
+}
+
+async function ticketed(request: Request, send: (r: Request) => Promise<Response>): Promise<Response> {
   const ticket = crypto.randomUUID?.()
   if (!ticket || !heavy(request)) return send(request)
   const copy = new Request(request)

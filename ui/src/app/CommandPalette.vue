@@ -34,7 +34,7 @@ function run(command: Command | undefined) {
     v-model="open"
     :transition="false"
     max-width="480"
-    aria-label="Everything by name"
+    aria-label="All commands"
     @after-enter="field?.focus()"
   >
     <v-card class="pa-3">
@@ -58,7 +58,7 @@ function run(command: Command | undefined) {
         >
           <span>{{ c.text }}</span><span v-if="c.key" class="key">{{ c.key }}</span>
         </li>
-        <li v-if="found.length === 0" class="quiet-text">Nothing goes by that name.</li>
+        <li v-if="found.length === 0" class="quiet-text">No command of that name.</li>
       </ul>
     </v-card>
   </v-dialog>

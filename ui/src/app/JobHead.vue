@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { useJob } from '@/model/jobStore'
+import { useWords } from '@/model/useWords'
 
 const props = defineProps<{ stage: string }>()
 const emit = defineEmits<{ go: [stage: string]; palette: []; units: [] }>()
@@ -22,10 +23,11 @@ const done = computed(() => ({
   test:
     (job.assessment?.sections.length ?? 0) > 0 && job.assessment?.sections.every((s) => s.standing === 'MET'),
 }))
+const { say } = useWords()
 const wires = computed(() => {
   const w = job.plan?.spec.fence.schedule.wires ?? []
   const earth = w.filter((x) => x.role === 'EARTH').length
-  return `${w.length} wire${w.length === 1 ? '' : 's'}${earth ? `, ${earth} earth` : ', all hot'}`
+  return `${w.length} wire${w.length === 1 ? '' : 's'}${earth ? `, ${earth} ${say('earth')}` : ', all hot'}`
 })
 const animals = computed(() =>
   (job.plan?.spec.fence.animals ?? [])
@@ -80,7 +82,7 @@ const save = computed(() => {
         <b v-if="job.units === 'FT_IN'">ft-in</b><span v-else>ft-in</span> |
         <b v-if="job.units === 'METRIC'">m</b><span v-else>m</span>
       </button>
-      <button class="key" title="Everything by name" @click="emit('palette')">Ctrl K</button>
+      <button class="key" title="All commands" @click="emit('palette')">Ctrl K</button>
     </div>
     <nav class="stages" aria-label="Stages">
       <button

@@ -33,7 +33,7 @@ async function settle(mine: boolean) {
         kept as revision {{ job.conflict?.keptRevision }}.
       </p>
       <v-btn class="mr-2" :disabled="busy" data-test="take-theirs" @click="settle(false)"
-        >Go on with the other</v-btn
+        >Continue with the other</v-btn
       >
       <v-btn class="strong" :disabled="busy" data-test="take-mine" @click="settle(true)"
         >Make mine current</v-btn

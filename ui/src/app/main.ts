@@ -5,9 +5,22 @@ import '@fontsource/barlow-condensed/latin-600.css'
 import 'vuetify/styles'
 import './style.css'
 import { createPinia } from 'pinia'
-import { createApp } from 'vue'
+import { createApp, defineAsyncComponent } from 'vue'
 import App from './App.vue'
 import { router } from './router'
 import { vuetify } from './theme'
 
-createApp(App).use(createPinia()).use(router).use(vuetify).mount('#app')
+createApp(App)
+  .use(createPinia())
+  .use(router)
+  .use(vuetify)
+  // Parts that several features show and none of them knows.
+  .component(
+    'PlanView',
+    defineAsyncComponent(() => import('@/features/plan/PlanView.vue')),
+  )
+  .component(
+    'RibbonUpright',
+    defineAsyncComponent(() => import('@/features/ribbon/RibbonUpright.vue')),
+  )
+  .mount('#app')

@@ -9,9 +9,11 @@ import { useRoom } from '@/model/room'
 import { sheets, useSheets } from '@/model/useSheets'
 import { useLook } from '@/shared/look'
 import { useJob } from '@/model/jobStore'
+import { useWords } from '@/model/useWords'
 
 /** Everything that can be done to the open job, by name; and the steps along the line. */
 export function useCommands(go: (stage: string) => unknown, toggleUnits: () => void) {
+  const { say } = useWords()
   const job = useJob()
   const router = useRouter()
   const { choose, fit } = useTool()
@@ -67,7 +69,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
       },
     })),
     ...electricsSheets.map((s) => ({
-      text: `Electrics: ${s.text}`,
+      text: `Electrics: ${say(s.text)}`,
       run: () => {
         openElectricsSheet(s.id)
         void go('electrics')

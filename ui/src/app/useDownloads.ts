@@ -1,5 +1,5 @@
 import { onMounted, onUnmounted } from 'vue'
-import { download, Trouble } from '@/api/client'
+import { download, RequestFailed } from '@/api/client'
 import { useDocument } from '@/model/document'
 import { announce } from '@/shared/announce'
 
@@ -22,7 +22,7 @@ export function useDownloads() {
       link.click()
       setTimeout(() => URL.revokeObjectURL(link.href), 60_000)
     } catch (e) {
-      announce(e instanceof Trouble ? e.message : 'The file could not be made.')
+      announce(e instanceof RequestFailed ? e.message : 'The file could not be made.')
     }
   }
 

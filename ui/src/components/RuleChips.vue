@@ -3,16 +3,18 @@ import { computed } from 'vue'
 import { useJob } from '@/model/jobStore'
 import { announce } from '@/shared/announce'
 import { basisText } from './basis'
+import { useWords } from '@/model/useWords'
 
 const props = defineProps<{ rules: string[] }>()
 const job = useJob()
+const { say } = useWords()
 const known = computed(() =>
   props.rules.map((id) => {
     const rule = job.catalogue?.rules.find((r) => r.id === id)
     return {
       id,
       memory: rule?.fromMemory ?? false,
-      text: rule ? `${rule.id}: ${rule.says} (${basisText(rule)})` : id,
+      text: rule ? say(`${rule.id}: ${rule.says} (${basisText(rule)})`) : id,
     }
   }),
 )

@@ -2,6 +2,7 @@
 import { computed, onMounted, onUnmounted, ref } from 'vue'
 import { PLAN_SHEET_PX, READING_SHARE, useRoom } from '@/model/room'
 import PaneDivider from './PaneDivider.vue'
+import { useWords } from '@/model/useWords'
 
 /** A stage of many sheets: tabs above, the open sheet at the side, the plan beside it, and a divider between them to drag. */
 const props = defineProps<{
@@ -12,6 +13,7 @@ const props = defineProps<{
 }>()
 const sheet = defineModel<T>({ required: true })
 const room = useRoom()
+const { say } = useWords()
 const host = ref<HTMLElement>()
 const widthPx = ref(1000)
 const reading = computed(() => props.sheets.find((s) => s.id === sheet.value)?.wide ?? false)
@@ -42,7 +44,7 @@ onUnmounted(() => observer?.disconnect())
         :data-test="`sheet-${s.id}`"
         @click="sheet = s.id"
       >
-        {{ s.text }}
+        {{ say(s.text) }}
       </button>
     </nav>
     <section class="side" :aria-label="sheets.find((s) => s.id === sheet)?.text"><slot /></section>

@@ -1,10 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { Trouble } from '@/api/client'
+import { RequestFailed } from '@/api/client'
 import type { Assessment, Design, Land, Observation, Plan, TestPoint } from '@/api/types'
 import { latestOnly } from '@/shared/latest'
 import { useCursor } from './cursor'
-import { askDesign, askMoving, type Wish } from './movingDesign'
+import { askDesign, askMoving, type AlongsideRequest } from './movingDesign'
 
 /** What is to be worked out, and whom it concerns. */
 export interface Order {
@@ -14,7 +14,7 @@ export interface Order {
   /** While something is dragged; the answer is a light one. */
   moving: boolean
   answered: () => void
-  refused: (e: Trouble | null, sentence: string) => void
+  refused: (e: RequestFailed | null, sentence: string) => void
 }
 
 /** What the core makes of the plan, as of the last answer. */
@@ -30,15 +30,15 @@ export const useComputation = defineStore('computation', () => {
   )
   const testPoints = computed<TestPoint[]>(() => design.value?.layout.testPoints ?? [])
   /** What goes along with the design while something moves. */
-  let alongside: (() => Wish | null) | null = null
+  let alongside: (() => AlongsideRequest | null) | null = null
 
   const run = latestOnly(
     async ({ plan, land, readings, moving }: Order) => {
       const body = { plan, land, readings }
       if (!moving) return { ...(await askDesign(body)), tell: null }
-      const wish = alongside?.() ?? null
-      const answer = await askMoving(body, wish?.pulse ?? null)
-      return { ...answer, tell: () => wish?.took(answer.electrics) }
+      const beside = alongside?.() ?? null
+      const answer = await askMoving(body, beside?.pulse ?? null)
+      return { ...answer, tell: () => beside?.onAnswer(answer.electrics) }
     },
     (answer, order) => {
       answer.tell?.()
@@ -53,8 +53,8 @@ export const useComputation = defineStore('computation', () => {
       order.answered()
     },
     (e, order) => {
-      problem.value = e instanceof Trouble ? e.message : 'The layout failed.'
-      order.refused(e instanceof Trouble ? e : null, problem.value)
+      problem.value = e instanceof RequestFailed ? e.message : 'The layout failed.'
+      order.refused(e instanceof RequestFailed ? e : null, problem.value)
     },
   )
 
@@ -63,7 +63,7 @@ export const useComputation = defineStore('computation', () => {
     assessment.value = null
   }
 
-  function goAlongside(view: () => Wish | null) {
+  function goAlongside(view: () => AlongsideRequest | null) {
     alongside = view
     return () => {
       if (alongside === view) alongside = null

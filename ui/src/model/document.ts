@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import type { Catalogue, Land, LandState, Plan, PlanState } from '@/api/types'
 import { announce } from '@/shared/announce'
 import { useHistory } from '@/shared/history'
@@ -138,7 +138,9 @@ export const useDocument = defineStore('document', () => {
       if (steps && id.value === jobId) history.restore(steps)
     } catch (e) {
       failure.value =
-        e instanceof Trouble && e.status === 404 ? 'This job is not here.' : 'This job could not be opened.'
+        e instanceof RequestFailed && e.status === 404
+          ? 'This job is not here.'
+          : 'This job could not be opened.'
     }
   }
 

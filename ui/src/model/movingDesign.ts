@@ -21,9 +21,9 @@ const PER_DEGREE = 1e9
 const TURN_PER_DEGREE = 1e3
 
 /** What a view wants in the same picture while something moves, and what it does with the answer. */
-export interface Wish {
+export interface AlongsideRequest {
   pulse: MovingPulse
-  took: (electrics: Electrics | null) => void
+  onAnswer: (electrics: Electrics | null) => void
 }
 
 type Packed = MovingAnswer['rows'][number]

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import type { Observation } from '@/api/types'
 import { announce } from '@/shared/announce'
 import { outbox, type WaitingReading } from './outbox'
@@ -53,7 +53,7 @@ export const useReadings = defineStore('readings', () => {
       if (id === jobId.value) stored.value = answer.readings
       await settle(mine, new Map(answer.refused.map((r) => [r.id, r.message])))
     } catch (e) {
-      if (e instanceof Trouble && !e.away) await refusedAll(mine, e)
+      if (e instanceof RequestFailed && !e.away) await refusedAll(mine, e)
       else {
         announce('The server is away; the reading is kept here and sent when it is back.')
         timer = setTimeout(() => void send(), RETRY_MS)
@@ -62,7 +62,7 @@ export const useReadings = defineStore('readings', () => {
   }
 
   /** None was stored: of several each has its own reason, named by its place in what was sent. */
-  async function refusedAll(mine: WaitingReading[], e: Trouble) {
+  async function refusedAll(mine: WaitingReading[], e: RequestFailed) {
     const why = new Map(
       mine.map((r, i) => [r.id, e.places.find((p) => p.path.startsWith(`[${i}]`))?.message ?? e.message]),
     )

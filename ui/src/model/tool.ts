@@ -26,7 +26,7 @@ const useToolStore = defineStore('tool', () => {
   const drawFor = shallowRef<DrawFor>({ what: 'line' })
   /** Whether what is drawn bends smoothly through its points. */
   const curved = ref(false)
-  /** Goes up each time the whole job shall be shown. */
+  /** Goes up each time the whole job is to be shown. */
   const fits = ref(0)
   return { tool, drawFor, curved, fits }
 })
@@ -55,8 +55,8 @@ export const hints = {
   select: 'Drag a corner, gate, cut-out, feature or the energizer. Click a post to go there.',
   draw: 'Click corner by corner, or type a side below. Click the first again to close, Enter to end, Backspace for one back, Escape to drop. Alt: no snapping.',
   corner: 'Click a side to put a corner into it.',
-  split: 'Click where the line shall be parted.',
-  gate: 'Click a side where the gate shall be, or press Enter at the cursor.',
-  cutOut: 'Click the line where the cut-out shall be, or press Enter at the cursor.',
+  split: 'Click where to split the line.',
+  gate: 'Click a side where the gate goes, or press Enter at the cursor.',
+  cutOut: 'Click the line where the cut-out goes, or press Enter at the cursor.',
   energizer: 'Click where the energizer stands, or press Enter at the cursor.',
 }

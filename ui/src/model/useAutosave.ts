@@ -1,5 +1,5 @@
 import { ref, shallowRef } from 'vue'
-import { Trouble } from '@/api/client'
+import { RequestFailed } from '@/api/client'
 import { announce } from '@/shared/announce'
 import { sameJson } from '@/shared/sameJson'
 import { newId } from '@/shared/uuid'
@@ -90,12 +90,12 @@ export function useAutosave<T>(store: Store<T>) {
   }
 
   function failed(e: unknown) {
-    if (e instanceof Trouble && e.status === 409) {
+    if (e instanceof RequestFailed && e.status === 409) {
       state.value = 'conflict'
       pending = null
       void outbox.dropDraft(store.key())
       conflict.value = e.more as { keptRevision: number; currentRevision: number }
-    } else if (e instanceof Trouble && !e.away) {
+    } else if (e instanceof RequestFailed && !e.away) {
       state.value = 'refused'
     } else {
       state.value = 'away'
@@ -121,7 +121,7 @@ export function useAutosave<T>(store: Store<T>) {
       saveNo = draft.saveNo
       return doc
     } catch (e) {
-      if (e instanceof Trouble && e.away) throw e
+      if (e instanceof RequestFailed && e.away) throw e
       // Nobody can read it now; a later Buckle may.
       await outbox.putAside(draft)
       announce('Changes left in this browser cannot be read by this Buckle; they were put aside here.')

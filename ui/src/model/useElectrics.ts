@@ -1,7 +1,16 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
-import type { Circumstances, Electrics, ElectricsPart, Land, Plan, Plate, Supply, Trial } from '@/api/types'
+import { ask, client, RequestFailed } from '@/api/client'
+import type {
+  Circumstances,
+  Electrics,
+  ElectricsPart,
+  Land,
+  Plan,
+  EnergizerRating,
+  Supply,
+  Trial,
+} from '@/api/types'
 import { useJob } from './jobStore'
 import { withCircumstances, withSupply } from './planEdit'
 import { latestOnly } from '@/shared/latest'
@@ -18,7 +27,7 @@ interface Order {
   /** What is asked besides the likely curve. */
   parts: ElectricsPart[]
   /** The energizer that was recommended before, while it is held to. */
-  held: Plate | null
+  held: EnergizerRating | null
 }
 
 /** What each sheet shows besides the likely curve. */
@@ -80,7 +89,7 @@ const useElectricsStore = defineStore('electrics', () => {
     (e, order) => {
       if (order.jobId !== job.id) return
       pending.value = false
-      failed.value = e instanceof Trouble ? e.message : 'The pulse could not be worked out.'
+      failed.value = e instanceof RequestFailed ? e.message : 'The pulse could not be calculated.'
     },
   )
 
@@ -97,7 +106,7 @@ export function useElectrics() {
   let settled: ReturnType<typeof setTimeout> | undefined
 
   /** While something moves, the energizer that was recommended is held to. */
-  function recommended(): Plate | null {
+  function recommended(): EnergizerRating | null {
     const known = ofJob.value === job.id ? electrics.value?.energizer : undefined
     return job.plan?.spec.supply.energizer ? null : (known ?? null)
   }
@@ -137,7 +146,7 @@ export function useElectrics() {
       const held = recommended()
       return {
         pulse: { trial: trial.value, held },
-        took: (now) => jobId === job.id && take(now, { jobId, parts: [], held }),
+        onAnswer: (now) => jobId === job.id && take(now, { jobId, parts: [], held }),
       }
     })
     watch(

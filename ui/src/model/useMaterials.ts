@@ -1,6 +1,7 @@
 import { defineStore, storeToRefs } from 'pinia'
-import { shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { ask, client } from '@/api/client'
+import { spoken, useWords } from './useWords'
 import type { Materials } from '@/api/types'
 
 const useStore = defineStore('materials', () => {
@@ -20,5 +21,7 @@ const useStore = defineStore('materials', () => {
 export function useMaterials() {
   const store = useStore()
   store.load()
-  return storeToRefs(store).materials
+  const { materials } = storeToRefs(store)
+  const { say } = useWords()
+  return computed(() => spoken(materials.value, say))
 }

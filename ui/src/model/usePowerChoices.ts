@@ -1,6 +1,7 @@
 import { defineStore, storeToRefs } from 'pinia'
-import { shallowRef } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { ask, client } from '@/api/client'
+import { spoken, useWords } from './useWords'
 import type { PowerChoices } from '@/api/types'
 
 const useStore = defineStore('power-choices', () => {
@@ -20,5 +21,7 @@ const useStore = defineStore('power-choices', () => {
 export function usePowerChoices() {
   const store = useStore()
   store.load()
-  return storeToRefs(store).choices
+  const { choices } = storeToRefs(store)
+  const { say } = useWords()
+  return computed(() => spoken(choices.value, say))
 }

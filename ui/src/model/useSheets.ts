@@ -6,7 +6,7 @@ export type SheetId =
 
 /** The sheets of the survey, in working order. */
 export const sheets: { id: SheetId; text: string; wide: boolean }[] = [
-  { id: 'bring', text: 'Bring in', wide: false },
+  { id: 'bring', text: 'Import', wide: false },
   { id: 'lines', text: 'Lines', wide: false },
   { id: 'land', text: 'What is there', wide: false },
   { id: 'ground', text: 'Ground', wide: false },

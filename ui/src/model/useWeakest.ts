@@ -21,7 +21,7 @@ export function useWeakest() {
       label: 'Weakest point, predicted',
       note: behind.value ? 'follows when nothing moves' : e.needV === null ? '' : metWords[w.met],
       value: `${kvText(w.likelyV)} kV`,
-      derivation: `Least of the likely peaks at ${e.points.length} places${range}: at ${stationText(w.stationM, job.units)} of ${line}${need}. Reckoned with ${e.energizer.name}, ${e.chosen ? 'as chosen' : 'as recommended'}, on the laid-out wires, cables and rods.`,
+      derivation: `Least of the likely peaks at ${e.points.length} places${range}: at ${stationText(w.stationM, job.units)} of ${line}${need}. Calculated with ${e.energizer.name}, ${e.chosen ? 'as chosen' : 'as recommended'}, on the laid-out wires, cables and rods.`,
       rules: ['V10', 'V11'],
     }
   })

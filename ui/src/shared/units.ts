@@ -70,7 +70,7 @@ function trimmed(value: number): string {
 
 const number = (text: string) => Number(text.replace(',', '.'))
 
-/** Metres of what somebody typed; null when it is no length. A bare number is feet or metres by the units in use. */
+/** Metres of what somebody typed; null when it is not a length. A bare number is feet or metres by the units in use. */
 export function parseLengthM(text: string, units: UnitSystem): number | null {
   const t = text.trim().toLowerCase()
   const metric = /^(\d+(?:[.,]\d+)?)\s*(mm|cm|m)?$/.exec(t)

@@ -46,7 +46,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
       :class="{ settled: !failed && !pending }"
       role="status"
       data-test="electrics-state"
-      >{{ failed || (pending ? 'being worked out …' : 'up to date') }}</span
+      >{{ failed || (pending ? 'calculating …' : 'up to date') }}</span
     >
   </div>
 </template>

@@ -5,9 +5,11 @@ import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { lengthText } from '@/shared/units'
 import { energyText, ohmText } from '@/model/electricsWords'
+import { useWords } from '@/model/useWords'
 
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
+const { say } = useWords()
 const earth = computed(() => props.electrics.earth)
 const groups = computed(() => {
   const e = earth.value
@@ -23,14 +25,14 @@ const volts = (v: number) => `${Math.round(v)} V`
 
 <template>
   <div v-if="!earth">
-    <h2>Earth: half of the circuit</h2>
+    <h2>{{ say('Earth: half of the circuit') }}</h2>
     <p class="quiet-text">
       The rods come to {{ ohmText(electrics.rodsOhm)
-      }}{{ electrics.says ? '.' : '; the rest is being worked out …' }}
+      }}{{ electrics.says ? '.' : '; the rest is calculating …' }}
     </p>
   </div>
   <div v-else>
-    <h2>Earth: half of the circuit</h2>
+    <h2>{{ say('Earth: half of the circuit') }}</h2>
     <p class="why" :class="{ bad: !earth.good }" data-test="earth-verdict">
       The rods come to {{ ohmText(earth.rodsOhm) }} in {{ earth.ground.toLowerCase() }} ground of
       {{ ohmText(earth.soilOhmM) }}·m; in the earth test the last one would read about
@@ -102,8 +104,9 @@ const volts = (v: number) => `${Math.round(v)} V`
       </tbody>
     </table>
     <p class="small quiet-text">
-      Figures to compare ways of wiring by, not limits of what is safe. Keep the rods 10 m from any building's
-      earth; local code and licensed people decide. <RuleChips :rules="['C10', 'C12']" />
+      Figures to compare ways of wiring by, not limits of what is safe. Keep the rods
+      {{ lengthText(10, job.units) }} from {{ say("any building's earth") }}; local code and licensed people
+      decide. <RuleChips :rules="['C10', 'C12']" />
     </p>
   </div>
 </template>

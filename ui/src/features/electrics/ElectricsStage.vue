@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onUnmounted } from 'vue'
-import PlanView from '@/features/plan/PlanView.vue'
 import { useJob } from '@/model/jobStore'
 import SheetStage from '@/components/SheetStage.vue'
 import ConditionBar from './ConditionBar.vue'
@@ -30,7 +29,7 @@ onUnmounted(follow())
     <p v-else-if="(job.design?.layout.lines.length ?? 0) === 0" class="quiet-text">
       Nothing laid out yet: draw a line in Layout, then come back.
     </p>
-    <p v-else class="quiet-text">Working out the pulse …</p>
+    <p v-else class="quiet-text">Calculating the pulse …</p>
     <template #plan><PlanView :editable="true" :pulse="electrics" /></template>
   </SheetStage>
 </template>

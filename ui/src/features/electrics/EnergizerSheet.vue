@@ -1,19 +1,20 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Electrics, Plate } from '@/api/types'
+import type { Electrics, EnergizerRating } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import EntryField from '@/shared/EntryField.vue'
 import { kvText, lengthText } from '@/shared/units'
 import { useElectrics } from '@/model/useElectrics'
 import { metWords, ohmText } from '@/model/electricsWords'
+import { useWords } from '@/model/useWords'
 
 type Candidate = NonNullable<Electrics['energizers']>['candidates'][number]
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
 const { supply, setSupply } = useElectrics()
 const chosen = computed(() => supply.value.energizer?.name ?? '')
-const choose = (plate: Plate | null) => setSupply({ energizer: plate })
+const choose = (plate: EnergizerRating | null) => setSupply({ energizer: plate })
 
 /** A plate of one's own. */
 const own = ref({
@@ -57,7 +58,7 @@ function take() {
   }
   refused.value = ''
   choose({
-    name: o.name.trim() || 'own plate',
+    name: o.name.trim() || 'own energizer',
     storedJ: storedJ ?? null,
     out500J: out500J ?? null,
     openV: volts(openKv),
@@ -68,6 +69,7 @@ function take() {
     price,
   })
 }
+const { say } = useWords()
 const earthText = (need: Candidate['earth']) =>
   need.rods === null ? `under ${ohmText(need.mostOhm)}` : `${need.rods} × ${lengthText(need.rodM, job.units)}`
 const candidates = computed(() => props.electrics.energizers?.candidates ?? [])
@@ -94,7 +96,7 @@ const lowSays = computed(() => {
     <h2>Which energizer, and why</h2>
     <p class="why" data-test="recommended">{{ electrics.energizers?.why ?? 'Being compared …' }}</p>
     <p v-if="electrics.weakest" class="small quiet-text">
-      Computed with: {{ electrics.energizer.name
+      Calculated with: {{ electrics.energizer.name
       }}{{ electrics.chosen ? ', as chosen' : ', as recommended' }}. Weakest point
       {{ kvText(electrics.weakest.likelyV) }} kV likely, {{ kvText(electrics.weakest.lowV) }} to
       {{ kvText(electrics.weakest.highV) }}. <RuleChips :rules="['V11', 'V13', 'E7']" />
@@ -167,19 +169,20 @@ const lowSays = computed(() => {
         v-if="candidates[0]?.needJ"
       >
         ({{ candidates[0].needJ }} J wanted)</template
-      >, W the mean draw in the chosen mode, rods what keeps the last one under its limit in the earth test
-      (or how few ohms, where a dozen do not). These energizers are of no maker, made up to plan with, prices
-      and all; plate and price of the one you buy decide. Feed the fence from a certified energizer only.
+      >, W the mean draw in the chosen mode, rods what keeps the last one under its limit in the
+      {{ say('earth test') }}
+      (or how few ohms, where a dozen do not). These are generic energizers to plan with, prices too; the
+      rating plate and price of the one you buy decide. Feed the fence from a certified energizer only.
       <RuleChips :rules="['V14', 'G9', 'C1', 'C12']" />
     </p>
     <div class="row">
-      <v-btn :disabled="!chosen" data-test="no-choice" @click="choose(null)">Go by the recommendation</v-btn>
+      <v-btn :disabled="!chosen" data-test="no-choice" @click="choose(null)">Use the recommended one</v-btn>
       <a class="link" :href="`/api/jobs/${job.id}/energizer.pdf`" data-test="why-pdf"
         >Why this energizer, PDF</a
       >
       <a class="link" :href="`/api/jobs/${job.id}/electrics.csv`">All numbers, CSV</a>
     </div>
-    <h3>A plate of your own <RuleChips :rules="['E8']" /></h3>
+    <h3>Your own energizer <RuleChips :rules="['E8']" /></h3>
     <p class="small quiet-text">
       One of the two energies is enough: with the voltage at 100 Ω the other follows, without it as usual.
       Open is what stands at the terminals with nothing connected. <RuleChips :rules="['E9']" />

@@ -75,11 +75,15 @@ function set(row: Row, end: End, e: Event) {
       <tr v-for="r in rows" :key="r.key">
         <td>
           {{ r.text }}
-          <button v-if="r.own && spread(r)" class="link small" @click="say(r, null)">by the plate</button>
+          <button v-if="r.own && spread(r)" class="link small" @click="say(r, null)">
+            from the rating plate
+          </button>
         </td>
         <td v-if="!spread(r)" :colspan="ends.length" class="quiet-text">
-          as the plate asks (E9)
-          <button class="link small" :data-test="`model-${r.key}-own`" @click="say(r, r.own!)">say it</button>
+          as the rating plate asks (E9)
+          <button class="link small" :data-test="`model-${r.key}-own`" @click="say(r, r.own!)">
+            enter it
+          </button>
         </td>
         <td v-for="e in spread(r) ? ends : []" :key="e.key">
           <EntryField

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import type { AtPoint, Electrics } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
@@ -10,6 +10,7 @@ import PulseChart from './PulseChart.vue'
 import { nearestPoint } from '@/model/nearest'
 import { useElectrics } from '@/model/useElectrics'
 import { energyText, metWords, ohmText } from '@/model/electricsWords'
+import { useWords } from '@/model/useWords'
 
 const props = defineProps<{ electrics: Electrics }>()
 const job = useJob()
@@ -44,7 +45,7 @@ const look = latestOnly(
     atOf.value = { electrics: of, lineId: body.lineId, stationM: body.stationM }
     atFailed.value = ''
   },
-  (e) => (atFailed.value = e instanceof Trouble ? e.message : 'This place could not be worked out.'),
+  (e) => (atFailed.value = e instanceof RequestFailed ? e.message : 'This place could not be calculated.'),
 )
 watch(
   () => [props.electrics, lineId.value, station.value],
@@ -114,6 +115,7 @@ const leftOut = computed(() => jumpers.value.filter((j) => trial.value.open.incl
 const toMind = computed(() =>
   props.electrics.findings.filter((f) => ['V6', 'V10', 'J1', 'C13'].includes(f.rule)),
 )
+const { say } = useWords()
 const ohm = ref('1000')
 const refused = ref('')
 function load() {
@@ -196,7 +198,7 @@ function load() {
     >
     <p v-if="switches.length === 0" class="small quiet-text">There is no cut-out and no handle gate.</p>
     <label v-if="jumpers.length" class="jumpers"
-      >Leave out a jumper set <RuleChips :rules="['J1']" />
+      >Remove a jumper set <RuleChips :rules="['J1']" />
       <select
         data-test="jumpers"
         @change="
@@ -204,7 +206,7 @@ function load() {
           (($event.target as HTMLSelectElement).value = ''))
         "
       >
-        <option value="">none left out besides those below</option>
+        <option value="">none removed but those below</option>
         <option v-for="j in jumpers.filter((x) => !leftOut.includes(x))" :key="j.id" :value="j.id">
           {{ j.text }}
         </option>
@@ -217,19 +219,19 @@ function load() {
     </ul>
     <h3>Try: a load here</h3>
     <form class="pair" @submit.prevent="load">
-      <label>Ω to earth<input v-model="ohm" inputmode="decimal" data-test="load-ohm" /></label>
-      <v-btn type="submit" data-test="add-load">Put it here</v-btn>
+      <label>{{ say('Ω to earth') }}<input v-model="ohm" inputmode="decimal" data-test="load-ohm" /></label>
+      <v-btn type="submit" data-test="add-load">Place it here</v-btn>
     </form>
     <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
     <ul class="plain">
       <li v-for="(l, i) in trial.loads" :key="i" data-test="load">
         {{ ohmText(l.ohm) }} at {{ lengthText(l.stationM, job.units) }} of {{ lineName(l.lineId) }}
-        <button class="link" @click="dropLoad(i)">take off</button>
+        <button class="link" @click="dropLoad(i)">remove</button>
       </li>
     </ul>
     <p class="small quiet-text">
-      Tried only, not planned. A tried switch is not an isolated one: energizer off before hands go on the
-      wire.
+      A trial, not part of the plan. A switch opened here is not isolated on the ground: energizer off before
+      hands go on the wire.
       <RuleChips :rules="['C7']" />
     </p>
   </div>

@@ -85,7 +85,7 @@ const year = computed(() => ({
   <div>
     <h2>What powers it</h2>
     <p v-if="supply || !electrics.says" class="why" data-test="supply-says">
-      {{ supply?.says ?? 'Being worked out …' }}
+      {{ supply?.says ?? 'Calculating …' }}
     </p>
     <p v-for="f in supply?.findings" :key="f.message" class="weak">
       {{ f.message }} <RuleChips :rules="[f.rule]" />
@@ -99,7 +99,7 @@ const year = computed(() => ({
           @change="setSupply({ source: value($event) as Supply['source'] })"
         >
           <option value="MAINS">the mains</option>
-          <option value="BATTERY">a battery, changed by hand</option>
+          <option value="BATTERY">a battery, swapped by hand</option>
           <option value="SOLAR">battery and panel</option>
         </select>
       </label>
@@ -130,7 +130,7 @@ const year = computed(() => ({
           }}
         </dd>
       </template>
-      <dt>Lost in the cable</dt>
+      <dt>Voltage lost in the cable</dt>
       <dd class="number">{{ battery.cableDropV.toFixed(2) }} V of the 12, at the mean draw</dd>
     </dl>
     <PulseChart v-if="monthsOfYear.length" :option="year" label="Made, used and lowest charge by month" />

@@ -17,11 +17,9 @@ const against = (v: number, key: 'weakestV' | 'heavyV') => {
 
 <template>
   <div>
-    <h2>One thing done otherwise</h2>
-    <p class="small quiet-text">
-      Each laid out and worked out for this very plan; the weakest point is shown.
-    </p>
-    <p v-if="!electrics.whatIfs && !electrics.says" class="quiet-text">Being worked out …</p>
+    <h2>Change one thing</h2>
+    <p class="small quiet-text">Each laid out and calculated for this plan; the weakest point is shown.</p>
+    <p v-if="!electrics.whatIfs && !electrics.says" class="quiet-text">Calculating …</p>
     <table v-if="electrics.whatIfs" class="sheet">
       <thead>
         <tr>

@@ -9,7 +9,7 @@ import EveryJobCard from '@/components/EveryJobCard.vue'
 
 const job = useJob()
 const order = { WARN: 0, CAUTION: 1, NOTE: 2 }
-const words = { WARN: 'to mend', NOTE: 'to know', CAUTION: 'caution' }
+const words = { WARN: 'fix', NOTE: 'to know', CAUTION: 'caution' }
 const findings = computed(() =>
   [...(job.design?.layout.findings ?? [])].sort(
     (a, b) =>
@@ -71,8 +71,8 @@ function withdraw(f: Finding) {
   <div>
     <h2>Findings</h2>
     <p class="small quiet-text">
-      A click goes there on plan and ribbon. One you take upon yourself is kept with its reason; the local
-      code and licensed people have the last word.
+      Click one to go there on plan and ribbon. An accepted one is kept with its reason; the local code and
+      licensed people have the last word.
     </p>
     <EveryJobCard />
     <ul class="list" data-test="finding-list">
@@ -88,7 +88,7 @@ function withdraw(f: Finding) {
         <FindingPlaces :finding="f" />
         <span v-if="f.accepted !== null" class="small"
           >accepted: {{ f.accepted }}
-          <button class="link" @click="withdraw(f)">take back</button>
+          <button class="link" @click="withdraw(f)">withdraw</button>
         </span>
         <button
           v-else-if="f.severity === 'WARN' && open !== f"
@@ -101,7 +101,7 @@ function withdraw(f: Finding) {
         <form v-if="open === f" class="why" @submit.prevent="accept(f)">
           <label>because <input v-model="reason" data-test="accept-reason" /></label>
           <v-btn type="submit" :disabled="!reason.trim()" data-test="accept-it">Accept</v-btn>
-          <v-btn class="quiet" @click="open = null">Leave it</v-btn>
+          <v-btn class="quiet" @click="open = null">Cancel</v-btn>
         </form>
       </li>
     </ul>

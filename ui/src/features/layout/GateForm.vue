@@ -59,7 +59,7 @@ function setOpening(text: string) {
         @change="setOpening(($event.target as HTMLInputElement).value)"
     /></label>
     <button type="button" class="link" @click="job.change((p) => removeItem(p, job.selected!))">
-      Take out
+      Remove
     </button>
   </form>
 </template>

@@ -11,8 +11,10 @@ import { lengthText, parseLengthM, stationText } from '@/shared/units'
 import { useMaterials } from '@/model/useMaterials'
 import WiringDiagram from './WiringDiagram.vue'
 import { jointKinds } from '@/model/layoutWords'
+import { useWords } from '@/model/useWords'
 
 const job = useJob()
+const { say } = useWords()
 const materials = useMaterials()
 const drawn = computed(() => job.plan!.site.lines.find((l) => l.id === job.line?.lineId))
 const joints = computed(() => (job.design?.layout.joints ?? []).filter((j) => j.lineId === job.line?.lineId))
@@ -99,7 +101,7 @@ async function advise() {
               :aria-label="`${g.name} hangs from`"
               @change="change(g.id, { hangs: (word($event) || null) as Gate['hangs'] })"
             >
-              <option value="">as is right</option>
+              <option value="">automatic</option>
               <option value="FIRST">its first post</option>
               <option value="LAST">its last post</option>
             </select>
@@ -109,12 +111,14 @@ async function advise() {
     </table>
     <h2 class="mt-6">Cut-outs <RuleChips :rules="['J4', 'J9']" /></h2>
     <p>
-      <v-btn data-test="advise-cut-out" @click="advise">Place one more where it halves best</v-btn>
+      <v-btn data-test="advise-cut-out" @click="advise"
+        >Place one where it halves the longest section best</v-btn
+      >
     </p>
     <h2 class="mt-6">Jumpers and links <RuleChips :rules="['J1']" /></h2>
     <p class="small quiet-text">
-      Wires are numbered from the ground up. Solid hot with solid hot, dashed earth with dashed earth;
-      energizer off and isolated before hands go on the wire.
+      Wires are numbered from the ground up. Solid hot with solid hot,
+      {{ say('dashed earth with dashed earth') }}; energizer off and isolated before hands go on the wire.
     </p>
     <div v-for="(s, i) in sorts" :key="i" class="sort" data-test="joint">
       <WiringDiagram :joint="s.joint" :line="job.line" />

@@ -1,7 +1,6 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
 import { useJob } from '@/model/jobStore'
-import PlanView from '@/features/plan/PlanView.vue'
 import SheetStage from '@/components/SheetStage.vue'
 import GateForm from './GateForm.vue'
 import SpecPanel from './SpecPanel.vue'
@@ -26,9 +25,7 @@ const waits = computed(() => job.rough && (sheet.value === 'posts' || sheet.valu
 
 <template>
   <SheetStage v-model="sheet" :sheets="layoutSheets" label="Sheets of the layout">
-    <p v-if="waits" class="quiet-text" data-test="waits">
-      Loads and lengths are worked out when it is let go.
-    </p>
+    <p v-if="waits" class="quiet-text" data-test="waits">Loads and lengths are calculated when you let go.</p>
     <component :is="current" v-show="!waits" />
     <template #plan>
       <PlanView :editable="true" />

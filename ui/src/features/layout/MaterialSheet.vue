@@ -8,8 +8,10 @@ import { lengthText, parseLengthM } from '@/shared/units'
 import { withFence } from '@/model/planEdit'
 import { withFencePart, type FencePart } from '@/model/bookEdit'
 import { useMaterials } from '@/model/useMaterials'
+import { useWords } from '@/model/useWords'
 
 const job = useJob()
+const { say } = useWords()
 const materials = useMaterials()
 const fence = computed(() => job.plan!.spec.fence)
 
@@ -34,7 +36,7 @@ const degreeUnit = computed(() => (job.units === 'METRIC' ? '°C' : '°F'))
 const conductor = (id: string) => materials.value?.conductors.find((c) => c.id === id)
 const roles = [
   { id: 'hot', text: 'Hot wires' },
-  { id: 'earth', text: 'Earth wires' },
+  { id: 'earth', text: say('Earth wires') },
   { id: 'plain', text: 'Plain wires' },
 ] as const
 const kinds = [
@@ -131,7 +133,7 @@ const kinds = [
         type="checkbox"
         :checked="fence.wires.earthTied"
         @change="set('wires', { earthTied: !fence.wires.earthTied })" />
-      earth wires tied to the earth terminal <RuleChips :rules="['W18']"
+      {{ say('earth wires tied to the earth terminal') }} <RuleChips :rules="['W18']"
     /></label>
     <h3>Braces <RuleChips :rules="['B3']" /></h3>
     <label
@@ -190,7 +192,7 @@ const kinds = [
     </div>
     <h3>Insulators <RuleChips :rules="['I5']" /></h3>
     <label
-      >They have to stand
+      >They must stand up to
       <select
         :value="fence.hazard"
         data-test="hazard"

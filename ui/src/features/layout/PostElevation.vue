@@ -2,6 +2,7 @@
 import { computed } from 'vue'
 import type { Brace, Post, UnitSystem, Wire } from '@/api/types'
 import { tapedText } from '@/shared/units'
+import { useWords } from '@/model/useWords'
 
 /** One post as the crew sets it: heights of the wires, what is above ground and below. */
 const props = defineProps<{ post: Post; wires: Wire[]; braces: Brace[]; units: UnitSystem }>()
@@ -23,7 +24,8 @@ const labels = computed(() => {
 const wide = computed(() =>
   ['LINE', 'TIE_DOWN'].includes(props.post.kind) ? 12 : props.post.kind === 'LIGHT' ? 4 : 20,
 )
-const words = { HOT: 'hot', EARTH: 'earth', PLAIN: 'plain' }
+const { say } = useWords()
+const words = computed(() => ({ HOT: 'hot', EARTH: say('earth'), PLAIN: 'plain' }))
 const fitting = (w: Wire) =>
   w.role !== 'HOT'
     ? 'staple or clip'

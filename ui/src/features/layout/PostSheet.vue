@@ -63,7 +63,7 @@ function override() {
     stock: (want.value.stock || null) as PostOverride['stock'],
     lightPerGap: want.value.light === '' ? null : Number(want.value.light),
     use: (want.value.use || null) as PostOverride['use'],
-    reason: want.value.reason.trim() || 'own choice',
+    reason: want.value.reason.trim() || 'exception',
   }
   job.change((p) => addOverride(p, line.value!.lineId, made))
   from.value = to.value = null
@@ -142,13 +142,13 @@ async function turn(zeroCornerId: string | null) {
       </dl>
       <form class="pair" @submit.prevent="stand">
         <label
-          >It really stands <RuleChips :rules="['P14']" />
+          >As built <RuleChips :rules="['P14']" />
           <input v-model="depth" placeholder="depth, e.g. 22 in" data-test="stands-deep" />
         </label>
         <v-btn type="submit" data-test="record-depth">Record</v-btn>
       </form>
     </template>
-    <h3>Own choice on a stretch or a post <RuleChips :rules="['P19']" /></h3>
+    <h3>Exception on a stretch or a post <RuleChips :rules="['P19']" /></h3>
     <div class="pair">
       <v-btn data-test="from-here" @click="from = post ?? null">
         {{ from ? `from post ${from.number}` : 'from here' }}
@@ -175,7 +175,7 @@ async function turn(zeroCornerId: string | null) {
       </select>
     </label>
     <label
-      >they do the work of
+      >they act as
       <select v-model="want.use" data-test="override-use">
         <option value="">as planned</option>
         <option value="LINE">line posts</option>
@@ -187,7 +187,7 @@ async function turn(zeroCornerId: string | null) {
       >because
       <EntryField :value="want.reason" @input="want.reason = ($event.target as HTMLInputElement).value"
     /></label>
-    <v-btn class="mt-2" data-test="override" @click="override">Keep this choice</v-btn>
+    <v-btn class="mt-2" data-test="override" @click="override">Add the exception</v-btn>
     <p v-if="refused" class="weak" role="alert">{{ refused }}</p>
     <ul class="plain-list">
       <li v-for="o in drawn.book.overrides" :key="o.id" data-test="override-kept">
@@ -200,7 +200,7 @@ async function turn(zeroCornerId: string | null) {
             )
           "
         >
-          take out
+          remove
         </button>
       </li>
     </ul>
@@ -213,13 +213,13 @@ async function turn(zeroCornerId: string | null) {
       }}
     </p>
     <div class="buttons">
-      <v-btn data-test="issue-numbers" @click="issue">Give the numbers</v-btn>
+      <v-btn data-test="issue-numbers" @click="issue">Number the posts</v-btn>
       <v-btn
         v-if="drawn.book.issued.length"
         @click="job.change((p) => changeBook(p, line!.lineId, { issued: [] }))"
-        >Number anew</v-btn
+        >Renumber</v-btn
       >
-      <v-btn data-test="reverse" @click="turn(null)">Count from the other end</v-btn>
+      <v-btn data-test="reverse" @click="turn(null)">Station from the other end</v-btn>
     </div>
     <label v-if="drawn.closed"
       >Station 0 at corner
@@ -236,7 +236,7 @@ async function turn(zeroCornerId: string | null) {
         type="checkbox"
         :checked="drawn.book.onExisting"
         @change="job.change((p) => changeBook(p, line!.lineId, { onExisting: !drawn!.book.onExisting }))" />
-      on offset brackets of a fence that stands <RuleChips :rules="['I4', 'C2']"
+      on offset brackets of an existing fence <RuleChips :rules="['I4', 'C2']"
     /></label>
     <label
       >Wires hang on <RuleChips :rules="['I9']" />

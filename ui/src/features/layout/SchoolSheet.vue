@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import type { House, HouseState, SchoolEffect } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
@@ -25,7 +25,7 @@ const compute = latestOnly(
     effects.value = answer
     failed.value = ''
   },
-  (e) => (failed.value = e instanceof Trouble ? e.message : 'The schools could not be compared.'),
+  (e) => (failed.value = e instanceof RequestFailed ? e.message : 'The schools could not be compared.'),
 )
 watch(
   () => job.design,
@@ -57,7 +57,7 @@ async function choose(id: SchoolEffect['school']) {
     const spec = await ask(client.POST('/api/school', { body: { spec: job.plan!.spec, school: id } }))
     job.change((p) => withSpec(p, spec))
   } catch (e) {
-    failed.value = e instanceof Trouble ? e.message : 'The school could not be followed.'
+    failed.value = e instanceof RequestFailed ? e.message : 'The school could not be followed.'
   }
 }
 function because(topic: string, e: Event) {
@@ -85,7 +85,7 @@ async function setHouse(topic: string, id: string) {
     )
     announce(`The house's way is kept as revision ${house.value.revision}; new jobs start with it.`)
   } catch (e) {
-    failed.value = e instanceof Trouble ? e.message : 'The house could not be changed.'
+    failed.value = e instanceof RequestFailed ? e.message : 'The house could not be changed.'
     house.value = await ask(client.GET('/api/house'))
   }
 }
@@ -99,8 +99,7 @@ const change = (value: number, base: number, text: (n: number) => string) => {
   <div>
     <h2>Schools, and what each does to this job</h2>
     <p class="small quiet-text">
-      Laid out for this very plan, before you switch. Plus and minus are against the job as it is. House
-      revision
+      Laid out for this plan, before you switch. Plus and minus are against the job as it is. House revision
       {{ house?.revision ?? 0 }}, rulebook {{ job.catalogue?.rulebook
       }}<template v-if="job.rulebook && job.rulebook !== job.catalogue?.rulebook"
         >; this job was last saved under rulebook {{ job.rulebook }}</template
@@ -118,7 +117,7 @@ const change = (value: number, base: number, text: (n: number) => string) => {
             <th class="right">Uplift</th>
             <th class="right">Reserve</th>
             <th class="right">Wire</th>
-            <th class="right">To mend</th>
+            <th class="right">To fix</th>
             <th>House</th>
           </tr>
         </thead>
@@ -171,7 +170,7 @@ const change = (value: number, base: number, text: (n: number) => string) => {
                   </button>
                 </td>
               </template>
-              <td v-else colspan="6" class="small quiet-text">being laid out …</td>
+              <td v-else colspan="6" class="small quiet-text">calculating …</td>
               <td>
                 <button
                   class="link"
@@ -197,7 +196,7 @@ const change = (value: number, base: number, text: (n: number) => string) => {
         </tbody>
       </table>
       <label v-if="departs(t.id)" class="small departs"
-        >This job leaves the house's way, because
+        >This job departs from the house's way because
         <EntryField
           :value="reason(t.id)"
           :data-test="`because-${t.id}`"

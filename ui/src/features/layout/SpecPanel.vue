@@ -6,6 +6,7 @@ import { useJob } from '@/model/jobStore'
 import { withFence, withSupply } from '@/model/planEdit'
 import { lengthText, parseLengthM } from '@/shared/units'
 import WireTable from './WireTable.vue'
+import { useWords } from '@/model/useWords'
 
 /** Rule P11: line posts go in about 3 ft. */
 const USUAL_DEPTH_M = 0.9144
@@ -14,6 +15,7 @@ const job = useJob()
 const fence = computed(() => job.plan!.spec.fence)
 const supply = computed(() => job.plan!.spec.supply)
 const animals = computed(() => job.catalogue?.animals ?? [])
+const { say } = useWords()
 const presets = computed(() => job.catalogue?.presets ?? [])
 const fitting = computed(() =>
   presets.value.filter((p) => p.suits.some((a) => fence.value.animals.includes(a))),
@@ -67,13 +69,13 @@ function setJoules(e: Event) {
   const joules = Number((e.target as HTMLInputElement).value.replace(',', '.'))
   if (joules >= 0.01 && joules <= 100) drive({ countedJ: joules })
 }
-const title = (p: Preset) => `${p.rule} · ${p.name}`
+const title = (p: Preset) => `${p.rule} · ${say(p.name)}`
 const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
 </script>
 
 <template>
-  <section class="spec" aria-label="What shall be built">
-    <h2>What shall be built</h2>
+  <section class="spec" aria-label="Fence">
+    <h2>Fence</h2>
     <label
       >Animal
       <select :value="fence.animals[0]" data-test="animal" @change="setAnimal">
@@ -140,7 +142,7 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
       /></label>
     </fieldset>
     <label
-      >Ground rods
+      >{{ say('Ground rods') }}
       <select
         :value="supply.earth.school"
         @change="
@@ -152,10 +154,10 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
           })
         "
       >
-        <option value="THREE_RODS">G1 · three 6 ft rods</option>
+        <option value="THREE_RODS">G1 · three rods of {{ lengthText(1.83, job.units) }}</option>
         <option value="BY_AREA">G2 · by the acre</option>
-        <option value="ONE_LONG_ROD">G3 · one 8 ft rod, wet clay</option>
-        <option value="BY_JOULES">G4 · 3 ft for each joule †</option>
+        <option value="ONE_LONG_ROD">G3 · one rod of {{ lengthText(2.44, job.units) }}, wet clay</option>
+        <option value="BY_JOULES">G4 · {{ lengthText(0.914, job.units) }} for each joule †</option>
       </select>
     </label>
     <label class="check"

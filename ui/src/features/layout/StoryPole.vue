@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { withFence } from '@/model/planEdit'
@@ -9,6 +9,7 @@ import { setLineSpec, setLineWires } from '@/model/bookEdit'
 import { useMaterials } from '@/model/useMaterials'
 import type { LineSpec } from '@/api/types'
 import WireTable from './WireTable.vue'
+import { useWords } from '@/model/useWords'
 
 const job = useJob()
 const materials = useMaterials()
@@ -20,7 +21,8 @@ const wires = computed(() => schedule.value.wires)
 const topM = computed(() => wires.value.at(-1)?.heightM ?? 1)
 const H = 300
 const y = (heightM: number) => 12 + (H - 24) * (1 - heightM / (topM.value * 1.06))
-const words = { HOT: 'hot', EARTH: 'earth', PLAIN: 'plain' }
+const { say } = useWords()
+const words = computed(() => ({ HOT: 'hot', EARTH: say('earth'), PLAIN: 'plain' }))
 const merged = ref<string[]>([])
 const refused = ref('')
 const mix = ref<string[]>([])
@@ -35,9 +37,9 @@ async function combine() {
   try {
     const made = await ask(client.GET('/api/mixed-wires', { params: { query: { presets: mix.value } } }))
     setSchedule(made.schedule)
-    merged.value = made.merged.length ? made.merged : ['Nothing fell together.']
+    merged.value = made.merged.length ? made.merged : ['No two wires coincide.']
   } catch (e) {
-    refused.value = e instanceof Trouble ? e.message : 'The wires could not be combined.'
+    refused.value = e instanceof RequestFailed ? e.message : 'The wires could not be combined.'
   }
 }
 </script>
@@ -107,7 +109,7 @@ async function combine() {
     <h3>Several animals together <RuleChips :rules="['W19']" /></h3>
     <select v-model="mix" multiple size="6" aria-label="Wire schedules to combine" data-test="mix-presets">
       <option v-for="p in job.catalogue?.presets" :key="p.id" :value="p.id">
-        {{ p.rule }} · {{ p.name }}
+        {{ p.rule }} · {{ say(p.name) }}
       </option>
     </select>
     <v-btn class="mt-2" :disabled="mix.length < 2" data-test="mix" @click="combine">Combine them</v-btn>

@@ -2,13 +2,15 @@
 import { computed, ref } from 'vue'
 import type { FenceSpec, UnitSystem, Wire } from '@/api/types'
 import { lengthText, parseLengthM } from '@/shared/units'
+import { useWords } from '@/model/useWords'
 
 const props = defineProps<{ schedule: FenceSpec['schedule']; units: UnitSystem }>()
 const emit = defineEmits<{ change: [schedule: FenceSpec['schedule']] }>()
 const problem = ref('')
 const rows = computed(() => props.schedule.wires.map((wire, i) => ({ wire, i })).reverse())
 const roles: Wire['role'][] = ['HOT', 'EARTH', 'PLAIN']
-const words = { HOT: 'hot', EARTH: 'earth', PLAIN: 'plain' }
+const { say } = useWords()
+const words = computed(() => ({ HOT: 'hot', EARTH: say('earth'), PLAIN: 'plain' }))
 
 /** Sorted from the ground up; two wires at one height are refused here, before the core would. */
 function offer(wires: Wire[]) {
@@ -79,7 +81,7 @@ const allHot = () =>
       </select>
       <button
         :disabled="schedule.wires.length === 1"
-        :aria-label="`Take out wire ${i + 1}`"
+        :aria-label="`Remove wire ${i + 1}`"
         @click="offer(schedule.wires.filter((_, k) => k !== i))"
       >
         ×
@@ -90,7 +92,7 @@ const allHot = () =>
       <button :disabled="schedule.wires.length >= 16" @click="add">+ wire</button>
       <button @click="allHot">all hot</button>
       <button data-test="alternate-hot" @click="alternate('HOT')">lowest hot, alternating</button>
-      <button @click="alternate('EARTH')">lowest earth</button>
+      <button @click="alternate('EARTH')">{{ say('lowest earth') }}</button>
     </div>
   </div>
 </template>

@@ -48,9 +48,14 @@ function goTo(f: Finding) {
     </header>
     <template v-if="!room.ledgerOpen">
       <dl class="strip-figures">
-        <div v-for="f in figures" :key="f.key" :title="`${f.label}: ${f.note}`">
+        <div
+          v-for="f in figures"
+          :key="f.key"
+          :title="`${f.label}: ${f.note}`"
+          :data-test="`figure-${f.key}`"
+        >
           <dt>{{ f.label }}</dt>
-          <dd>{{ f.value }}</dd>
+          <dd class="value">{{ f.value }}</dd>
         </div>
       </dl>
       <button

@@ -5,6 +5,7 @@ import Polygon from 'ol/geom/Polygon'
 import { Fill, Icon, Stroke, Style, Text } from 'ol/style'
 import CircleStyle from 'ol/style/Circle'
 import type { LandFeature, LandKind, Position } from '@/api/types'
+import { kindText } from '@/model/landKinds'
 import { nameFont, palette, symbol, type Palette } from './symbols'
 import { beside, emptyDrawing, wordRank, type Drawing } from './words'
 
@@ -33,40 +34,6 @@ const drawn: Record<LandKind, Drawn> = {
   SOIL: { width: 0.8, dash: [2, 5], color: (c) => c.groundEdge, fill: (c) => `${c.ground}66` },
   STANDING_WATER: { width: 1.2, color: (c) => c.earth, fill: (c) => `${c.earth}33` },
   NO_GO: { width: 1.4, dash: [5, 3], color: (c) => c.broken, fill: (c) => `${c.broken}1c` },
-}
-
-export const shapeOf: Record<LandKind, LandFeature['shape'][]> = {
-  EXISTING_FENCE: ['LINE'],
-  BUILDING: ['AREA', 'POINT'],
-  POWER_OUTLET: ['POINT'],
-  OVERHEAD_LINE: ['LINE'],
-  BURIED_SERVICE: ['LINE'],
-  PUBLIC_WAY: ['LINE'],
-  BOUNDARY: ['LINE', 'AREA'],
-  TRACK: ['LINE'],
-  OPENING: ['POINT'],
-  CREEK: ['LINE'],
-  TREES: ['AREA', 'LINE', 'POINT'],
-  SOIL: ['AREA'],
-  STANDING_WATER: ['AREA'],
-  NO_GO: ['AREA'],
-}
-
-export const kindText: Record<LandKind, string> = {
-  EXISTING_FENCE: 'existing fence',
-  BUILDING: 'building',
-  POWER_OUTLET: 'power outlet',
-  OVERHEAD_LINE: 'overhead line',
-  BURIED_SERVICE: 'buried service',
-  PUBLIC_WAY: 'public path or road',
-  BOUNDARY: 'boundary',
-  TRACK: 'track',
-  OPENING: 'gate opening',
-  CREEK: 'creek',
-  TREES: 'trees and brush',
-  SOIL: 'soil zone',
-  STANDING_WATER: 'standing water',
-  NO_GO: 'no-go',
 }
 
 function mark(at: Position, sign: string, color: string, c: Palette): Feature {

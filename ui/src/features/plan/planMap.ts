@@ -251,8 +251,15 @@ export function createPlanMap(
 
   /** For tests: where on the screen a place is drawn. */
   const pixelAt = (at: Position) => map.getPixelFromCoordinate(project(at))
-  const hooks = target as HTMLElement & { pixelAt?: unknown; zoomTo?: unknown; plainPosts?: unknown }
+  const hooks = target as HTMLElement & {
+    pixelAt?: unknown
+    still?: unknown
+    zoomTo?: unknown
+    plainPosts?: unknown
+  }
   hooks.pixelAt = pixelAt
+  /** Whether the plan is drawn for the scale it has. */
+  hooks.still = () => !view.getAnimating() && view.getResolution() === drawnAt
   /** For the benchmark: shows the job from so far, and the posts as one plain feature each, to compare with. */
   hooks.zoomTo = (factor: number) => {
     fit()

@@ -136,7 +136,7 @@ const chosen = computed(() => {
   const x = Math.max(0, scale.value.x(s.fromM))
   return { x, width: Math.max(2, Math.min(width.value, scale.value.x(s.toM)) - x) }
 })
-const words = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'not told yet' }
+const words = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'no reading yet' }
 
 let begunM: number | null = null
 function begin(e: PointerEvent) {

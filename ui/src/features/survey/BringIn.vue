@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { ask, client, importFile, storeGrid, Trouble, type ImportQuery } from '@/api/client'
+import { ask, client, importFile, storeGrid, RequestFailed, type ImportQuery } from '@/api/client'
 import type { FenceLine, GridRef, ImportAnswer, Position, Survey } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { takeSurvey } from '@/model/planEdit'
@@ -63,7 +63,7 @@ async function read(chosen: File) {
   } catch (e) {
     found.value = null
     preview.value = []
-    const trouble = e instanceof Trouble ? e : null
+    const trouble = e instanceof RequestFailed ? e : null
     problems.value = trouble?.places.length
       ? trouble.places
       : [
@@ -126,7 +126,7 @@ function take(survey: Survey) {
     }
   })
   leave()
-  announce('Taken into the plan.')
+  announce('Added to the plan.')
   setTimeout(fit, 400)
 }
 
@@ -159,7 +159,9 @@ async function average(line: FenceLine) {
     )
     leave()
   } catch (e) {
-    problems.value = [{ code: '', path: line.name, message: e instanceof Trouble ? e.message : 'It failed.' }]
+    problems.value = [
+      { code: '', path: line.name, message: e instanceof RequestFailed ? e.message : 'It failed.' },
+    ]
   }
 }
 
@@ -174,7 +176,7 @@ async function takeGrid() {
     open('ground')
   } catch (e) {
     problems.value = [
-      { code: '', path: file.value.name, message: e instanceof Trouble ? e.message : 'It failed.' },
+      { code: '', path: file.value.name, message: e instanceof RequestFailed ? e.message : 'It failed.' },
     ]
   } finally {
     busy.value = false
@@ -225,7 +227,7 @@ const swapText = {
   <div>
     <p v-if="found?.swap" class="offer" role="alert">
       This lies far from the property. Read with {{ swapText[found.swap] }}, it would lie on it.
-      <v-btn class="mt-1" data-test="swap" @click="again(() => (swap = found!.swap!))">Read it so</v-btn>
+      <v-btn class="mt-1" data-test="swap" @click="again(() => (swap = found!.swap!))">Swap and import</v-btn>
     </p>
     <template v-if="found?.survey">
       <SurveyPreview
@@ -259,7 +261,7 @@ const swapText = {
       @leave="leave"
     />
     <template v-else>
-      <h2>Bring in what there is</h2>
+      <h2>Import what you have</h2>
       <p>
         Drop a file anywhere here: a walk (GPX, GeoJSON, KML), points (CSV), a tape sheet, a terrain grid, a
         photo or scan, a whole job. Buckle shows what it made of it before anything is stored.
@@ -286,7 +288,7 @@ const swapText = {
             class="mt-1"
             data-test="swap"
             @click="again(() => (swap = 'LAT_LON'))"
-            >Read it swapped</v-btn
+            >Swap and import</v-btn
           >
         </li>
       </ul>

@@ -62,10 +62,8 @@ function read() {
     <p v-else-if="role.includes('east')" class="small quiet-text">
       Metres are counted from the first corner of the plan.
     </p>
-    <v-btn class="strong mr-2" data-test="read-columns" :disabled="busy" @click="read"
-      >Show what it makes</v-btn
-    >
-    <v-btn @click="emit('leave')">Leave it</v-btn>
+    <v-btn class="strong mr-2" data-test="read-columns" :disabled="busy" @click="read">Preview</v-btn>
+    <v-btn @click="emit('leave')">Cancel</v-btn>
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import type { Comparison, Fitted, Plan, Position } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { announce } from '@/shared/announce'
@@ -77,7 +77,7 @@ async function fit() {
     if (!text) continue
     const m = parseLengthM(text, job.units)
     if (m === null) {
-      failure.value = `“${text}” for ${letters.value[w.from]}–${letters.value[w.to]} is no length.`
+      failure.value = `“${text}” for ${letters.value[w.from]}–${letters.value[w.to]} is not a length.`
       return
     }
     measures.push({ ...w, distanceM: m })
@@ -94,7 +94,7 @@ async function fit() {
   } catch (e) {
     fitted.value = null
     comparison.value = null
-    failure.value = e instanceof Trouble ? e.message : 'It failed.'
+    failure.value = e instanceof RequestFailed ? e.message : 'It failed.'
   }
 }
 
@@ -106,7 +106,7 @@ async function confirm() {
     announce(`The ground as measured is revision ${job.revision}, “${label.value}”.`)
     reset()
   } catch (e) {
-    failure.value = e instanceof Trouble ? e.message : 'It could not be saved.'
+    failure.value = e instanceof RequestFailed ? e.message : 'It could not be saved.'
   }
 }
 </script>
@@ -175,10 +175,10 @@ async function confirm() {
         <div class="row">
           <label>call it <input v-model="label" class="field" /></label>
           <v-btn class="strong" data-test="confirm-day-one" :disabled="!fitted.fits" @click="confirm"
-            >Make it the new revision</v-btn
+            >Save as the new revision</v-btn
           >
         </div>
-        <v-btn @click="reset">Leave the plan as it was</v-btn>
+        <v-btn @click="reset">Keep the plan as it was</v-btn>
       </template>
     </template>
   </div>

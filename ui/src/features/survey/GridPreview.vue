@@ -34,8 +34,8 @@ const emit = defineEmits<{ take: []; leave: [] }>()
     </table>
     <p class="small quiet-text">Where the grid has no height the ribbon says so; nothing is made up.</p>
     <v-btn class="strong mr-2" data-test="take-grid" :disabled="busy" @click="emit('take')"
-      >Lay it under the plan</v-btn
+      >Put it under the plan</v-btn
     >
-    <v-btn @click="emit('leave')">Leave it</v-btn>
+    <v-btn @click="emit('leave')">Cancel</v-btn>
   </div>
 </template>

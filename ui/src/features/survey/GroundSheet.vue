@@ -18,7 +18,7 @@ const heightM = (text: string) => {
 /** A typed height for the place clicked next. */
 function spot() {
   const m = heightM(height.value)
-  refused.value = m === null ? `“${height.value}” is no height.` : ''
+  refused.value = m === null ? `“${height.value}” is not a height.` : ''
   if (m === null) return
   draw({
     what: 'points',
@@ -98,9 +98,9 @@ const source = computed(() =>
         {{ stationText(job.land.grid.lowestM, job.units) }} to
         {{ stationText(job.land.grid.highestM, job.units) }} high, {{ job.land.grid.gaps }} without a height.
       </p>
-      <button class="link" @click="job.changeLand((l) => ({ ...l, grid: null }))">Take it away</button>
+      <button class="link" @click="job.changeLand((l) => ({ ...l, grid: null }))">Remove</button>
     </template>
-    <p v-else class="small quiet-text">Bring in an ESRI ASCII grid (degrees, metres) on the first sheet.</p>
+    <p v-else class="small quiet-text">Import an ESRI ASCII grid (degrees, metres) on the first sheet.</p>
     <h3 class="mt-4">Spot heights</h3>
     <form class="row" @submit.prevent="spot">
       <label>height <input v-model="height" class="field" data-test="spot-height" /></label>
@@ -111,8 +111,8 @@ const source = computed(() =>
     <ul class="gaps">
       <li v-for="(s, i) in job.land?.spotHeights.slice(0, 100)" :key="i" class="small">
         {{ spotText(s[2]!) }} {{ job.units === 'METRIC' ? 'm' : 'ft' }}
-        <button class="link" :aria-label="`Take out spot height ${i + 1}`" @click="removeSpot(i)">
-          take out
+        <button class="link" :aria-label="`Remove spot height ${i + 1}`" @click="removeSpot(i)">
+          remove
         </button>
       </li>
     </ul>
@@ -159,7 +159,7 @@ const source = computed(() =>
         class="link"
         @click="job.changeLand((l) => ({ ...l, underlays: l.underlays.filter((x) => x.id !== u.id) }))"
       >
-        Take it away
+        Remove
       </button>
     </div>
   </div>

@@ -4,7 +4,7 @@ import type { LandFeature, LandKind, LandShape, Traits } from '@/api/types'
 import { changeFeature, removeFeature } from '@/model/landEdit'
 import FindingPlaces from '@/components/FindingPlaces.vue'
 import { useJob } from '@/model/jobStore'
-import { kindText, shapeOf } from '@/features/plan/landStyles'
+import { kindText, shapeOf } from '@/model/landKinds'
 import { useTool } from '@/model/tool'
 import RuleChips from '@/components/RuleChips.vue'
 import EntryField from '@/shared/EntryField.vue'
@@ -67,7 +67,7 @@ function go(f: (typeof findings.value)[number]) {
   if (f.lineId) job.lineId = f.lineId
   if (f.stationM !== null) job.cursorM = f.stationM
 }
-const severityText = { WARN: 'mend', CAUTION: 'care', NOTE: 'note' }
+const severityText = { WARN: 'fix', CAUTION: 'caution', NOTE: 'note' }
 </script>
 
 <template>
@@ -209,13 +209,13 @@ const severityText = { WARN: 'mend', CAUTION: 'care', NOTE: 'note' }
         >note
         <EntryField :value="chosen.note" @change="set({ note: ($event.target as HTMLInputElement).value })"
       /></label>
-      <p class="small quiet-text">Drag its points on the plan, or arrow keys; Delete takes a point out.</p>
+      <p class="small quiet-text">Drag its points on the plan, or arrow keys; Delete removes a point.</p>
       <button
         type="button"
         class="link"
         @click="(job.changeLand((l) => removeFeature(l, chosen!.id)), (job.selected = null))"
       >
-        Take it out
+        Remove
       </button>
     </form>
     <ul class="features">

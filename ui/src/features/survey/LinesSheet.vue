@@ -64,7 +64,7 @@ function edit(make: () => Edited) {
 
 function metres(text: string): number | null {
   const m = parseLengthM(text.replace(/^[-−]/, ''), job.units)
-  refused.value = m === null ? `“${text}” is no length.` : ''
+  refused.value = m === null ? `“${text}” is not a length.` : ''
   return m
 }
 
@@ -118,7 +118,7 @@ function place() {
   draw({
     what: 'points',
     count: 1,
-    say: 'Click where its first corner shall be, or press Enter for the middle of the map.',
+    say: 'Click where its first corner goes, or press Enter for the middle of the map.',
     done: ([at]) => {
       const plane = planeAt(at!)
       const path = polygon([0, 0], direction.value, lengths).map((p) => plane.toGeo(p))
@@ -139,7 +139,7 @@ const others = computed(() => lines.value.filter((l) => l.id !== line.value?.id)
   <div>
     <h2>Lines</h2>
     <p v-if="lines.length === 0" class="quiet-text">
-      None yet. Bring in a walk, press <span class="key">D</span> and draw, or set a shape below.
+      None yet. Import a walk, press <span class="key">D</span> and draw, or set a shape below.
     </p>
     <div v-for="l in lines" :key="l.id" class="line" :class="{ chosen: l.id === line?.id }">
       <input
@@ -187,7 +187,7 @@ const others = computed(() => lines.value.filter((l) => l.id !== line.value?.id)
           </select></label
         >
       </div>
-      <button class="link" @click="job.change((p) => removeLine(p, l.id))">Take out</button>
+      <button class="link" @click="job.change((p) => removeLine(p, l.id))">Remove</button>
     </div>
     <template v-if="line">
       <h3 class="mt-4">The side under the cursor</h3>
@@ -212,7 +212,7 @@ const others = computed(() => lines.value.filter((l) => l.id !== line.value?.id)
       <p v-else class="small quiet-text">Point at a side on the plan or the ribbon.</p>
       <h3 class="mt-4">The whole line</h3>
       <div class="row">
-        <label>copy it beside at <input v-model="beside" class="field" data-test="beside" /></label>
+        <label>offset copy at <input v-model="beside" class="field" data-test="beside" /></label>
         <v-btn data-test="copy-left" @click="copy(-1)">left</v-btn>
         <v-btn data-test="copy-right" @click="copy(1)">right</v-btn>
       </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onUnmounted, ref } from 'vue'
-import { storePicture, Trouble } from '@/api/client'
+import { storePicture, RequestFailed } from '@/api/client'
 import type { Position } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { bearing, planeAt } from '@/model/plane'
@@ -77,7 +77,7 @@ async function store(at: Position[]) {
     announce('The picture lies under the plan.')
     emit('done')
   } catch (e) {
-    failure.value = e instanceof Trouble ? e.message : 'The picture could not be stored.'
+    failure.value = e instanceof RequestFailed ? e.message : 'The picture could not be stored.'
   }
 }
 </script>
@@ -106,7 +106,7 @@ async function store(at: Position[]) {
       @click="place"
       >Place it on the plan</v-btn
     >
-    <v-btn class="mt-2" @click="emit('leave')">Leave it</v-btn>
+    <v-btn class="mt-2" @click="emit('leave')">Cancel</v-btn>
   </div>
 </template>
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import type { Comparison, Plan, Position, RevisionInfo } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { announce } from '@/shared/announce'
@@ -22,7 +22,7 @@ async function load() {
     one.value ??= all.value[1]?.revision ?? all.value[0]?.revision ?? null
     two.value ??= all.value[0]?.revision ?? null
   } catch (e) {
-    failure.value = e instanceof Trouble ? e.message : 'The history could not be read.'
+    failure.value = e instanceof RequestFailed ? e.message : 'The history could not be read.'
   }
 }
 onMounted(load)
@@ -41,7 +41,7 @@ watch([one, two], async ([a, b]) => {
       [...l.corners, ...(l.closed ? [l.corners[0]!] : [])].map((c) => c.at),
     )
   } catch (e) {
-    failure.value = e instanceof Trouble ? e.message : 'They could not be compared.'
+    failure.value = e instanceof RequestFailed ? e.message : 'They could not be compared.'
   }
 })
 

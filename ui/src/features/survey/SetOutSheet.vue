@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { shallowRef, ref, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import type { SetOut } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { latestOnly } from '@/shared/latest'
@@ -13,7 +13,7 @@ const load = latestOnly(
   (held: NonNullable<ReturnType<typeof job.held>>) =>
     ask(client.POST('/api/set-out', { body: { ...held, readings: [] } })),
   (answer) => (sheet.value = answer),
-  (e) => (failure.value = e instanceof Trouble ? e.message : 'The sheet could not be made.'),
+  (e) => (failure.value = e instanceof RequestFailed ? e.message : 'The sheet could not be made.'),
 )
 watch(
   () => [job.design],

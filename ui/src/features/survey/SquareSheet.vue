@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, shallowRef, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import { useJob } from '@/model/jobStore'
 import RuleChips from '@/components/RuleChips.vue'
 import { latestOnly } from '@/shared/latest'
@@ -27,7 +27,7 @@ const compute = latestOnly(
   },
   (e) => {
     answer.value = null
-    failure.value = e instanceof Trouble ? e.message : 'It failed.'
+    failure.value = e instanceof RequestFailed ? e.message : 'It failed.'
   },
 )
 

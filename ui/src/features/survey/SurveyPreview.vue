@@ -21,7 +21,7 @@ const choices = [null, 1, 2, 4, 8]
 
 <template>
   <div data-test="survey-preview">
-    <h2>What the walk says</h2>
+    <h2>What the walk shows</h2>
     <p class="quiet-text">Nothing is stored yet.</p>
     <div v-for="l in survey.lines" :key="l.name" class="line">
       <h3>{{ l.name }}</h3>
@@ -40,11 +40,11 @@ const choices = [null, 1, 2, 4, 8]
             <td class="right number">{{ l.corners.length }}{{ l.closed ? ', closed' : ', open' }}</td>
           </tr>
           <tr v-if="l.walked">
-            <td>corner trusted to about</td>
+            <td>corner accuracy, about</td>
             <td class="right">{{ lengthText(l.accuracy.cornerM, units) }}</td>
           </tr>
           <tr v-if="l.walked">
-            <td>length trusted to about</td>
+            <td>length accuracy, about</td>
             <td class="right">{{ lengthText(l.accuracy.lengthM, units) }}</td>
           </tr>
         </tbody>
@@ -58,7 +58,7 @@ const choices = [null, 1, 2, 4, 8]
       <li v-for="t in survey.leftOut" :key="t" class="left">Left out: {{ t }}</li>
     </ul>
     <label v-if="again" class="tolerance">
-      A bend counts from
+      Smallest bend kept
       <select v-model="tolerance" data-test="tolerance">
         <option v-for="c in choices" :key="String(c)" :value="c">
           {{ c === null ? 'what the jitter says' : stationText(c, 'METRIC') + ' off the side' }}
@@ -68,8 +68,8 @@ const choices = [null, 1, 2, 4, 8]
     <p class="small quiet-text">
       A handheld receiver is a sketch, not a survey: tape the strong posts before material is cut.
     </p>
-    <v-btn class="strong mr-2" data-test="take-survey" @click="emit('take')">Take into the plan</v-btn>
-    <v-btn data-test="leave-survey" @click="emit('leave')">Leave it</v-btn>
+    <v-btn class="strong mr-2" data-test="take-survey" @click="emit('take')">Add to the plan</v-btn>
+    <v-btn data-test="leave-survey" @click="emit('leave')">Cancel</v-btn>
   </div>
 </template>
 

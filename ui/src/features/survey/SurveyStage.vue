@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, ref, shallowRef, watch } from 'vue'
-import PlanView from '@/features/plan/PlanView.vue'
 import type { Position } from '@/api/types'
 import SheetStage from '@/components/SheetStage.vue'
 import { sheets, useSheets } from '@/model/useSheets'

@@ -18,7 +18,7 @@ const emit = defineEmits<{ take: []; leave: [] }>()
         </tr>
       </tbody>
     </table>
-    <v-btn class="strong mr-2 mt-3" data-test="take-tape" @click="emit('take')">Into the tape book</v-btn>
-    <v-btn class="mt-3" @click="emit('leave')">Leave it</v-btn>
+    <v-btn class="strong mr-2 mt-3" data-test="take-tape" @click="emit('take')">Add to the tape book</v-btn>
+    <v-btn class="mt-3" @click="emit('leave')">Cancel</v-btn>
   </div>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import type { Place, Position, TapeBook, TapeResult, TapeRow } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { addLine } from '@/model/planEdit'
@@ -32,7 +32,7 @@ const adjust = latestOnly(
   },
   (e) => {
     result.value = null
-    problems.value = e instanceof Trouble ? e.places : []
+    problems.value = e instanceof RequestFailed ? e.places : []
   },
 )
 watch(
@@ -201,7 +201,7 @@ const wrong = (i: number) => problems.value.filter((p) => p.path.startsWith(`row
             <th>offset</th>
             <th>note</th>
             <th class="right">residual</th>
-            <th class="right">rest say</th>
+            <th class="right">implied by the others</th>
           </tr>
         </thead>
         <tbody>

@@ -65,10 +65,10 @@ const print = () => window.print()
         <thead>
           <tr>
             <th>{{ g.title }}</th>
-            <th class="right">Takes</th>
+            <th class="right">Needed</th>
             <template v-if="!parts.stretch">
-              <th>Load</th>
-              <th>How it came about</th>
+              <th>To load</th>
+              <th>How it was counted</th>
             </template>
             <th>Rules</th>
           </tr>

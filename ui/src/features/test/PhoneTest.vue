@@ -7,7 +7,6 @@ import { useJob } from '@/model/jobStore'
 import { kvText, stationText } from '@/shared/units'
 import RefusedReadings from './RefusedReadings.vue'
 import type { useReadingDraft } from './useReadingDraft'
-import RibbonUpright from '@/features/ribbon/RibbonUpright.vue'
 
 const props = defineProps<{ draft: ReturnType<typeof useReadingDraft> }>()
 const job = useJob()
@@ -55,7 +54,7 @@ watch(
       >
       <span class="quiet-text"
         >{{ index + 1 }} of {{ job.testPoints.length
-        }}<template v-if="unsent"> · {{ unsent }} kept here</template></span
+        }}<template v-if="unsent"> · {{ unsent }} not sent yet</template></span
       >
     </div>
     <div ref="list" class="ribbon"><RibbonUpright :chosen="point?.id ?? ''" @choose="draft.choose" /></div>
@@ -111,7 +110,7 @@ watch(
             </option>
           </select></label
         >
-        <label>Meter to, kV <input v-model="habits.rangeKv" inputmode="decimal" /></label>
+        <label>Meter range, kV <input v-model="habits.rangeKv" inputmode="decimal" /></label>
         <label class="check"><input v-model="overRange" type="checkbox" /> over range</label>
       </div>
       <div v-else class="keys">
@@ -119,7 +118,7 @@ watch(
           v-for="k in keys"
           :key="k"
           type="button"
-          :aria-label="k === '⌫' ? 'take back' : k"
+          :aria-label="k === '⌫' ? 'delete the last digit' : k"
           :data-test="`key-${k}`"
           @click="press(k)"
         >

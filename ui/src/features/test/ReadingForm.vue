@@ -1,16 +1,18 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { lengthText, stationText } from '@/shared/units'
 import RefusedReadings from './RefusedReadings.vue'
 import type { useReadingDraft } from './useReadingDraft'
+import { useWords } from '@/model/useWords'
 
 const props = defineProps<{ draft: ReturnType<typeof useReadingDraft> }>()
 const job = useJob()
 const { habits, point, kv, wire, overRange, note, when, corrects, failure, unsent } = props.draft
 const field = ref<HTMLInputElement>()
-const roles = { HOT: 'hot', EARTH: 'earth', PLAIN: 'plain' }
+const { say } = useWords()
+const roles = computed(() => ({ HOT: 'hot', EARTH: say('earth'), PLAIN: 'plain' }))
 
 async function take() {
   await props.draft.take()
@@ -19,8 +21,8 @@ async function take() {
 </script>
 
 <template>
-  <form class="form" aria-label="Write down a reading" @submit.prevent="take">
-    <h2>{{ corrects ? 'Correct a reading' : 'Write down a reading' }}</h2>
+  <form class="form" aria-label="Record a reading" @submit.prevent="take">
+    <h2>{{ corrects ? 'Correct a reading' : 'Record a reading' }}</h2>
     <p v-if="point" class="where">
       <b>{{ point.name }}</b><br /><span class="quiet-text"
         >station {{ stationText(point.stationM, job.units) }}</span
@@ -44,7 +46,7 @@ async function take() {
     <p v-if="failure" role="alert" class="failure" data-test="reading-failure">{{ failure }}</p>
     <RefusedReadings />
     <v-btn class="strong mt-2" type="submit" data-test="take-reading">{{
-      corrects ? 'Put the correction beside it' : 'Write down, next point'
+      corrects ? 'Record the correction' : 'Record, next point'
     }}</v-btn>
     <div class="pair">
       <label
@@ -75,11 +77,11 @@ async function take() {
           <option value="HEAVY">heavy</option>
         </select>
       </label>
-      <label>Meter to, kV <input v-model="habits.rangeKv" inputmode="decimal" data-test="range" /></label>
+      <label>Meter range, kV <input v-model="habits.rangeKv" inputmode="decimal" data-test="range" /></label>
       <label>Note <input v-model="note" /></label>
     </div>
     <label>When, if not now <input v-model="when" type="datetime-local" data-test="when" /></label>
-    <p v-if="unsent" class="failure">{{ unsent }} kept here until the server is back.</p>
+    <p v-if="unsent" class="failure">{{ unsent }} not sent yet; sent when the server is back.</p>
     <p class="quiet-text small">
       A meter, never a hand, tells whether the wire is live. Children and people with a pacemaker keep away.
       <RuleChips :rules="['C11', 'C7']" />

@@ -4,15 +4,22 @@ import type { Observation } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { dateText } from '@/shared/units'
 import { observedText } from './observed'
+import type { Observed } from '@/api/types'
+import { useWords } from '@/model/useWords'
 
 const props = defineProps<{ testPointId: string }>()
+const { say } = useWords()
+const spokenOf = (what: Observed) => {
+  const told = observedText(what)
+  return { ...told, on: say(told.on) }
+}
 const emit = defineEmits<{ correct: [reading: Observation] }>()
 const job = useJob()
 const rows = computed(() => {
   const corrected = new Set(job.readings.map((r) => r.corrects).filter(Boolean))
   return job.readings
     .filter((r) => r.at.testPointId === props.testPointId)
-    .map((r) => ({ r, observed: observedText(r.what), corrected: corrected.has(r.id) }))
+    .map((r) => ({ r, observed: spokenOf(r.what), corrected: corrected.has(r.id) }))
     .reverse()
 })
 const lower = (word: string) => word.toLowerCase()

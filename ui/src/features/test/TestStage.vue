@@ -16,7 +16,7 @@ const { electrics } = useElectrics()
 const narrow = ref(window.matchMedia('(max-width: 760px)').matches)
 const media = window.matchMedia('(max-width: 760px)')
 const onMedia = () => (narrow.value = media.matches)
-const words = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'not told yet' }
+const words = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'no reading yet' }
 
 const sections = computed(() =>
   (job.design?.layout.sections ?? []).map((section) => {

@@ -75,12 +75,12 @@ export function useReadingDraft() {
     const rangeV = habits.rangeKv.trim() === '' ? null : parseKvV(habits.rangeKv)
     const peakV = overRange.value ? rangeV : parseKvV(kv.value)
     if (!point.value) return 'There is no test point yet: lay out a line first.'
-    if (overRange.value && rangeV === null) return 'Say the range of the meter, in kV.'
-    if (peakV === null) return 'Write what the meter shows, in kV, for instance 6.1.'
+    if (overRange.value && rangeV === null) return 'Enter the range of the meter, in kV.'
+    if (peakV === null) return 'Enter what the meter shows, in kV, for example 6.1.'
     if (peakV > 20_000) return 'No fence holds more than 20 kV; check the decimal point.'
     if (rangeV !== null && peakV > rangeV)
       return `The meter reads up to ${kvText(rangeV)} kV; mark it as over range instead.`
-    if (habits.takenBy.trim() === '') return 'Say who takes the reading.'
+    if (habits.takenBy.trim() === '') return 'Enter who took the reading.'
     const p = point.value
     // A correction says what was read then, there.
     const old = corrects.value

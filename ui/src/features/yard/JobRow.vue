@@ -63,7 +63,7 @@ const actions = computed<[string, string][]>(() => {
       <div v-if="job.upToDate || summary.standing" class="standing" :class="worst">
         {{ summary.standing }}<span v-if="!job.upToDate" class="quiet-text"> (being updated)</span>
       </div>
-      <div v-else class="quiet-text">being worked out …</div>
+      <div v-else class="quiet-text">calculating …</div>
       <div v-if="summary.stage === 'TESTED'" class="bar" aria-hidden="true">
         <i v-for="n in summary.sections.met" :key="`m${n}`" class="MET" /><i
           v-for="n in summary.sections.open"

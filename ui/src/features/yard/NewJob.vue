@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import { newId } from '@/shared/uuid'
 
 const open = defineModel<boolean>({ required: true })
@@ -28,7 +28,7 @@ async function make() {
     open.value = false
     emit('made', made.id)
   } catch (e) {
-    failure.value = e instanceof Trouble ? e.message : 'The job could not be made.'
+    failure.value = e instanceof RequestFailed ? e.message : 'The job could not be made.'
   }
 }
 </script>

@@ -2,7 +2,7 @@
 import { author } from '@/shared/author'
 import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
-import { ask, client, importFile, Trouble } from '@/api/client'
+import { ask, client, importFile, RequestFailed } from '@/api/client'
 import type { JobView, YardSort } from '@/api/types'
 import { outbox } from '@/model/outbox'
 import { newId } from '@/shared/uuid'
@@ -41,7 +41,7 @@ async function act(run: Promise<unknown>, said: string, undo?: () => Promise<unk
     await run
     announce(said, undo ? { text: 'Undo', run: () => void undo().then(() => load()) } : null)
   } catch (e) {
-    announce(e instanceof Trouble ? e.message : 'That did not work.')
+    announce(e instanceof RequestFailed ? e.message : 'That did not work.')
   }
   await load()
 }
@@ -61,9 +61,9 @@ function onAction(job: JobView, action: string) {
   if (action === 'template') void act(copy(job.name, true), `${job.name} was saved as a template.`)
   if (action === 'use') void act(copy(job.name, false), `A job was made from the template ${job.name}.`)
   if (action === 'archive') void act(move('ARCHIVED'), `${job.name} was archived.`, () => move('ACTIVE'))
-  if (action === 'unarchive') void act(move('ACTIVE'), `${job.name} is back among the jobs.`)
+  if (action === 'unarchive') void act(move('ACTIVE'), `${job.name} was moved back to the jobs.`)
   if (action === 'delete')
-    void act(move('DELETED'), `${job.name} was deleted. It waits under Deleted.`, bringBack)
+    void act(move('DELETED'), `${job.name} was deleted. It is kept under Deleted.`, bringBack)
   if (action === 'restore') void act(bringBack(), `${job.name} is back.`)
 }
 
@@ -82,7 +82,7 @@ async function take(file: File) {
       return
     }
     if (!answer.survey) {
-      announce(`${file.name}: open a job first, and bring it in there.`)
+      announce(`${file.name}: open a job first, and import it there.`)
       return
     }
     const name = answer.survey.lines[0]?.name || file.name
@@ -92,7 +92,7 @@ async function take(file: File) {
     sessionStorage.setItem(`buckle.survey.${made.id}`, JSON.stringify(answer.survey))
     await router.push({ name: 'job', params: { id: made.id, stage: 'survey' } })
   } catch (e) {
-    announce(`${file.name}: ${e instanceof Trouble ? e.message : 'it could not be read.'}`)
+    announce(`${file.name}: ${e instanceof RequestFailed ? e.message : 'it could not be read.'}`)
   }
 }
 
@@ -130,7 +130,7 @@ onMounted(async () => {
           maxlength="80"
           placeholder="your name"
           data-test="author"
-          title="Kept on this device; what you save says who saved it"
+          title="Kept on this device and stored with what you save"
       /></label>
       <router-link to="/rules">Rules</router-link>
       <v-btn class="quiet" :aria-label="`Look: ${look}; change`" @click="next">{{ look }}</v-btn>
@@ -193,7 +193,7 @@ onMounted(async () => {
       >. They are sent when their job is opened.
     </p>
 
-    <p v-if="loading" class="reading">Reading the jobs …</p>
+    <p v-if="loading" class="reading">Loading jobs …</p>
     <p v-else-if="failure" class="empty" role="alert">
       {{ failure }} <v-btn class="ml-3" @click="load()">Try again</v-btn>
     </p>

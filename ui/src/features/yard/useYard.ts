@@ -1,5 +1,5 @@
 import { computed, onUnmounted, ref, shallowRef, watch } from 'vue'
-import { ask, client, Trouble } from '@/api/client'
+import { ask, client, RequestFailed } from '@/api/client'
 import type { JobPage, JobView, YardSort } from '@/api/types'
 
 const TYPING_MS = 250
@@ -48,7 +48,7 @@ export function useYard() {
       else again = 0
     } catch (e) {
       if (mine === asked && !quietly)
-        failure.value = e instanceof Trouble ? e.message : 'The jobs could not be read.'
+        failure.value = e instanceof RequestFailed ? e.message : 'The jobs could not be read.'
     } finally {
       if (mine === asked) loading.value = false
     }

@@ -4,13 +4,13 @@ import buckle.pulse.Circuit;
 import buckle.pulse.Fault;
 import buckle.pulse.LineModel;
 import buckle.pulse.LineType;
+import buckle.pulse.LineWire;
 import buckle.pulse.Place;
 import buckle.pulse.PlainSolver;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Run;
 import buckle.pulse.Solution;
 import buckle.pulse.Source;
-import buckle.pulse.Strand;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -52,7 +52,7 @@ public class PulseBench {
     record Net(Circuit circuit, List<Place> places) {}
 
     static Net single(LineModel model) {
-        LineType steel = LineType.overGround(List.of(new Strand(0.9, 0.0025, 0.035, 100, true)), 5e-8, 100);
+        LineType steel = LineType.overGround(List.of(new LineWire(0.9, 0.0025, 0.035, 100, true)), 5e-8, 100);
         List<Run> run = List.of(Run.of("r", Optional.empty(), 10_000, steel));
         List<Place> places = new ArrayList<>();
         for (int i = 0; i <= 4; i++) {
@@ -64,10 +64,13 @@ public class PulseBench {
     /** Runs of one or three wires, each beginning at the end of one of the dozen before it. */
     private static Net tree(int runs, double lengthM, int places) {
         Random random = new Random(3);
-        Strand high = new Strand(0.9, 0.0025, 0.035, 100, true);
+        LineWire high = new LineWire(0.9, 0.0025, 0.035, 100, true);
         LineType one = LineType.overGround(List.of(high), 5e-8, 100);
         LineType three = LineType.overGround(
-                List.of(high, new Strand(0.6, 0.0025, 0.035, 100, true), new Strand(0.3, 0.0025, 0.035, 100, false)),
+                List.of(
+                        high,
+                        new LineWire(0.6, 0.0025, 0.035, 100, true),
+                        new LineWire(0.3, 0.0025, 0.035, 100, false)),
                 5e-8,
                 100);
         List<Run> all = new ArrayList<>();

@@ -4,8 +4,8 @@ import buckle.circuit.Electrics.Shock;
 import buckle.circuit.Solver.Spot;
 import buckle.land.Surroundings;
 import buckle.power.Energizers;
+import buckle.pulse.EnergizerRating;
 import buckle.pulse.Place;
-import buckle.pulse.Plate;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Waveform;
 import buckle.review.Laid;
@@ -33,7 +33,7 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
         if (laid.network().isEmpty()) {
             return Optional.empty();
         }
-        Plate plate = plan.spec()
+        EnergizerRating plate = plan.spec()
                 .supply()
                 .energizer()
                 .filter(p -> p.contradiction().isEmpty())
@@ -62,7 +62,7 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
                 shocks));
     }
 
-    private static Plate recommended(Plan plan, Laid laid, Surroundings around) {
+    private static EnergizerRating recommended(Plan plan, Laid laid, Surroundings around) {
         return ElectricsPlanner.of(plan, laid, around, Trial.NONE, Electrics.Part.CURVE)
                 .map(Electrics::energizer)
                 .orElse(Energizers.GENERIC.getFirst());

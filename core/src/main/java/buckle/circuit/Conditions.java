@@ -1,7 +1,7 @@
 package buckle.circuit;
 
 import buckle.pulse.Damping;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.pulse.Source;
 import buckle.spec.Circumstances;
 import buckle.spec.GroundState;
@@ -21,7 +21,7 @@ import java.util.Optional;
  */
 @RecordBuilder
 public record Conditions(
-        Plate plate,
+        EnergizerRating plate,
         Growth growth,
         Insulators insulators,
         GroundState ground,
@@ -32,7 +32,7 @@ public record Conditions(
         Optional<Damping> damping)
         implements ConditionsBuilder.With {
     /** As the job says they are, nothing varied. */
-    public static Conditions likely(Plate plate, Circumstances circumstances) {
+    public static Conditions likely(EnergizerRating plate, Circumstances circumstances) {
         return new Conditions(
                 plate,
                 circumstances.growth(),

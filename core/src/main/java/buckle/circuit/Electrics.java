@@ -5,7 +5,7 @@ import buckle.layout.Finding;
 import buckle.message.CircuitMessage;
 import buckle.message.Message;
 import buckle.power.Battery;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.rulebook.Standing;
 import buckle.rulebook.Values;
 import buckle.spec.GroundSchool;
@@ -34,7 +34,7 @@ import java.util.Set;
  */
 public record Electrics(
         Message says,
-        Plate energizer,
+        EnergizerRating energizer,
         boolean chosen,
         OptionalDouble needV,
         Optional<Bands> bands,
@@ -246,7 +246,7 @@ public record Electrics(
      */
     @RecordBuilder
     public record Candidate(
-            Plate plate,
+            EnergizerRating plate,
             double outJ,
             double cleanV,
             double likelyV,
@@ -261,7 +261,7 @@ public record Electrics(
             boolean recommended)
             implements ElectricsCandidateBuilder.With {}
 
-    /** One thing done otherwise, and the weakest point then. */
+    /** Change one thing, and the weakest point then. */
     public record WhatIf(Message name, double weakestV, double heavyV, Message says) {}
 
     /** An assumption, and what moving it does to the weakest point. */

@@ -17,7 +17,7 @@ import buckle.layout.Severity;
 import buckle.message.CircuitMessage;
 import buckle.message.Message;
 import buckle.power.Energizers;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.pulse.Solution;
 import buckle.review.Laid;
 import buckle.rulebook.Rule;
@@ -68,16 +68,17 @@ public final class ElectricsPlanner {
 
     private Electrics judge(Set<Part> asked) {
         List<Spot> spots = Spots.along(layout);
-        Optional<Plate> own = plan.spec().supply().energizer();
-        own.flatMap(Plate::contradiction).ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, true)));
-        own.flatMap(Plate::doubt).ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, false)));
+        Optional<EnergizerRating> own = plan.spec().supply().energizer();
+        own.flatMap(EnergizerRating::contradiction)
+                .ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, true)));
+        own.flatMap(EnergizerRating::doubt).ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, false)));
         own.flatMap(CircuitMessage.OneEnergyComputed::of)
                 .ifPresent(m -> findings.add(Finding.ofJob(Rule.E8, Severity.NOTE, m)));
         boolean usable = own.isPresent() && own.get().contradiction().isEmpty();
         Optional<EnergizerJudge> compared = asked.contains(Part.ENERGIZERS) || !usable
                 ? Optional.of(new EnergizerJudge(plan, around, solver, needV, spots))
                 : Optional.empty();
-        Plate plate = own.filter(p -> usable)
+        EnergizerRating plate = own.filter(p -> usable)
                 .or(() -> compared.flatMap(EnergizerJudge::recommended))
                 .orElse(Energizers.GENERIC.get(5));
         Conditions likely = Conditions.likely(plate, plan.circumstances());
@@ -138,7 +139,7 @@ public final class ElectricsPlanner {
         return asked.contains(part) ? Optional.of(answer.get()) : Optional.empty();
     }
 
-    private Electrics unsolved(Message says, Plate plate, boolean chosen) {
+    private Electrics unsolved(Message says, EnergizerRating plate, boolean chosen) {
         return new Electrics(
                 says,
                 plate,

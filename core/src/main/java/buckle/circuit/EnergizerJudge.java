@@ -7,7 +7,7 @@ import buckle.message.CircuitMessage;
 import buckle.message.CircuitMessage.Because;
 import buckle.message.Message;
 import buckle.power.Energizers;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.pulse.Supply;
 import buckle.rulebook.Standing;
 import buckle.rulebook.Values;
@@ -34,7 +34,12 @@ final class EnergizerJudge {
 
     /** An energizer on this fence. */
     private record Tried(
-            Plate plate, double cleanV, double likelyV, double heavyV, OptionalDouble bodyJ, OptionalDouble needJ) {
+            EnergizerRating plate,
+            double cleanV,
+            double likelyV,
+            double heavyV,
+            OptionalDouble bodyJ,
+            OptionalDouble needJ) {
         double outJ() {
             return plate.energy().outJ();
         }
@@ -54,7 +59,7 @@ final class EnergizerJudge {
         this.best = best();
     }
 
-    Optional<Plate> recommended() {
+    Optional<EnergizerRating> recommended() {
         return best.map(Tried::plate);
     }
 
@@ -66,7 +71,7 @@ final class EnergizerJudge {
 
     /** Every generic energizer, and the chosen one. */
     private List<Tried> tried() {
-        List<Plate> plates = new ArrayList<>(Energizers.GENERIC);
+        List<EnergizerRating> plates = new ArrayList<>(Energizers.GENERIC);
         plan.spec()
                 .supply()
                 .energizer()
@@ -88,7 +93,7 @@ final class EnergizerJudge {
                 .toList();
     }
 
-    private Tried tried(Plate plate, double cleanV, double likelyV, double heavyV, Optional<Spot> weakest) {
+    private Tried tried(EnergizerRating plate, double cleanV, double likelyV, double heavyV, Optional<Spot> weakest) {
         Optional<Shocks.Reached> reached = weakest.flatMap(spot ->
                 new Shocks(plan, solver, Conditions.likely(plate, plan.circumstances()), Trial.NONE).reached(spot));
         return new Tried(
@@ -126,7 +131,7 @@ final class EnergizerJudge {
     }
 
     /** By energizer and spot. */
-    private double[][] peaks(List<Plate> plates, Growth growth) {
+    private double[][] peaks(List<EnergizerRating> plates, Growth growth) {
         Conditions likely =
                 Conditions.likely(plates.getFirst(), plan.circumstances()).withGrowth(growth);
         FenceCircuit fence = solver.fence(likely, Trial.NONE);

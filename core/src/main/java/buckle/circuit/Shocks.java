@@ -10,7 +10,7 @@ import buckle.power.Rods;
 import buckle.pulse.Circuit;
 import buckle.pulse.Place;
 import buckle.pulse.PulseSolver;
-import buckle.pulse.Terminal;
+import buckle.pulse.TheveninPort;
 import buckle.rulebook.Values;
 import buckle.spec.Animal;
 import buckle.spec.GroundState;
@@ -83,7 +83,8 @@ final class Shocks {
                 ? 0
                 : Rods.feetOhm(
                         Soils.ohmM(solver.soils.at(line, spot.stationM()), likely.ground()), Values.G13_FOOT_M, FEET);
-        Terminal wire = PulseSolver.slow(fence.circuit(), List.of(place.get())).terminal(place.get(), List.of());
+        TheveninPort wire =
+                PulseSolver.slow(fence.circuit(), List.of(place.get())).terminal(place.get(), List.of());
         return plan.spec().fence().animals().stream()
                 .filter(a -> a.needJ().isPresent())
                 .map(a -> {
@@ -142,8 +143,8 @@ final class Shocks {
 
     /** The touched wire: once for the peak, once for the whole discharge. */
     private static final class Wire {
-        final Terminal quick;
-        final Terminal slow;
+        final TheveninPort quick;
+        final TheveninPort slow;
 
         Wire(Circuit circuit, Place at) {
             quick = new PulseSolver(circuit, List.of(at)).terminal(at, List.of());

@@ -11,7 +11,7 @@ import buckle.pulse.Place;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Solution;
 import buckle.pulse.Supply;
-import buckle.pulse.Terminal;
+import buckle.pulse.TheveninPort;
 import buckle.review.Laid;
 import buckle.spec.Circumstances;
 import buckle.spec.GroundState;
@@ -176,7 +176,7 @@ final class Solver {
     static double earthTestV(FenceCircuit fence, double earthOhm, Place far, double readsV) {
         Place begin =
                 new Place(fence.feedRun(), fence.circuit().runs().getFirst().lengthM());
-        Terminal shorted = new PulseSolver(fence.circuit().withEarthOhm(earthOhm), List.of(far, begin))
+        TheveninPort shorted = new PulseSolver(fence.circuit().withEarthOhm(earthOhm), List.of(far, begin))
                 .terminal(far, List.of(begin));
         double low = Math.log(LEAST_SHORT_OHM);
         double high = Math.log(MOST_SHORT_OHM);

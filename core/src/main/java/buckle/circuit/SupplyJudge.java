@@ -9,7 +9,7 @@ import buckle.layout.Severity;
 import buckle.message.CircuitMessage;
 import buckle.power.Battery;
 import buckle.power.Energizers;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.rulebook.Rule;
 import buckle.spec.FenceSpec;
 import buckle.spec.Plan;
@@ -27,10 +27,10 @@ final class SupplyJudge {
     private final Supply.Battery own;
     private final FeedPlace feed;
     private final FenceSpec.Climate season;
-    private final Plate plate;
+    private final EnergizerRating plate;
     private final double drawW;
 
-    SupplyJudge(Plan plan, Layout layout, Plate plate, double weakestV) {
+    SupplyJudge(Plan plan, Layout layout, EnergizerRating plate, double weakestV) {
         this.given = plan.spec().supply();
         this.own = given.battery();
         this.feed = layout.feed().orElseThrow();

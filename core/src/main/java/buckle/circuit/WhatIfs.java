@@ -27,7 +27,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 
-/** One thing done otherwise at a time, laid out and solved anew. */
+/** Change one thing at a time, laid out and solved anew. */
 final class WhatIfs {
     private static final double LEAST_LEAD_OUT_M = 20;
     private static final double NEAR_END_M = 1;

@@ -6,7 +6,7 @@ import buckle.layout.LineLayout;
 import buckle.material.Conductor;
 import buckle.network.LiveWires;
 import buckle.pulse.LineType;
-import buckle.pulse.Strand;
+import buckle.pulse.LineWire;
 import buckle.rulebook.Values;
 import buckle.site.GateKind;
 import buckle.spec.FenceSpec;
@@ -58,7 +58,7 @@ final class Wires {
     }
 
     private LineType type(LineLayout line, FenceSpec.Wires plan, List<Integer> hot, Soil soil) {
-        List<Strand> strands = new ArrayList<>();
+        List<LineWire> strands = new ArrayList<>();
         double lowest = Double.POSITIVE_INFINITY;
         List<Wire> wires = line.schedule().wires();
         for (int i = 0; i < wires.size(); i++) {
@@ -75,10 +75,10 @@ final class Wires {
         return LineType.overGround(strands, leakSPerM(lowest), soilOhmM);
     }
 
-    private Strand strand(Wire w, Conductor conductor, boolean hot) {
+    private LineWire strand(Wire w, Conductor conductor, boolean hot) {
         double muR = conductor.muR() > 1 ? conditions.steelMuR() : 1;
         double height = Math.max(LEAST_HEIGHT_M, w.heightM());
-        return new Strand(
+        return new LineWire(
                 height,
                 Math.min(conductor.roundM(), height),
                 conductor.ohmPerM() * Math.pow(conductor.tolerance(), conditions.wire()),

@@ -3,7 +3,7 @@ package buckle.design;
 import buckle.material.Conductor;
 import buckle.material.Hazard;
 import buckle.material.PostStock;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.spec.Animal;
 import buckle.spec.BraceKind;
 import buckle.spec.GroundState;
@@ -56,7 +56,7 @@ final class SpecWords {
             case Insulators i -> i.text();
             case GroundState g -> g.text();
             case WireSchedule s -> s.preset() + ", " + s.wires().size() + " wires";
-            case Plate p -> p.name();
+            case EnergizerRating p -> p.name();
             case Enum<?> e -> e.name().toLowerCase(Locale.ROOT).replace('_', ' ');
             default -> String.valueOf(value);
         };

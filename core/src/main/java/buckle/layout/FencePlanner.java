@@ -21,7 +21,7 @@ public final class FencePlanner {
 
     /** Lays out every line of a site. */
     public static Fence plan(Site given, Surroundings around, Spec spec) {
-        Site site = Tees.settled(given);
+        Site site = Tees.snapBranches(given);
         LocalPlane plane = site.plane();
         List<Finding> findings = new ArrayList<>();
         List<Tees.Tee> tees = Tees.of(site, plane);
@@ -38,8 +38,8 @@ public final class FencePlanner {
                             && line.book().beside().filter(l.id()::equals).isPresent())
                     .flatMap(l -> l.layout().posts().stream())
                     .toList();
-            laid[i] =
-                    new LineLayer(line, spec, plane, branches, land, around.terrain(), inner, coils, findings).layOut();
+            laid[i] = new LinePlanner(line, spec, plane, branches, land, around.terrain(), inner, coils, findings)
+                    .layOut();
         }
         List<LaidLine> lines = List.of(laid);
         if (lines.isEmpty()) {

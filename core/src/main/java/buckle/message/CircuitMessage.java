@@ -1,7 +1,7 @@
 package buckle.message;
 
-import buckle.pulse.Plate;
-import buckle.pulse.PlateDoubt;
+import buckle.pulse.EnergizerRating;
+import buckle.pulse.RatingDoubt;
 import buckle.pulse.Source;
 import buckle.rulebook.Values;
 import buckle.spec.Animal;
@@ -16,7 +16,7 @@ public sealed interface CircuitMessage extends Message {
     // ---------------------------------------------------------------- the energizer
 
     /** @param replaced whether the recommended energizer is used instead */
-    record PlateDoubted(PlateDoubt doubt, boolean replaced) implements CircuitMessage {}
+    record PlateDoubted(RatingDoubt doubt, boolean replaced) implements CircuitMessage {}
 
     /**
      * One energy of two was computed.
@@ -26,11 +26,11 @@ public sealed interface CircuitMessage extends Message {
      */
     record OneEnergyComputed(boolean stored, double energyJ, OptionalDouble share) implements CircuitMessage {
         /** What a plate does not say; empty when it gives both energies (E8). */
-        public static Optional<CircuitMessage> of(Plate plate) {
-            Plate.Energy energy = plate.energy();
+        public static Optional<CircuitMessage> of(EnergizerRating plate) {
+            EnergizerRating.Energy energy = plate.energy();
             boolean stored = plate.storedJ().isEmpty();
-            boolean usual = energy.found() == Plate.Found.USUAL_SHARE;
-            return energy.found() == Plate.Found.GIVEN
+            boolean usual = energy.found() == EnergizerRating.Found.USUAL_SHARE;
+            return energy.found() == EnergizerRating.Found.GIVEN
                     ? Optional.empty()
                     : Optional.of(new OneEnergyComputed(
                             stored,
@@ -150,7 +150,7 @@ public sealed interface CircuitMessage extends Message {
 
     // ---------------------------------------------------------------- what if
 
-    /** One thing done otherwise. */
+    /** Change one thing. */
     enum Change implements CircuitMessage {
         AS_PLANNED,
         ALUMINIUM,

@@ -24,7 +24,9 @@ public final class English {
 
     /** The sentence of a message, in the units of the job. */
     public static String text(Message message, UnitSystem units) {
-        return new English(units).text(message);
+        return message instanceof Message.Name(String name)
+                ? name
+                : Dialect.text(new English(units).text(message), units);
     }
 
     /** The four texts of a figure of the ledger. */
@@ -32,7 +34,12 @@ public final class English {
 
     /** A figure of the ledger in words. */
     public static FigureText figure(TakeoffMessage.Figure figure, UnitSystem units) {
-        return new EnglishLedger(new English(units)).text(figure);
+        FigureText said = new EnglishLedger(new English(units)).text(figure);
+        return new FigureText(
+                Dialect.text(said.label(), units),
+                Dialect.text(said.value(), units),
+                Dialect.text(said.note(), units),
+                Dialect.text(said.derivation(), units));
     }
 
     String text(Message message) {

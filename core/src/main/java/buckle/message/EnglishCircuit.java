@@ -4,7 +4,7 @@ import static buckle.message.English.animals;
 import static buckle.message.English.kv;
 
 import buckle.message.CircuitMessage.*;
-import buckle.pulse.PlateDoubt;
+import buckle.pulse.RatingDoubt;
 import buckle.pulse.Source;
 import java.text.DecimalFormat;
 import java.text.DecimalFormatSymbols;
@@ -97,7 +97,7 @@ final class EnglishCircuit {
                     case LONGER -> "rods half as long again";
                 };
             case RodsIn m -> "the same rods in “" + m.ground() + "”";
-            case CableNotCounted m -> "the cable there is not reckoned";
+            case CableNotCounted m -> "the cable there is left out";
             case ShortRod m ->
                 m.iron() ? "one angle iron of " + en.length(m.lengthM()) : "one stub of " + en.length(m.lengthM());
             case ShortRodWhy m ->
@@ -135,7 +135,7 @@ final class EnglishCircuit {
                         Locale.ROOT,
                         "%.1f W%s takes %.2f Ah a day; %.0f Ah at %s lasts %.1f days to half charge, %.1f to empty, without sun.",
                         m.drawW(),
-                        m.byPlate() ? " by the plate" : "",
+                        m.byPlate() ? " from the rating plate" : "",
                         m.usedAhPerDay(),
                         m.batteryAh(),
                         en.temperature(m.coldC()),
@@ -168,14 +168,14 @@ final class EnglishCircuit {
         return (wires.size() == 1 ? "wire " : "wires ") + numbers + " from the ground";
     }
 
-    static String doubt(PlateDoubt doubt) {
+    static String doubt(RatingDoubt doubt) {
         return switch (doubt) {
-            case PlateDoubt.MoreUnderLoad d ->
+            case RatingDoubt.MoreUnderLoad d ->
                 "The plate gives more voltage under load (" + Math.round(d.v500()) + " V) than open ("
                         + Math.round(d.openV()) + " V).";
-            case PlateDoubt.MoreOutThanStored d ->
+            case RatingDoubt.MoreOutThanStored d ->
                 "The plate gives " + d.outJ() + " J out of " + d.storedJ() + " J stored: no energizer does.";
-            case PlateDoubt.NothingGivesIt d ->
+            case RatingDoubt.NothingGivesIt d ->
                 String.format(
                         Locale.ROOT,
                         "No capacitor, coil and resistance give %s together with %.0f V open and %.0f V at 500 Ω.",
@@ -185,7 +185,7 @@ final class EnglishCircuit {
                                 : "the energy on this plate",
                         d.openV(),
                         d.v500());
-            case PlateDoubt.OffAt100 d ->
+            case RatingDoubt.OffAt100 d ->
                 "The plate says " + Math.round(d.v100()) + " V at 100 Ω; from its other numbers "
                         + Math.round(d.fittedV())
                         + " V would stand there. Short or overgrown fences are computed by those.";

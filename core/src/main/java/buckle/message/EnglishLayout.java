@@ -18,7 +18,7 @@ final class EnglishLayout {
             case StandingPostLost m ->
                 "A post that was set " + en.length(m.depthM()) + " deep"
                         + (m.note().isBlank() ? "" : " (“" + m.note() + "”)")
-                        + " stands where the line has no post any more. It is kept but not reckoned with: take it out here, or bring the line back to it.";
+                        + " stands where the line has no post any more. It is kept but left out of the calculation: remove it here, or bring the line back to it.";
             case ChoiceLost m ->
                 "The choice of posts “" + m.choice() + "” is kept but not applied: " + why(m.why())
                         + ". Move it or take it out.";

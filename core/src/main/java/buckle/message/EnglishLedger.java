@@ -78,7 +78,7 @@ final class EnglishLedger {
                                 + ".");
             case FindingFigure m ->
                 new FigureText(
-                        "To mend",
+                        "To fix",
                         String.valueOf(m.warnings()),
                         plural(m.cautions(), "caution") + " below, and one card of what is so on every job",
                         "Findings of this layout that ask for a change of the plan.");

@@ -1,6 +1,6 @@
 package buckle.power;
 
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.rulebook.Values;
 import java.util.List;
 import java.util.OptionalDouble;
@@ -15,7 +15,7 @@ public final class Energizers {
     private Energizers() {}
 
     /** Their prices are made up as they are. */
-    public static final List<Plate> GENERIC = List.of(
+    public static final List<EnergizerRating> GENERIC = List.of(
             plate("0.1 J", 0.14, 0.1, 7000, 2400, 90),
             plate("0.25 J", 0.35, 0.25, 7500, 3400, 120),
             plate("0.5 J", 0.7, 0.5, 8000, 4000, 150),
@@ -27,8 +27,9 @@ public final class Energizers {
             plate("12 J", 16.5, 12, 9500, 6600, 860),
             plate("20 J", 27, 20, 10000, 7000, 1250));
 
-    private static Plate plate(String size, double storedJ, double out500J, double openV, double v500, double price) {
-        return new Plate(
+    private static EnergizerRating plate(
+            String size, double storedJ, double out500J, double openV, double v500, double price) {
+        return new EnergizerRating(
                 "generic " + size,
                 OptionalDouble.of(storedJ),
                 OptionalDouble.of(out500J),
@@ -36,7 +37,7 @@ public final class Energizers {
                 v500,
                 OptionalDouble.empty(),
                 PER_MINUTE,
-                Plate.Draw.NOT_SAID,
+                EnergizerRating.Draw.NOT_SAID,
                 OptionalDouble.of(price));
     }
 
@@ -71,8 +72,8 @@ public final class Energizers {
      *
      * @param loaded 0 for a clean fence, 1 for one that takes all the energizer gives
      */
-    public static double drawW(Plate plate, Mode mode, double loaded) {
-        Plate.Draw said = plate.draw();
+    public static double drawW(EnergizerRating plate, Mode mode, double loaded) {
+        EnergizerRating.Draw said = plate.draw();
         if (mode == Mode.SLOW && said.slowW().isPresent()) {
             return said.slowW().getAsDouble();
         }
@@ -82,7 +83,7 @@ public final class Energizers {
                 : said.fullW().getAsDouble() * reckoned / reckonedW(plate, Mode.FULL, loaded);
     }
 
-    private static double reckonedW(Plate plate, Mode mode, double loaded) {
+    private static double reckonedW(EnergizerRating plate, Mode mode, double loaded) {
         double share = mode == Mode.ADAPTIVE ? 0.5 + 0.5 * Math.clamp(loaded, 0, 1) : 1;
         double pulsesPerS = plate.perMinute() / 60 * mode.pulses;
         return mode.hours

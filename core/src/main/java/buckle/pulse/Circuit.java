@@ -31,15 +31,15 @@ public record Circuit(
     public Circuit {
         runs = List.copyOf(runs);
         faults = List.copyOf(faults);
-        Strand.require(earthOhm >= 0 && earthOhm <= 1e6, "earth of " + earthOhm + " Ω is not between 0 and 1 MΩ");
-        Strand.require(runs.size() <= MOST_RUNS, "more than " + MOST_RUNS + " runs");
+        LineWire.require(earthOhm >= 0 && earthOhm <= 1e6, "earth of " + earthOhm + " Ω is not between 0 and 1 MΩ");
+        LineWire.require(runs.size() <= MOST_RUNS, "more than " + MOST_RUNS + " runs");
         check(runs, faults);
     }
 
     private static void check(List<Run> runs, List<Fault> faults) {
         Map<String, Run> byId = new HashMap<>();
         for (Run run : runs) {
-            Strand.require(byId.put(run.id(), run) == null, "two runs are called " + run.id());
+            LineWire.require(byId.put(run.id(), run) == null, "two runs are called " + run.id());
         }
         for (Run run : runs) {
             run.parent().ifPresent(p -> known(byId, p, "run " + run.id() + " begins at run " + p));
@@ -50,7 +50,7 @@ public record Circuit(
             List<String> way = new ArrayList<>();
             Run at = run;
             while (!fed.contains(at.id())) {
-                Strand.require(
+                LineWire.require(
                         !way.contains(at.id()), "run " + run.id() + " begins at itself; close loops with “joins”");
                 way.add(at.id());
                 if (at.parent().isEmpty()) {
@@ -63,7 +63,7 @@ public record Circuit(
         for (Fault fault : faults) {
             Run run = known(
                     byId, fault.at().runId(), "a fault is on run " + fault.at().runId());
-            Strand.require(
+            LineWire.require(
                     fault.at().distanceM() >= 0 && fault.at().distanceM() <= run.lengthM(),
                     "a fault lies " + fault.at().distanceM() + " m along run " + run.id() + ", which is "
                             + run.lengthM() + " m long");

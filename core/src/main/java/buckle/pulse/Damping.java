@@ -27,9 +27,9 @@ public record Damping(double bleedOhm, OptionalDouble terminalF, double terminal
             List.of(ofShare(2500, 0.05), ofShare(12_000, 0.05), ofShare(5000, 0.015), ofShare(5000, 0.15));
 
     public Damping {
-        Strand.require(bleedOhm > 0, "a resistance across the terminals is above 0 Ω");
-        Strand.require(terminalF.orElse(0) >= 0, "a capacitance across the terminals is not under 0 F");
-        Strand.require(terminalShare >= 0, "a capacitance across the terminals is not under 0");
+        LineWire.require(bleedOhm > 0, "a resistance across the terminals is above 0 Ω");
+        LineWire.require(terminalF.orElse(0) >= 0, "a capacitance across the terminals is not under 0 F");
+        LineWire.require(terminalShare >= 0, "a capacitance across the terminals is not under 0");
     }
 
     public Damping(double bleedOhm, double terminalF) {

@@ -15,6 +15,6 @@ public record Fault(Kind kind, Place at, double ohm) {
     }
 
     public Fault {
-        Strand.require(ohm > 0, "resistance " + ohm + " Ω of a fault is not above 0");
+        LineWire.require(ohm > 0, "resistance " + ohm + " Ω of a fault is not above 0");
     }
 }

@@ -5,7 +5,7 @@ import org.hipparchus.complex.Complex;
 /** A supply and what it drives at one frequency. */
 record Feed(Supply.Terminals terminals, Complex rodsOhm, Complex rootV) {
     /** @param tied share of the return that passes no rod, in earth wires tied to the terminal */
-    static Feed of(Supply supply, Complex s, Complex tied, Sweep sweep) {
+    static Feed of(Supply supply, Complex s, Complex tied, TreeSweep sweep) {
         Supply.Terminals terminals = supply.terminals(s);
         Complex rods = tied.negate().add(1).multiply(supply.earthOhm());
         Complex behind = terminals.innerOhm().add(rods);

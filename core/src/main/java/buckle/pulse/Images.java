@@ -17,17 +17,17 @@ final class Images {
         return s.multiply(Constants.MU_0 / soilOhmM).sqrt().reciprocal();
     }
 
-    static Complex[][] coefficients(List<Strand> strands, Complex depthM) {
+    static Complex[][] coefficients(List<LineWire> strands, Complex depthM) {
         int n = strands.size();
         Complex[][] p = new Complex[n][n];
         for (int i = 0; i < n; i++) {
-            Strand a = strands.get(i);
+            LineWire a = strands.get(i);
             p[i][i] = depthM.add(a.heightM())
                     .multiply(2)
                     .divide(a.diameterM() / 2)
                     .log();
             for (int k = 0; k < i; k++) {
-                Strand b = strands.get(k);
+                LineWire b = strands.get(k);
                 double apart = Math.max(Math.abs(a.heightM() - b.heightM()), (a.diameterM() + b.diameterM()) / 2);
                 p[i][k] = depthM.multiply(2)
                         .add(a.heightM() + b.heightM())

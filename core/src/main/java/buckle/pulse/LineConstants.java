@@ -11,7 +11,7 @@ record LineConstants(Complex seriesOhmPerM, Complex share) {
                 return new Perfect(
                         type.cable().get().henryPerM(), type.cable().get().faradPerM(), 0);
             }
-            Joined joined = Joined.of(Images.coefficients(type.strands(), Complex.ZERO), type.strands());
+            BundledWires joined = BundledWires.of(Images.coefficients(type.strands(), Complex.ZERO), type.strands());
             double k = joined.hot().getReal();
             return new Perfect(
                     Constants.MU_0 / (2 * Math.PI * k),
@@ -27,7 +27,7 @@ record LineConstants(Complex seriesOhmPerM, Complex share) {
         }
         if (model == LineModel.CONSTANT) {
             double conductance = type.strands().stream()
-                    .filter(Strand::hot)
+                    .filter(LineWire::hot)
                     .mapToDouble(w -> 1 / w.ohmPerM())
                     .sum();
             return new LineConstants(
@@ -39,10 +39,10 @@ record LineConstants(Complex seriesOhmPerM, Complex share) {
             for (int k = 0; k < m.length; k++) {
                 m[i][k] = m[i][k].multiply(scale);
             }
-            Strand w = type.strands().get(i);
+            LineWire w = type.strands().get(i);
             m[i][i] = m[i][i].add(InternalImpedance.perM(w.ohmPerM(), w.muR(), s));
         }
-        Joined joined = Joined.of(m, type.strands());
+        BundledWires joined = BundledWires.of(m, type.strands());
         return new LineConstants(joined.hot().reciprocal(), joined.share());
     }
 }

@@ -12,20 +12,21 @@ import java.util.Optional;
  * @param soilOhmM resistivity of the ground under it
  */
 @RecordBuilder
-public record LineType(List<Strand> strands, double leakSPerM, double soilOhmM, Optional<Cable> cable)
+public record LineType(List<LineWire> strands, double leakSPerM, double soilOhmM, Optional<Cable> cable)
         implements LineTypeBuilder.With {
     public LineType {
         strands = List.copyOf(strands);
-        Strand.require(leakSPerM >= 0 && leakSPerM <= 10, "leakage " + leakSPerM + " S/m is not between 0 and 10 S/m");
-        Strand.require(
+        LineWire.require(
+                leakSPerM >= 0 && leakSPerM <= 10, "leakage " + leakSPerM + " S/m is not between 0 and 10 S/m");
+        LineWire.require(
                 soilOhmM >= 0.1 && soilOhmM <= 1e6,
                 "soil resistivity " + soilOhmM + " Ω·m is not between 0.1 and 1,000,000 Ω·m");
-        Strand.require(
-                cable.isPresent() || strands.stream().anyMatch(Strand::hot), "a run needs at least one hot wire");
+        LineWire.require(
+                cable.isPresent() || strands.stream().anyMatch(LineWire::hot), "a run needs at least one hot wire");
     }
 
     /** Of wires over ground. */
-    public static LineType overGround(List<Strand> strands, double leakSPerM, double soilOhmM) {
+    public static LineType overGround(List<LineWire> strands, double leakSPerM, double soilOhmM) {
         return new LineType(strands, leakSPerM, soilOhmM, Optional.empty());
     }
 
@@ -37,7 +38,7 @@ public record LineType(List<Strand> strands, double leakSPerM, double soilOhmM, 
     /** A cable in the ground, under a gate or to the fence: its large capacitance is its own. */
     public record Cable(double ohmPerM, double henryPerM, double faradPerM) {
         public Cable {
-            Strand.require(ohmPerM > 0 && henryPerM > 0 && faradPerM > 0, "a cable has R, L and C above 0");
+            LineWire.require(ohmPerM > 0 && henryPerM > 0 && faradPerM > 0, "a cable has R, L and C above 0");
         }
     }
 }

@@ -8,7 +8,7 @@ import org.hipparchus.complex.Complex;
  */
 final class Loops {
     private final Tree tree;
-    private final Sweep sweep;
+    private final TreeSweep sweep;
     private final int count;
     private final double[][] dRe;
     private final double[][] dIm;
@@ -22,7 +22,7 @@ final class Loops {
     double selfRe;
     double selfIm;
 
-    Loops(Tree tree, Sweep sweep) {
+    Loops(Tree tree, TreeSweep sweep) {
         this.tree = tree;
         this.sweep = sweep;
         this.count = tree.loops.size();
@@ -36,7 +36,7 @@ final class Loops {
         set = new boolean[nodes];
     }
 
-    /** Finds what each joint does everywhere, and lets the voltages follow. {@link Sweep#back} has been called. */
+    /** Finds what each joint does everywhere, and lets the voltages follow. {@link TreeSweep#back} has been called. */
     void close(double[] vRe, double[] vIm) {
         if (count == 0) {
             return;

@@ -132,7 +132,7 @@ public final class PulseSolver {
         return new Supply(circuit.source(), circuit.earthOhm());
     }
 
-    private Feed feed(Supply supply, Sweep sweep, int k) {
+    private Feed feed(Supply supply, TreeSweep sweep, int k) {
         return Feed.of(supply, spectrum.at(k), tied[k], sweep);
     }
 
@@ -226,7 +226,7 @@ public final class PulseSolver {
         }
 
         private void fill(int from, int to) {
-            Sweep sweep = new Sweep(tree, tables);
+            TreeSweep sweep = new TreeSweep(tree, tables);
             double[] re = new double[tree.segments + 1];
             double[] im = new double[tree.segments + 1];
             Loops loops = new Loops(tree, sweep);
@@ -246,7 +246,7 @@ public final class PulseSolver {
             }
         }
 
-        private void fillCurrents(int k, Feed feed, Sweep sweep, double[] re, double[] im, double[] current) {
+        private void fillCurrents(int k, Feed feed, TreeSweep sweep, double[] re, double[] im, double[] current) {
             Complex fence = feed.current(re[0], im[0]);
             for (int i = 0; i < node.length; i++) {
                 if (node[i] == 0) {
@@ -265,7 +265,7 @@ public final class PulseSolver {
     }
 
     /** The healthy voltages at every node at the frequency the sweep is set to. */
-    private void carry(Feed feed, Sweep sweep, Loops loops, double[] re, double[] im) {
+    private void carry(Feed feed, TreeSweep sweep, Loops loops, double[] re, double[] im) {
         sweep.carry(feed.rootV().getReal(), feed.rootV().getImaginary(), re, im);
         if (!tree.loops.isEmpty()) {
             sweep.back();
@@ -286,7 +286,7 @@ public final class PulseSolver {
         }
         double[][][] re = new double[others.size()][places.size()][n];
         double[][][] im = new double[others.size()][places.size()][n];
-        Sweep sweep = new Sweep(tree, tables);
+        TreeSweep sweep = new TreeSweep(tree, tables);
         Loops loops = new Loops(tree, sweep);
         double[] vRe = new double[tree.segments + 1];
         double[] vIm = new double[tree.segments + 1];
@@ -314,11 +314,11 @@ public final class PulseSolver {
     }
 
     /** The fence as a load at one of the places sees it, with what that load does to others. */
-    public Terminal terminal(Place at, List<Place> meters) {
-        Terminal terminal = new Terminal(spectrum, meters.size() + 2);
+    public TheveninPort terminal(Place at, List<Place> meters) {
+        TheveninPort terminal = new TheveninPort(spectrum, meters.size() + 2);
         int here = tree.node(at);
         int[] meter = meters.stream().mapToInt(tree::node).toArray();
-        Sweep sweep = new Sweep(tree, tables);
+        TreeSweep sweep = new TreeSweep(tree, tables);
         Loops loops = new Loops(tree, sweep);
         double[] vRe = new double[tree.segments + 1];
         double[] vIm = new double[tree.segments + 1];
@@ -353,10 +353,10 @@ public final class PulseSolver {
      */
     public double[][] withEach(List<Fault> faults, List<Place> meters) {
         double[][] all = new double[faults.size()][];
-        for (int from = 0; from < all.length; from += OneFault.AT_ONCE) {
+        for (int from = 0; from < all.length; from += SingleFaultUpdate.AT_ONCE) {
             Cancellation.check();
-            int to = Math.min(all.length, from + OneFault.AT_ONCE);
-            OneFault some = new OneFault(tree, tables, spectrum, faults.subList(from, to), meters);
+            int to = Math.min(all.length, from + SingleFaultUpdate.AT_ONCE);
+            SingleFaultUpdate some = new SingleFaultUpdate(tree, tables, spectrum, faults.subList(from, to), meters);
             double[][] peaks = some.peaks((k, sweep) -> feed(own(), sweep, k));
             System.arraycopy(peaks, 0, all, from, peaks.length);
         }

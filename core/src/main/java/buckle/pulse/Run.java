@@ -12,7 +12,7 @@ import java.util.Optional;
 public record Run(
         String id, Optional<String> parent, double lengthM, LineType type, boolean open, Optional<String> joins) {
     public Run {
-        Strand.require(
+        LineWire.require(
                 lengthM >= 0 && lengthM <= 1e6, "length " + lengthM + " m of run " + id + " is not up to 1,000 km");
     }
 

@@ -16,7 +16,7 @@ record Series(Complex[] ohmPerM, Complex[] share, double faradPerM) {
     private static final int REMEMBERED = 256;
 
     private record Key(
-            List<Strand> strands,
+            List<LineWire> strands,
             double soilOhmM,
             Optional<LineType.Cable> cable,
             Spectrum spectrum,

@@ -11,13 +11,13 @@ import java.util.OptionalDouble;
 public record Source(
         double chargedV, double faradF, double henryH, double ohm, OptionalDouble bleedOhm, OptionalDouble terminalF) {
     public Source {
-        Strand.require(
+        LineWire.require(
                 chargedV > 0 && chargedV <= 100_000, "charge of " + chargedV + " V is not between 0 and 100,000 V");
-        Strand.require(faradF > 0 && faradF < 1, "capacitance " + faradF + " F is not above 0 and under 1 F");
-        Strand.require(henryH >= 0 && henryH < 10, "inductance " + henryH + " H is not between 0 and 10 H");
-        Strand.require(ohm > 0 && ohm < 1e6, "inner resistance " + ohm + " Ω is not above 0 and under 1 MΩ");
-        Strand.require(bleedOhm.orElse(1) > 0, "a resistance across the terminals is above 0 Ω");
-        Strand.require(terminalF.orElse(1) > 0, "a capacitance across the terminals is above 0 F");
+        LineWire.require(faradF > 0 && faradF < 1, "capacitance " + faradF + " F is not above 0 and under 1 F");
+        LineWire.require(henryH >= 0 && henryH < 10, "inductance " + henryH + " H is not between 0 and 10 H");
+        LineWire.require(ohm > 0 && ohm < 1e6, "inner resistance " + ohm + " Ω is not above 0 and under 1 MΩ");
+        LineWire.require(bleedOhm.orElse(1) > 0, "a resistance across the terminals is above 0 Ω");
+        LineWire.require(terminalF.orElse(1) > 0, "a capacitance across the terminals is above 0 F");
     }
 
     /** ½ C V². */

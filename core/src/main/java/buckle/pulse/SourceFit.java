@@ -42,23 +42,24 @@ final class SourceFit {
     private final double storedJ;
     private final double outJ;
 
-    private SourceFit(Plate plate, double usualShare, Damping damping, boolean with100) {
+    private SourceFit(EnergizerRating plate, double usualShare, Damping damping, boolean with100) {
         this.openV = plate.openV();
         this.damping = damping;
         this.storedJ = plate.storedJ().orElseGet(() -> plate.out500J().orElseThrow() / usualShare);
         this.outJ = plate.out500J().orElseGet(() -> storedJ * usualShare);
-        off.add(s -> new Swing(s, Double.POSITIVE_INFINITY).peakV() / openV);
-        off.add(s -> new Swing(s, Plate.REFERENCE_OHM).peakV() / plate.v500());
+        off.add(s -> new RlcDischarge(s, Double.POSITIVE_INFINITY).peakV() / openV);
+        off.add(s -> new RlcDischarge(s, EnergizerRating.REFERENCE_OHM).peakV() / plate.v500());
         boolean both = plate.storedJ().isPresent() && plate.out500J().isPresent();
         boolean by100 = with100 && plate.v100().isPresent();
         if (plate.storedJ().isPresent() || !by100) {
             off.add(s -> s.storedJ() / storedJ);
         }
         if (plate.out500J().isPresent() || !by100) {
-            off.add(s -> new Swing(s, Plate.REFERENCE_OHM).energyJ(Plate.REFERENCE_OHM) / outJ);
+            off.add(s ->
+                    new RlcDischarge(s, EnergizerRating.REFERENCE_OHM).energyJ(EnergizerRating.REFERENCE_OHM) / outJ);
         }
         if (by100) {
-            off.add(s -> new Swing(s, 100).peakV() / plate.v100().getAsDouble());
+            off.add(s -> new RlcDischarge(s, 100).peakV() / plate.v100().getAsDouble());
         }
         this.bleedFree = both && by100;
     }
@@ -67,7 +68,7 @@ final class SourceFit {
      * @param usualShare of the stored energy that comes out, where a plate gives one energy and no voltage at 100 ohm
      * @param with100 whether the voltage at 100 ohm has to come out too
      */
-    static Optional<Source> of(Plate plate, double usualShare, Damping damping, boolean with100) {
+    static Optional<Source> of(EnergizerRating plate, double usualShare, Damping damping, boolean with100) {
         return new SourceFit(plate, usualShare, damping, with100).solve();
     }
 

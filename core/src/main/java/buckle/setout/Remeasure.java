@@ -50,7 +50,7 @@ public final class Remeasure {
      * @throws BadInput when a measure names no corner or is no length
      */
     public static Fitted fit(Site site, String lineId, List<Taped> measures) {
-        Site settled = Tees.settled(site);
+        Site settled = Tees.snapBranches(site);
         LocalPlane plane = settled.plane();
         FenceLine line = settled.lines().stream()
                 .filter(l -> l.id().equals(lineId))

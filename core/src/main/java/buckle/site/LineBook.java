@@ -15,7 +15,7 @@ import java.util.OptionalInt;
  * @param standing posts that were set otherwise than planned
  * @param turned whether the line was reversed since its ends were named; test points keep their names
  * @param closingCorner corner of a closed line where the hot wires stay open, the first when not said
- * @param onExisting whether the wires hang on offset brackets of a fence that stands already
+ * @param onExisting whether the wires hang on offset brackets of an existing fence already
  * @param wiresOn the side of the posts the wires hang on; always on the outside of a turn when not said
  * @param beside id of the line this one is the outer row of, in a double fence
  */

@@ -42,7 +42,7 @@ public final class SiteCheck {
             check.problems.addAll(Tees.problems(site));
         }
         if (check.problems.isEmpty()) {
-            List<FenceLine> settled = Tees.settled(site).lines();
+            List<FenceLine> settled = Tees.snapBranches(site).lines();
             for (int i = 0; i < settled.size(); i++) {
                 check.line("lines[" + i + "]", settled.get(i));
             }

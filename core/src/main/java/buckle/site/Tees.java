@@ -87,7 +87,7 @@ public final class Tees {
     }
 
     /** The site with every branch's end where it really is: on the line it branches from. */
-    public static Site settled(Site site) {
+    public static Site snapBranches(Site site) {
         if (site.lines().stream().allMatch(l -> mothers(l).isEmpty())) {
             return site;
         }

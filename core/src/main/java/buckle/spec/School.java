@@ -67,7 +67,7 @@ public enum School {
     JUMPERS_PIECES(
             Topic.JUMPERS,
             Rule.J1,
-            "separate pieces from wire to wire: easier to make and to mend",
+            "separate pieces from wire to wire: easier to make and to repair",
             s -> wires(s, w -> w.withJumperPieces(true))),
     JUMPERS_ONE(
             Topic.JUMPERS,

@@ -6,7 +6,7 @@ import java.util.List;
 import java.util.function.UnaryOperator;
 
 /**
- * What shall be built on the site, by who decides it.
+ * Fence on the site, by who decides it.
  *
  * @param fence what is built along every line
  * @param lines what single lines have otherwise

@@ -3,7 +3,7 @@ package buckle.spec;
 import static buckle.spec.Ranges.between;
 
 import buckle.power.Energizers;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.rulebook.Values;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.Optional;
@@ -17,7 +17,7 @@ import java.util.Optional;
  */
 @RecordBuilder
 public record Supply(
-        Optional<Plate> energizer,
+        Optional<EnergizerRating> energizer,
         double countedJ,
         Energizers.Mode mode,
         Source source,

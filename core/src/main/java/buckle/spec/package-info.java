@@ -1,5 +1,5 @@
 /**
- * What shall be built: animals, wire schedule, posts, braces, gates, ground and packs. Lengths in metres. Imports units,
+ * Fence: animals, wire schedule, posts, braces, gates, ground and packs. Lengths in metres. Imports units,
  * rulebook and site.
  */
 @NullMarked

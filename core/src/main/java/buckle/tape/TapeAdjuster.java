@@ -245,7 +245,8 @@ public final class TapeAdjuster {
                             + (doubted.isEmpty()
                                     ? "none is far off."
                                     : "the worst, " + title(doubted.getFirst()) + ", is "
-                                            + text(offM(doubted.getFirst())) + " from what the rest say.")));
+                                            + text(offM(doubted.getFirst()))
+                                            + " from what the implied by the others.")));
             if (spare == 1) {
                 verdicts.add(new Verdict(
                         Kind.NOTE,
@@ -265,7 +266,7 @@ public final class TapeAdjuster {
             alike.forEach(r -> all.add(title(r)));
             verdicts.add(new Verdict(
                     Kind.SUSPECT,
-                    sentence(worst) + " than the rest say, but the error can as well sit in "
+                    sentence(worst) + " than the implied by the others, but the error can as well sit in "
                             + String.join(", ", all.subList(1, all.size()))
                             + ": with these measures it shows and cannot be placed."));
             verdicts.add(

@@ -97,7 +97,7 @@ final class TapeReader {
                     "tape.length",
                     path + ".length",
                     "Row " + (i + 1) + ", " + row.title() + ": “" + row.length()
-                            + "” is no length. Write 84 ft 6 in, 25.76 m or 24 p for paces.");
+                            + "” is not a length. Write 84 ft 6 in, 25.76 m or 24 p for paces.");
             return;
         }
         double d = length.getAsDouble();
@@ -140,7 +140,7 @@ final class TapeReader {
             problem(
                     "tape.length",
                     path + ".offset",
-                    "Row " + (i + 1) + ", " + row.title() + ": the offset “" + row.offset() + "” is no length.");
+                    "Row " + (i + 1) + ", " + row.title() + ": the offset “" + row.offset() + "” is not a length.");
             return;
         }
         double right = left ? -off.getAsDouble() : off.getAsDouble();

@@ -34,7 +34,7 @@ public final class Lengths {
     }
 
     /**
-     * Length in metres of what a person typed; empty when it is no length.
+     * Length in metres of what a person typed; empty when it is not a length.
      *
      * @param bare how a number without unit is read: feet or metres
      */

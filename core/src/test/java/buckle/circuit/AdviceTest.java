@@ -95,7 +95,7 @@ class AdviceTest {
         assertThat(planned.weakestV())
                 .isCloseTo(e.weakest().orElseThrow().likelyV(), within(0.02 * planned.weakestV()));
         assertThat(planned.heavyV()).isLessThan(planned.weakestV());
-        assertThat(named(e, "aluminium instead of").heavyV()).isGreaterThan(planned.heavyV());
+        assertThat(named(e, "aluminum instead of").heavyV()).isGreaterThan(planned.heavyV());
         assertThat(named(e, "a second lead-out").heavyV()).isGreaterThan(planned.heavyV());
         assertThat(inFeet(named(e, "a second lead-out").says())).contains("ft", "of cable", "never a second energizer");
         // A buried cable of kilometres takes more of the pulse than it brings: reckoned, not promised.
@@ -117,9 +117,9 @@ class AdviceTest {
                         .withSchedule(Preset.of("W16").schedule()));
         Circumstances frozen = Circumstances.USUAL.withGround(GroundState.FROZEN);
         Electrics e = of(five, frozen, Surroundings.NONE, Fences.line("l", false, 0, 0, 900, 0));
-        assertThat(named(e, "every second wire earth").weakestV())
+        assertThat(named(e, "every second wire ground").weakestV())
                 .isGreaterThan(named(e, "as planned").weakestV());
-        assertThat(inFeet(e.earth().orElseThrow().wires())).contains("earth wires tied to the energizer would");
+        assertThat(inFeet(e.earth().orElseThrow().wires())).contains("ground wires tied to the energizer would");
     }
 
     /** Ground of the feed decides the rods: on stone an iron and a stub are shown for what they are, and the clay nearby. */

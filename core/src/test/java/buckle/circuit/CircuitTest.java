@@ -19,7 +19,7 @@ import buckle.message.CircuitMessage;
 import buckle.message.English;
 import buckle.message.Message;
 import buckle.power.Energizers;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.pulse.Run;
 import buckle.review.Laid;
 import buckle.review.LayoutPlanner;
@@ -52,13 +52,13 @@ import org.junit.jupiter.api.Test;
 
 /** The circuit of a laid-out fence, and what is read off it. */
 class CircuitTest {
-    private static final Plate THREE_J = Energizers.GENERIC.get(5);
+    private static final EnergizerRating THREE_J = Energizers.GENERIC.get(5);
 
     private static Spec spec() {
         return fedBy(Spec.USUAL, THREE_J);
     }
 
-    private static Spec fedBy(Spec spec, Plate plate) {
+    private static Spec fedBy(Spec spec, EnergizerRating plate) {
         return spec.withSupply(s -> s.withEnergizer(Optional.of(plate)));
     }
 
@@ -384,7 +384,7 @@ class CircuitTest {
         assertThat(e.whatIfs().orElseThrow())
                 .extracting(w -> English.text(w.name(), UnitSystem.METRIC))
                 .contains("as planned", "one more cut-out");
-        Plate wrong = Plate.of("wrong", 2, 3, 8000, 5000, 45);
+        EnergizerRating wrong = EnergizerRating.of("wrong", 2, 3, 8000, 5000, 45);
         Spec spec = Spec.USUAL;
         Electrics other = electrics(fedBy(spec, wrong), Trial.NONE, Part.CURVE, straight());
         assertThat(other.chosen()).isFalse();
@@ -494,7 +494,7 @@ class CircuitTest {
         FenceLine field = Fences.line("l", false, 0, 0, 600, 0);
         FenceLine yard = Fences.line("l", false, 0, 0, 80, 0);
         // V5: 7 kV on an energizer that stores 6.7 J.
-        Plate strong = Energizers.GENERIC.get(6);
+        EnergizerRating strong = Energizers.GENERIC.get(6);
         assertThat(strong.energy().storedJ()).isCloseTo(6.7, within(0.2));
         Spec pigs = usual.withFence(f ->
                 f.withAnimals(List.of(Animal.PIGS)).withSchedule(Preset.of("W5").schedule()));
@@ -506,7 +506,7 @@ class CircuitTest {
         // insulators.
         Spec poultry = usual.withFence(f -> f.withAnimals(List.of(Animal.FOX_POULTRY))
                 .withSchedule(Preset.of("W11").schedule()));
-        Plate small = Energizers.GENERIC.getFirst();
+        EnergizerRating small = Energizers.GENERIC.getFirst();
         assertThat(4000.0)
                 .isBetween(
                         weakest(
@@ -519,7 +519,7 @@ class CircuitTest {
                                 yard),
                         weakest(poultry, small, Growth.CLEAN, Trial.NONE, yard));
         // V7: no growth brings a sound fence to 2 kV, a fault of some 100 Ω does.
-        Plate one = Energizers.GENERIC.get(3);
+        EnergizerRating one = Energizers.GENERIC.get(3);
         Trial fault = new Trial(Set.of(), List.of(new Trial.TestLoad("l", 300, 120)));
         assertThat(weakest(usual, one, Growth.RAIN, Trial.NONE, field)).isGreaterThan(2000);
         assertThat(weakest(usual, one, Growth.LIGHT, fault, field)).isBetween(1500.0, 2000.0);
@@ -540,11 +540,11 @@ class CircuitTest {
         }
     }
 
-    private static double weakest(Spec spec, Plate plate, Growth growth, Trial trial, FenceLine line) {
+    private static double weakest(Spec spec, EnergizerRating plate, Growth growth, Trial trial, FenceLine line) {
         return weakest(spec, plate, Circumstances.USUAL.withGrowth(growth), trial, line);
     }
 
-    private static double weakest(Spec spec, Plate plate, Circumstances in, Trial trial, FenceLine line) {
+    private static double weakest(Spec spec, EnergizerRating plate, Circumstances in, Trial trial, FenceLine line) {
         return electrics(fedBy(spec, plate), in, trial, Part.CURVE, line)
                 .weakest()
                 .orElseThrow()

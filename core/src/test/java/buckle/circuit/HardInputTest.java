@@ -14,7 +14,7 @@ import buckle.layout.Finding;
 import buckle.message.CircuitMessage;
 import buckle.message.Message;
 import buckle.power.Energizers;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.review.Laid;
 import buckle.review.LayoutPlanner;
 import buckle.rulebook.Rule;
@@ -59,7 +59,7 @@ class HardInputTest {
                 .orElseThrow();
     }
 
-    private static Spec fedBy(Plate plate) {
+    private static Spec fedBy(EnergizerRating plate) {
         return Spec.USUAL.withSupply(s -> s.withEnergizer(Optional.of(plate)));
     }
 
@@ -186,7 +186,7 @@ class HardInputTest {
     /** A plate with one energy is reckoned with and said so; one out of its bounds is told with its unit. */
     @Test
     void halfAPlateIsSaid() {
-        Plate half = Records.with(Energizers.GENERIC.get(4), "storedJ", OptionalDouble.empty());
+        EnergizerRating half = Records.with(Energizers.GENERIC.get(4), "storedJ", OptionalDouble.empty());
         Electrics e = of(Fences.site(0, -4, Fences.line("l", false, 0, 0, 400, 0)), fedBy(half));
         finite(e);
         assertThat(e.chosen()).isTrue();

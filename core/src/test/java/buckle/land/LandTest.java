@@ -453,7 +453,7 @@ class LandTest {
         assertThat(only(layout, Rule.C6, "“water main” (depth not known) is crossed or neared by the lead-out")
                         .severity())
                 .isEqualTo(Severity.WARN);
-        assertThat(inMetres(only(layout, Rule.C6, "ground rods go").message())).contains("5.0 m from the energizer");
+        assertThat(inMetres(only(layout, Rule.C6, "earth rods go").message())).contains("5.0 m from the energizer");
         only(layout, Rule.C9, "“brook” is crossed by the lead-out");
         only(layout, Rule.C9, "“lane” is crossed by the lead-out");
         only(layout, Rule.C5, "“wires” is crossed by the lead-out");

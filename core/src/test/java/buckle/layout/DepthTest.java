@@ -603,7 +603,8 @@ class DepthTest {
         assertThat(there)
                 .filteredOn(f -> f.message() instanceof LayoutMessage.StandingPostLost)
                 .singleElement()
-                .satisfies(f -> assertThat(Told.inFeet(f.message())).contains("rock", "kept but not reckoned with"));
+                .satisfies(f ->
+                        assertThat(Told.inFeet(f.message())).contains("rock", "kept but left out of the calculation"));
     }
 
     private static List<Finding> twoGates(double northM, LineBook book, Decisions decisions) {

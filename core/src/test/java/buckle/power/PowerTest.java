@@ -8,7 +8,7 @@ import buckle.power.Battery.Climate;
 import buckle.power.Battery.Month;
 import buckle.power.Battery.Plant;
 import buckle.power.Rods.Rod;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import java.util.List;
 import java.util.OptionalDouble;
 import org.junit.jupiter.api.Test;
@@ -122,15 +122,17 @@ class PowerTest {
     /** What the plate says of its draw is taken; what it does not say keeps its proportion. */
     @Test
     void thePlatesDrawIsTaken() {
-        Plate plain = Energizers.GENERIC.get(3);
+        EnergizerRating plain = Energizers.GENERIC.get(3);
         double reckoned = Energizers.drawW(plain, Energizers.Mode.FULL, 1);
-        Plate said = Records.with(plain, "draw", new Plate.Draw(OptionalDouble.of(3), OptionalDouble.of(1)));
+        EnergizerRating said =
+                Records.with(plain, "draw", new EnergizerRating.Draw(OptionalDouble.of(3), OptionalDouble.of(1)));
         assertThat(Energizers.drawW(said, Energizers.Mode.FULL, 1)).isEqualTo(3);
         assertThat(Energizers.drawW(said, Energizers.Mode.SLOW, 1)).isEqualTo(1);
         assertThat(Energizers.drawW(said, Energizers.Mode.HALF_DAY, 1)).isCloseTo(1.5, within(1e-12));
         assertThat(Energizers.drawW(said, Energizers.Mode.ADAPTIVE, 0))
                 .isCloseTo(3 * Energizers.drawW(plain, Energizers.Mode.ADAPTIVE, 0) / reckoned, within(1e-12));
-        Plate half = Records.with(plain, "draw", new Plate.Draw(OptionalDouble.of(3), OptionalDouble.empty()));
+        EnergizerRating half =
+                Records.with(plain, "draw", new EnergizerRating.Draw(OptionalDouble.of(3), OptionalDouble.empty()));
         assertThat(Energizers.drawW(half, Energizers.Mode.SLOW, 1))
                 .isCloseTo(3 * Energizers.drawW(plain, Energizers.Mode.SLOW, 1) / reckoned, within(1e-12))
                 .isBetween(1.5, 2.0);

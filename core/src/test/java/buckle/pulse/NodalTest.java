@@ -68,11 +68,11 @@ class NodalTest {
         if (random.nextInt(6) == 0) {
             return LineType.of(new LineType.Cable(0.06, 0.5e-6, 150e-12));
         }
-        List<Strand> strands = new ArrayList<>();
+        List<LineWire> strands = new ArrayList<>();
         int wires = 1 + random.nextInt(4);
         for (int i = 0; i < wires; i++) {
             boolean hot = i == 0 || random.nextBoolean();
-            strands.add(new Strand(0.3 + 0.25 * i, 0.0025, random.nextBoolean() ? 0.035 : 0.0057, 100, hot));
+            strands.add(new LineWire(0.3 + 0.25 * i, 0.0025, random.nextBoolean() ? 0.035 : 0.0057, 100, hot));
         }
         return LineType.overGround(strands, Math.exp(random.nextDouble(-17, -11)), 20 + random.nextInt(2000));
     }

@@ -27,7 +27,7 @@ class PulseTest {
             8000, 9.375e-8, 0.0023073652800268667, 181.81818181818176, OptionalDouble.empty(), OptionalDouble.empty());
 
     private static LineType steel(double leakSPerM) {
-        return LineType.overGround(List.of(new Strand(0.9, 0.0025, 0.035, 100, true)), leakSPerM, 100);
+        return LineType.overGround(List.of(new LineWire(0.9, 0.0025, 0.035, 100, true)), leakSPerM, 100);
     }
 
     private static Circuit tree(List<Run> runs, List<Fault> faults) {
@@ -109,7 +109,7 @@ class PulseTest {
         Place begin = new Place("a", 0);
         for (List<Run> runs : List.of(branched(), ring())) {
             PulseSolver solver = new PulseSolver(tree(runs, List.of()), List.of(far, begin));
-            Terminal terminal = solver.terminal(far, List.of(begin));
+            TheveninPort terminal = solver.terminal(far, List.of(begin));
             for (double ohm : new double[] {50, 2000}) {
                 Solution full = PulseSolver.solve(
                         tree(runs, List.of(new Fault(Fault.Kind.SHUNT, far, ohm))), List.of(far, begin));
@@ -225,12 +225,12 @@ class PulseTest {
      */
     @Test
     void aPlateWithNothingAcrossItsTerminals() {
-        Plate plate = Plate.of("p", 3, 2.2, 8000, 5200, 45);
+        EnergizerRating plate = EnergizerRating.of("p", 3, 2.2, 8000, 5200, 45);
         Source s = plate.source(Damping.NONE).orElseThrow();
         assertThat(s.faradF()).isCloseTo(93.75e-9, within(1e-13));
         assertThat(s.ohm()).isCloseTo(181.82, within(0.01));
         assertThat(s.henryH()).isCloseTo(2.3074e-3, within(1e-6));
-        assertThat(new Swing(s, 100).peakV()).isCloseTo(2012, within(1.0));
+        assertThat(new RlcDischarge(s, 100).peakV()).isCloseTo(2012, within(1.0));
         assertThat(s.storedJ()).isCloseTo(3, within(1e-6));
     }
 
@@ -241,10 +241,10 @@ class PulseTest {
      */
     @Test
     void theEnergizerHonoursItsPlate() {
-        List<Plate> plates = new ArrayList<>(Energizers.GENERIC);
-        plates.add(Plate.of("of a pig paddock", 9, 6.7, 8800, 6000, 45));
-        plates.add(Records.with(Plate.of("p", 3, 2.2, 8000, 5200, 45), "v100", OptionalDouble.of(2300)));
-        for (Plate plate : plates) {
+        List<EnergizerRating> plates = new ArrayList<>(Energizers.GENERIC);
+        plates.add(EnergizerRating.of("of a pig paddock", 9, 6.7, 8800, 6000, 45));
+        plates.add(Records.with(EnergizerRating.of("p", 3, 2.2, 8000, 5200, 45), "v100", OptionalDouble.of(2300)));
+        for (EnergizerRating plate : plates) {
             List<Source> all = new ArrayList<>(plate.others());
             all.add(plate.source());
             assertThat(all).as(plate.name()).hasSizeGreaterThanOrEqualTo(3);
@@ -301,55 +301,56 @@ class PulseTest {
     /** A damping that a plate leaves room for keeps the plate; one that it does not is told apart, and more of it never raises a peak. */
     @Test
     void dampingThatSomebodySaysKeepsThePlateOrIsRefused() {
-        Plate plate = Energizers.GENERIC.get(2);
+        EnergizerRating plate = Energizers.GENERIC.get(2);
         for (double ohm : new double[] {2000, 4000, 20_000}) {
             Source s = plate.source(new Damping(ohm, 2e-9)).orElseThrow();
-            assertThat(new Swing(s, 500).peakV()).isCloseTo(plate.v500(), within(0.01));
-            assertThat(new Swing(s, Double.POSITIVE_INFINITY).peakV()).isCloseTo(plate.openV(), within(0.01));
+            assertThat(new RlcDischarge(s, 500).peakV()).isCloseTo(plate.v500(), within(0.01));
+            assertThat(new RlcDischarge(s, Double.POSITIVE_INFINITY).peakV()).isCloseTo(plate.openV(), within(0.01));
         }
         assertThat(plate.source(new Damping(1000, 200e-9))).as("no room").isEmpty();
-        Plate impossible = Plate.of("x", 3, 2.2, 8000, 7900, 45);
+        EnergizerRating impossible = EnergizerRating.of("x", 3, 2.2, 8000, 7900, 45);
         assertThat(impossible.contradiction())
-                .hasValueSatisfying(why -> assertThat(why).isInstanceOf(PlateDoubt.NothingGivesIt.class));
-        assertThat(Plate.of("x", 2, 2.2, 8000, 5200, 45).contradiction())
-                .hasValueSatisfying(why -> assertThat(why).isInstanceOf(PlateDoubt.MoreOutThanStored.class));
-        assertThat(Plate.of("x", 3, 2.2, 5000, 5200, 45).contradiction())
-                .hasValueSatisfying(why -> assertThat(why).isInstanceOf(PlateDoubt.MoreUnderLoad.class));
-        Plate doubtful = Records.with(Plate.of("p", 3, 2.2, 8000, 5200, 45), "v100", OptionalDouble.of(4500));
+                .hasValueSatisfying(why -> assertThat(why).isInstanceOf(RatingDoubt.NothingGivesIt.class));
+        assertThat(EnergizerRating.of("x", 2, 2.2, 8000, 5200, 45).contradiction())
+                .hasValueSatisfying(why -> assertThat(why).isInstanceOf(RatingDoubt.MoreOutThanStored.class));
+        assertThat(EnergizerRating.of("x", 3, 2.2, 5000, 5200, 45).contradiction())
+                .hasValueSatisfying(why -> assertThat(why).isInstanceOf(RatingDoubt.MoreUnderLoad.class));
+        EnergizerRating doubtful =
+                Records.with(EnergizerRating.of("p", 3, 2.2, 8000, 5200, 45), "v100", OptionalDouble.of(4500));
         assertThat(doubtful.doubt())
                 .hasValueSatisfying(
-                        why -> assertThat(((PlateDoubt.OffAt100) why).v100()).isEqualTo(4500));
+                        why -> assertThat(((RatingDoubt.OffAt100) why).v100()).isEqualTo(4500));
     }
 
     /** E8: what one energy and the voltage at 100 Ω tell is found back; without that voltage the usual share. */
     @Test
     void oneEnergyIsEnough() {
-        Plate whole = Plate.of("p", 3, 2.2, 8000, 5200, 45);
+        EnergizerRating whole = EnergizerRating.of("p", 3, 2.2, 8000, 5200, 45);
         OptionalDouble v100 = OptionalDouble.of(whole.peakAt100V());
-        Plate stored = Records.with(Records.with(whole, "out500J", OptionalDouble.empty()), "v100", v100);
+        EnergizerRating stored = Records.with(Records.with(whole, "out500J", OptionalDouble.empty()), "v100", v100);
         assertThat(stored.energy().outJ()).isCloseTo(2.2, within(0.001));
-        assertThat(stored.energy().found()).isEqualTo(Plate.Found.FROM_100);
-        Plate out = Records.with(Records.with(whole, "storedJ", OptionalDouble.empty()), "v100", v100);
+        assertThat(stored.energy().found()).isEqualTo(EnergizerRating.Found.FROM_100);
+        EnergizerRating out = Records.with(Records.with(whole, "storedJ", OptionalDouble.empty()), "v100", v100);
         assertThat(out.energy().storedJ()).isCloseTo(3, within(0.001));
         assertThat(out.source().henryH()).isCloseTo(whole.source().henryH(), within(1e-5));
-        Plate usual = Records.with(out, "v100", OptionalDouble.empty());
+        EnergizerRating usual = Records.with(out, "v100", OptionalDouble.empty());
         assertThat(usual.energy().storedJ()).isCloseTo(2.2 / 0.74, within(1e-9));
-        assertThat(usual.energy().found()).isEqualTo(Plate.Found.USUAL_SHARE);
+        assertThat(usual.energy().found()).isEqualTo(EnergizerRating.Found.USUAL_SHARE);
         // A voltage at 100 Ω that nothing gives: the usual share, and a doubt.
-        Plate odd = Records.with(out, "v100", OptionalDouble.of(5000));
+        EnergizerRating odd = Records.with(out, "v100", OptionalDouble.of(5000));
         assertThat(odd.energy().storedJ()).isCloseTo(2.2 / 0.74, within(1e-9));
         assertThat(odd.doubt()).isPresent();
         assertThatThrownBy(() -> Records.with(out, "out500J", OptionalDouble.empty()))
                 .rootCause()
                 .hasMessageContaining("the energy stored or the one into 500 Ω");
-        assertThatThrownBy(() -> new Plate.Draw(OptionalDouble.of(1), OptionalDouble.of(2)))
+        assertThatThrownBy(() -> new EnergizerRating.Draw(OptionalDouble.of(1), OptionalDouble.of(2)))
                 .hasMessageContaining("slow mode draws no more");
     }
 
     /** What a pulse leaves in 500 ohm is the plate's energy, for the smallest and for those that take milliseconds to empty. */
     @Test
     void theEnergyInFiveHundredOhmIsThePlates() {
-        for (Plate plate : Energizers.GENERIC) {
+        for (EnergizerRating plate : Energizers.GENERIC) {
             Circuit circuit = new Circuit(
                     "t",
                     LineModel.FREQUENCY_DEPENDENT,
@@ -364,7 +365,7 @@ class PulseTest {
                     .under(500);
             double out = plate.energy().outJ();
             assertThat(across.energyJ(500)).as(plate.name()).isCloseTo(out, within(0.01 * out));
-            Terminal quick = new PulseSolver(circuit, List.of(end)).terminal(end, List.of());
+            TheveninPort quick = new PulseSolver(circuit, List.of(end)).terminal(end, List.of());
             assertThat(quick.under(500).peakV()).isCloseTo(plate.v500(), within(0.003 * plate.v500()));
             assertThat(quick.under(Double.POSITIVE_INFINITY).peakV())
                     .as("nothing connected")
@@ -378,7 +379,7 @@ class PulseTest {
      */
     @Test
     void aMatchedLineReflectsNothing() {
-        LineType bare = LineType.overGround(List.of(new Strand(0.9, 0.0025, 1e-9, 1, true)), 0, 100);
+        LineType bare = LineType.overGround(List.of(new LineWire(0.9, 0.0025, 1e-9, 1, true)), 0, 100);
         LineConstants.Perfect p = LineConstants.Perfect.of(bare);
         double wave = Math.sqrt(p.henryPerM() / p.faradPerM());
         double lengthM = 6000;
@@ -392,7 +393,7 @@ class PulseTest {
                 List.of(Run.of("a", Optional.empty(), lengthM, bare)),
                 List.of(new Fault(Fault.Kind.SHUNT, far, wave)));
         Solution s = PulseSolver.solve(circuit, List.of(new Place("a", 0), new Place("a", 3000), far));
-        double alone = new Swing(THREE_J, wave).peakV();
+        double alone = new RlcDischarge(THREE_J, wave).peakV();
         for (Solution.Answer a : s.answers()) {
             assertThat(a.peakV()).isCloseTo(alone, within(0.002 * alone));
             double way = a.place().distanceM() / Constants.LIGHT_M_PER_S;
@@ -419,8 +420,8 @@ class PulseTest {
                     .isCloseTo(2, within(1e-9));
             assertThat(b.answers().get(i).atS()).isCloseTo(a.answers().get(i).atS(), within(1e-12));
         }
-        Terminal t = PulseSolver.slow(one, places).terminal(places.getFirst(), List.of());
-        Terminal u = PulseSolver.slow(two, places).terminal(places.getFirst(), List.of());
+        TheveninPort t = PulseSolver.slow(one, places).terminal(places.getFirst(), List.of());
+        TheveninPort u = PulseSolver.slow(two, places).terminal(places.getFirst(), List.of());
         assertThat(u.under(700).energyJ(700) / t.under(700).energyJ(700)).isCloseTo(4, within(1e-6));
         // What is left in a load is never more than was stored.
         for (double ohm : new double[] {5, 50, 500, 5000}) {
@@ -431,11 +432,11 @@ class PulseTest {
     /** Two equal wires side by side, far apart, halve resistance and nearly double capacitance; an earth wire adds capacitance. */
     @Test
     void moreWiresChangeTheConstantsAsTheyShould() {
-        Strand low = new Strand(0.5, 0.0025, 0.035, 1, true);
-        Strand high = new Strand(1.2, 0.0025, 0.035, 1, true);
+        LineWire low = new LineWire(0.5, 0.0025, 0.035, 1, true);
+        LineWire high = new LineWire(1.2, 0.0025, 0.035, 1, true);
         LineConstants.Perfect one = LineConstants.Perfect.of(LineType.overGround(List.of(high), 0, 100));
         LineConstants.Perfect both = LineConstants.Perfect.of(LineType.overGround(List.of(low, high), 0, 100));
-        Strand earth = new Strand(0.5, 0.0025, 0.035, 1, false);
+        LineWire earth = new LineWire(0.5, 0.0025, 0.035, 1, false);
         LineConstants.Perfect guarded = LineConstants.Perfect.of(LineType.overGround(List.of(earth, high), 0, 100));
         assertThat(both.faradPerM() / one.faradPerM()).isBetween(1.5, 2.2);
         assertThat(guarded.faradPerM()).isGreaterThan(one.faradPerM());
@@ -450,8 +451,8 @@ class PulseTest {
 
     @Test
     void whatCannotBeIsRefusedAndLongFencesAreAnswered() {
-        assertThatThrownBy(() -> new Strand(0.9, 0.0025, 0, 100, true)).hasMessageContaining("resistance");
-        assertThatThrownBy(() -> LineType.overGround(List.of(new Strand(1, 0.002, 0.03, 1, true)), 0, 1e9))
+        assertThatThrownBy(() -> new LineWire(0.9, 0.0025, 0, 100, true)).hasMessageContaining("resistance");
+        assertThatThrownBy(() -> LineType.overGround(List.of(new LineWire(1, 0.002, 0.03, 1, true)), 0, 1e9))
                 .hasMessageContaining("resistivity");
         assertThat(PulseSolver.solve(tree(List.of(), List.of()), List.of()).solved())
                 .isFalse();

@@ -121,19 +121,19 @@ class ElectricsTest {
         screen.test("plate-500").fill("4.4");
         screen.test("plate-draw").fill("2");
         screen.test("take-plate").click();
-        screen.test("energizer-own plate").waitFor();
+        screen.test("energizer-own energizer").waitFor();
         screen.saved();
         upToDate();
         says("plate-E8", "The plate gives one energy; 1.49 J stored are computed as usual");
         screen.page.reload();
-        screen.test("energizer-own plate").waitFor();
+        screen.test("energizer-own energizer").waitFor();
         upToDate();
-        assertThat(screen.test("energizer-own plate").getAttribute("aria-pressed"))
+        assertThat(screen.test("energizer-own energizer").getAttribute("aria-pressed"))
                 .isEqualTo("true");
         Path csv = screen.download(() -> screen.page
                 .locator("a[href$='/electrics.csv']")
                 .evaluate("a => { a.setAttribute('download', ''); a.click() }"));
-        assertThat(Files.readString(csv)).contains("energizer,own plate,,,output at 500 ohm,1.10000,J");
+        assertThat(Files.readString(csv)).contains("energizer,own energizer,,,output at 500 ohm,1.10000,J");
         Path pdf = screen.download(
                 () -> screen.test("why-pdf").evaluate("a => { a.setAttribute('download', ''); a.click() }"));
         Process text = new ProcessBuilder("pdftotext", "-layout", pdf.toString(), "-").start();
@@ -141,7 +141,7 @@ class ElectricsTest {
         assertThat(page)
                 .contains(
                         "Why this energizer",
-                        "Chosen for this job: own plate, ",
+                        "Chosen for this job: own energizer, ",
                         "Recommended otherwise. The generic",
                         "Compared on this fence",
                         "Rods for G9")

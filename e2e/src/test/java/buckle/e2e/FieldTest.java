@@ -23,11 +23,7 @@ class FieldTest {
     @Test
     void readingsAreTypedOnAPhoneAndSurviveALostConnection() {
         Screen screen = new Screen(browser.page(390, 844), Buckle.demo().url);
-        screen.yard();
-        screen.page
-                .locator("article h2 a", new Page.LocatorOptions().setHasText("Alpaca paddocks"))
-                .click();
-        screen.test("stage-test").click();
+        screen.open("Alpaca paddocks", "test");
         Page page = screen.page;
         page.waitForSelector(".upright");
         page.locator(".foot button").first().click();
@@ -44,10 +40,10 @@ class FieldTest {
         page.context().setOffline(true);
         screen.test("key-5").click();
         screen.test("phone-take").click();
-        page.waitForSelector(".walk >> text=1 kept here");
+        page.waitForSelector(".walk >> text=1 not sent yet");
         page.context().setOffline(false);
         page.waitForFunction("() => document.querySelectorAll('.upright .standing.MET').length === 2");
-        assertThat(page.locator(".walk").innerText()).doesNotContain("kept here");
+        assertThat(page.locator(".walk").innerText()).doesNotContain("not sent yet");
         int overflow = ((Number) page.evaluate("() => document.documentElement.scrollWidth - innerWidth")).intValue();
         assertThat(overflow).as("nothing hangs over the edge").isLessThanOrEqualTo(0);
     }

@@ -92,7 +92,7 @@ class LayoutTest {
         screen.test("house-BRACE_SINGLE").click();
         screen.test("because-BRACE").fill("the owner wants it heavy");
         screen.test("because-BRACE").press("Enter");
-        screen.page.waitForTimeout(300);
+        screen.settled();
         screen.saved();
         screen.page.reload();
         sheet("schools");
@@ -142,7 +142,7 @@ class LayoutTest {
         screen.test("issue-numbers").click();
         screen.page.waitForSelector("text=numbers are given");
         screen.test("reverse").click();
-        screen.page.waitForTimeout(800);
+        screen.settled();
         screen.saved();
         screen.page.waitForSelector("text=numbers are given");
         screen.test("override-kept").waitFor();

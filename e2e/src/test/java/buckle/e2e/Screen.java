@@ -1,11 +1,18 @@
 package buckle.e2e;
 
+import buckle.exchange.Json;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.LoadState;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpRequest;
+import java.net.http.HttpResponse;
 import java.nio.file.Path;
 import java.util.List;
+import java.util.Map;
 
 /** What a person does on the screen, in words. */
 final class Screen {
@@ -27,15 +34,72 @@ final class Screen {
         page.waitForSelector("article, .empty");
     }
 
+    private static final Map<String, String> DEMO = Map.of(
+            "Orchard ring", "orchard-ring.geojson",
+            "Alpaca paddocks", "alpaca-paddocks.geojson",
+            "Donkey winter track", "donkey-winter-track.geojson");
+
+    /** Opens a demo job of its own, so that no test meets what another left. */
     void open(String job, String stage) {
+        openById(fresh(job), stage);
+    }
+
+    void openById(String id, String stage) {
+        page.navigate(url + "/jobs/" + id + "/" + stage);
+        drawn();
+    }
+
+    /** Opens a job that the yard lists. */
+    void openListed(String job, String stage) {
         yard();
         page.locator("article h2 a", new Page.LocatorOptions().setHasText(job))
                 .first()
                 .click();
         stage(stage);
-        page.waitForSelector("[data-test=figure-fence]");
-        page.waitForLoadState(LoadState.NETWORKIDLE);
-        page.waitForTimeout(300);
+        drawn();
+    }
+
+    private void drawn() {
+        page.waitForFunction("() => document.querySelector('.panel .value, .upright')?.textContent");
+        settled();
+    }
+
+    /** A demo job, brought in once more; its id. */
+    String fresh(String job) {
+        try {
+            HttpRequest upload = HttpRequest.newBuilder(URI.create(url + "/api/imports"))
+                    .header("Content-Type", "application/octet-stream")
+                    .POST(HttpRequest.BodyPublishers.ofFile(
+                            Buckle.ROOT.resolve("demo").resolve(DEMO.get(job))))
+                    .build();
+            byte[] answer = HttpClient.newHttpClient()
+                    .send(upload, HttpResponse.BodyHandlers.ofByteArray())
+                    .body();
+            return Json.parse(answer).path("jobId").asString();
+        } catch (IOException e) {
+            throw new UncheckedIOException(e);
+        } catch (InterruptedException e) {
+            throw new IllegalStateException(e);
+        }
+    }
+
+    /** Nothing is asked of the server, nothing waits to be saved, and the plan stands still, for some pictures in a row. */
+    void settled() {
+        page.evaluate("""
+                () => new Promise((done) => {
+                  let calm = 0
+                  const look = () => {
+                    const busy =
+                      document.body.getAttribute('aria-busy') === 'true' ||
+                      [...document.querySelectorAll('.map')].some((m) => m.still && !m.still()) ||
+                      /^Saving/.test(document.querySelector('[data-test=save-state]')?.textContent ?? '')
+                    calm = busy ? 0 : calm + 1
+                    if (calm > 8) done(true)
+                    else requestAnimationFrame(look)
+                  }
+                  look()
+                })
+                """);
     }
 
     void stage(String stage) {

@@ -134,7 +134,7 @@ class StoryTest {
                     .isZero();
             other.dropInTheYard(named);
             other.page.waitForSelector("article");
-            other.open("Orchard ring", "test");
+            other.openListed("Orchard ring", "test");
             assertThat(figures(other)).isEqualTo(figures);
             assertThat(standings(other).get(1)).startsWith("Section 2 broken").contains("2.8 kV");
             assertThat(other.readings()).isEqualTo(points + 1);

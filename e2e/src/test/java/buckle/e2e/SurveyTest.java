@@ -47,14 +47,14 @@ class SurveyTest {
 
     private static void sheet(Screen screen, String id) {
         screen.test("sheet-" + id).click();
-        screen.page.waitForTimeout(250);
+        screen.settled();
     }
 
     /** A place on the map, by shares of its width and height. */
     private static void click(Screen screen, double x, double y) {
         var box = screen.page.locator(".map").boundingBox();
         screen.page.mouse().click(box.x + x * box.width, box.y + y * box.height);
-        screen.page.waitForTimeout(120);
+        screen.settled();
     }
 
     private static byte[] get(Screen screen, String file) {
@@ -92,7 +92,7 @@ class SurveyTest {
         screen.test("tape-8-to").blur();
         screen.test("tape-8-length").fill("15.38");
         screen.test("tape-8-length").blur();
-        screen.page.waitForTimeout(400);
+        screen.settled();
         screen.test("tape-5-length").fill("26.36");
         screen.test("tape-5-length").blur();
         screen.page.waitForFunction(
@@ -158,7 +158,7 @@ class SurveyTest {
         screen.page.waitForFunction("() => /terrain grid/.test(document.querySelector('.side').textContent)");
         screen.saved();
         screen.page.keyboard().press("f");
-        screen.page.waitForTimeout(400);
+        screen.settled();
 
         // Every kind of feature, drawn across the orchard's second side or around it.
         sheet(screen, "land");
@@ -191,14 +191,14 @@ class SurveyTest {
         String findings = screen.test("land-findings").innerText();
         assertThat(findings)
                 .contains("“11 kV line” crosses under", "13 ft 1 in", "11 kV")
-                .containsPattern("mend at [0-9,]+ ft[0-9 in]* “11 kV line”")
+                .containsPattern("fix at [0-9,]+ ft[0-9 in]* “11 kV line”")
                 .contains("fed by its own energizer", "warning signs towards it", "Buried service", "is crossed")
                 .contains("No-go is entered", "Standing water", "Trees and brush", "C3", "C4", "C5", "C6");
         screen.saved();
 
         // Undo goes back over a reload, and forward again.
         int before = screen.page.locator(".features li").count();
-        screen.page.waitForTimeout(700);
+        screen.settled();
         screen.page.reload();
         screen.page.waitForSelector("[data-test=figure-fence]");
         screen.page.waitForLoadState(LoadState.NETWORKIDLE);
@@ -206,18 +206,18 @@ class SurveyTest {
         screen.page.locator("[aria-label=Undo]:not([disabled])").waitFor();
         for (int i = 0; i < 4; i++) {
             screen.page.locator("[aria-label=Undo]").click();
-            screen.page.waitForTimeout(150);
+            screen.settled();
         }
         assertThat(screen.page
                         .locator(".features button", new Page.LocatorOptions().setHasText("11 kV line"))
                         .count())
                 .isZero();
         screen.page.locator("[aria-label=Undo]").click();
-        screen.page.waitForTimeout(300);
+        screen.settled();
         assertThat(screen.page.locator(".features li").count()).isEqualTo(before - 1);
         for (int i = 0; i < 5; i++) {
             screen.page.locator("[aria-label=Redo]").click();
-            screen.page.waitForTimeout(150);
+            screen.settled();
         }
         assertThat(screen.page.locator(".features li").count()).isEqualTo(before);
         screen.saved();
@@ -252,7 +252,7 @@ class SurveyTest {
         for (double[] p : points) {
             screen.page.mouse().move(p[0], p[1]);
             screen.page.mouse().click(p[0], p[1]);
-            screen.page.waitForTimeout(60);
+            screen.settled();
         }
         screen.page.keyboard().up("Alt");
         if (!shape.equals("POINT")) {
@@ -272,7 +272,7 @@ class SurveyTest {
             page.keyboard().type(side.substring(0, 1));
             screen.test("leg").fill(side);
             page.keyboard().press("Enter");
-            page.waitForTimeout(100);
+            screen.settled();
         }
         page.keyboard().press("Enter");
         screen.test("figure-fence").waitFor();
@@ -302,7 +302,7 @@ class SurveyTest {
         click(screen, 0.7, 0.75);
         page.waitForFunction("() => document.querySelectorAll('.side .line').length === 3");
         screen.saved();
-        page.waitForTimeout(500);
+        screen.settled();
         sheet(screen, "dayone");
         screen.test("taped-0-1").fill("30.30 m");
         screen.test("fit-day-one").click();
@@ -311,7 +311,7 @@ class SurveyTest {
                 new ArrayList<>(screen.test("comparison").locator("tbody tr").allInnerTexts());
         assertThat(rows).anyMatch(r -> r.startsWith("Line 3, length") && r.contains("+301 mm"));
         screen.test("confirm-day-one").click();
-        page.waitForTimeout(800);
+        screen.settled();
         sheet(screen, "history");
         page.waitForFunction(
                 "() => [...document.querySelectorAll('[data-test^=label-]')].some(i => i.value === 'day one')");
@@ -397,14 +397,14 @@ class SurveyTest {
         double[] a = screen.between(0, 1, 0.1);
         double[] b = screen.between(0, 1, 0.9);
         page.mouse().click(a[0], a[1]);
-        page.waitForTimeout(150);
+        screen.settled();
         page.mouse().click(b[0], b[1]);
         page.waitForFunction("() => /yard/.test(document.querySelector('.under b')?.textContent ?? '')");
         screen.saved();
-        page.waitForTimeout(900);
+        screen.settled();
         screen.saved();
         Object placed = page.evaluate(
-                "async () => { const job = (await (await fetch('/api/jobs')).json()).find(j => location.pathname.includes(j.id)); const s = await (await fetch(`/api/properties/${job.propertyId}/land`)).json(); const u = s.land.underlays[0]; return [u.distanceM, u.bearingDeg, u.x2 - u.x1] }");
+                "async () => { const job = await (await fetch(`/api/jobs/${location.pathname.split('/')[2]}`)).json(); const s = await (await fetch(`/api/properties/${job.propertyId}/land`)).json(); const u = s.land.underlays[0]; return [u.distanceM, u.bearingDeg, u.x2 - u.x1] }");
         List<?> numbers = (List<?>) placed;
         assertThat(((Number) numbers.get(0)).doubleValue()).isCloseTo(80, within(1e-9));
         assertThat(((Number) numbers.get(1)).doubleValue())
@@ -426,7 +426,7 @@ class SurveyTest {
             page.keyboard().down("Alt");
             page.mouse().click(at[0] + around.get(i)[0] / 4, at[1] + around.get(i)[1] / 4);
             page.keyboard().up("Alt");
-            page.waitForTimeout(250);
+            screen.settled();
         }
         page.waitForFunction("() => /spot heights \\(L3\\)/.test(document.querySelector('.side').textContent)");
         double after =
@@ -436,7 +436,7 @@ class SurveyTest {
 
         // A line that begins on the yard's first side is a branch of it, by its snap.
         page.keyboard().press("f");
-        page.waitForTimeout(400);
+        screen.settled();
         page.keyboard().press("d");
         double[] start = screen.between(0, 1, 0.37);
         page.mouse().move(start[0] + 1, start[1] - 1);

@@ -1,6 +1,6 @@
 package buckle.exchange;
 
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.site.LineBook;
 import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
@@ -22,8 +22,8 @@ public final class Defaults {
             Circumstances.USUAL,
             PulseModel.class,
             PulseModel.USUAL,
-            Plate.Draw.class,
-            Plate.Draw.NOT_SAID,
+            EnergizerRating.Draw.class,
+            EnergizerRating.Draw.NOT_SAID,
             LineBook.class,
             LineBook.EMPTY,
             Decisions.class,

@@ -17,7 +17,7 @@ import buckle.power.Battery;
 import buckle.power.Energizers;
 import buckle.power.Rods;
 import buckle.power.Sun;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.pulse.PulseSolver;
 import buckle.review.Laid;
 import buckle.review.LayoutPlanner;
@@ -409,7 +409,7 @@ class ChecksTest {
         return root;
     }
 
-    private static UnaryOperator<ObjectNode> driven(Plate plate, Growth growth) {
+    private static UnaryOperator<ObjectNode> driven(EnergizerRating plate, Growth growth) {
         return spec -> {
             ObjectNode power = spec.putObject("power");
             power.set("energizer", Json.MAPPER.valueToTree(plate));
@@ -434,7 +434,7 @@ class ChecksTest {
             "{\"animals\": [\"SHEEP_GOATS\"], \"schedule\": {\"wires\": [{\"heightM\": 0.2, \"role\": \"HOT\"}, {\"heightM\": 0.5, \"role\": \"HOT\"}]}}";
 
     private void pulse() throws IOException {
-        Plate pig = Plate.of("pig", 9, 6.7, 8800, 6000, 45);
+        EnergizerRating pig = EnergizerRating.of("pig", 9, 6.7, 8800, 6000, 45);
         Electrics paddock = electrics(PIGS, 91.44, 60.96, driven(pig, Growth.LIGHT));
         holds(
                 "pig paddock 200 × 300 ft, 5 wires, 6.7 J out",
@@ -452,8 +452,8 @@ class ChecksTest {
         Electrics.PulsePoint on =
                 inner(electrics(divided, Trial.NONE)).weakest().orElseThrow();
         holds("the same hooked on, top and bottom", on.lowV(), on.highV(), 7300);
-        Plate quarter = Energizers.GENERIC.get(1);
-        Plate half = Energizers.GENERIC.get(2);
+        EnergizerRating quarter = Energizers.GENERIC.get(1);
+        EnergizerRating half = Energizers.GENERIC.get(2);
         double heavy = weakest(electrics(LOW_TWO, 150, 150, driven(quarter, Growth.HEAVY)))
                 .likelyV();
         double clean = weakest(electrics(LOW_TWO, 150, 150, driven(half, Growth.CLEAN)))
@@ -461,7 +461,7 @@ class ChecksTest {
         holds("two-wire paddock of 600 m, ¼ to ½ J, overgrown", heavy, clean, 3200);
         holds("the same after clearing", heavy, clean, 5800);
         double most = 0;
-        for (Plate plate : Energizers.GENERIC) {
+        for (EnergizerRating plate : Energizers.GENERIC) {
             for (String spec : List.of(
                     PIGS,
                     LOW_TWO,
@@ -521,7 +521,7 @@ class ChecksTest {
                 held >= 3000);
         double offOpen = 0;
         double off500 = 0;
-        for (Plate plate : Energizers.GENERIC) {
+        for (EnergizerRating plate : Energizers.GENERIC) {
             offOpen = Math.max(offOpen, Math.abs(atTerminals(plate, Optional.empty()) / plate.openV() - 1));
             off500 = Math.max(off500, Math.abs(atTerminals(plate, Optional.of(500.0)) / plate.v500() - 1));
         }
@@ -633,7 +633,7 @@ class ChecksTest {
         holds("poultry yard 21 × 15 m, ¼ J, one iron in stony fill", low, high, 4000);
     }
 
-    private static double atTerminals(Plate plate, Optional<Double> ohm) throws IOException {
+    private static double atTerminals(EnergizerRating plate, Optional<Double> ohm) throws IOException {
         ObjectNode root = Json.MAPPER.createObjectNode();
         root.put("name", "bench").put("line_model", "frequency_dependent").put("earth_ohm", 0);
         root.putObject("energizer")

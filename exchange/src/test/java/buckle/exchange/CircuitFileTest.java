@@ -8,7 +8,7 @@ import buckle.exchange.cli.CircuitFile;
 import buckle.exchange.cli.SolveCircuit;
 import buckle.exchange.cli.SpiceNetlist;
 import buckle.power.Energizers;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Solution;
 import buckle.site.BadInput;
@@ -229,11 +229,11 @@ class CircuitFileTest {
      */
     @Test
     void aPlateStandsAtTheTerminals() throws IOException {
-        List<Plate> plates = new ArrayList<>(Energizers.GENERIC);
+        List<EnergizerRating> plates = new ArrayList<>(Energizers.GENERIC);
         // Little energy at much voltage under load: their edges take a few tenths of a microsecond.
-        plates.add(Plate.of("stiff", 0.1, 0.074, 9500, 7268, 45));
-        plates.add(Plate.of("small", 0.3, 0.173, 8000, 4797, 45));
-        for (Plate plate : plates) {
+        plates.add(EnergizerRating.of("stiff", 0.1, 0.074, 9500, 7268, 45));
+        plates.add(EnergizerRating.of("small", 0.3, 0.173, 8000, 4797, 45));
+        for (EnergizerRating plate : plates) {
             for (boolean loaded : new boolean[] {false, true}) {
                 ObjectNode root = (ObjectNode) sample("N06");
                 root.put("earth_ohm", 0).put("line_model", "frequency_dependent");

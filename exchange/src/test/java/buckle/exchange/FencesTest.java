@@ -164,7 +164,7 @@ class FencesTest {
                         "rodservice",
                         f -> assertThat(f.findings(Rule.C6, Severity.WARN))
                                 .extracting(x -> x.text(UnitSystem.METRIC))
-                                .anyMatch(m -> m.contains("ground rods") && m.contains("no place on the plan yet"))),
+                                .anyMatch(m -> m.contains("earth rods") && m.contains("no place on the plan yet"))),
                 fence("leadx", f -> {
                     assertThat(f.findings(Rule.C6, Severity.WARN))
                             .extracting(x -> x.text(UnitSystem.METRIC))

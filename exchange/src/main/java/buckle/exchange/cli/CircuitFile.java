@@ -3,14 +3,14 @@ package buckle.exchange.cli;
 import buckle.message.CircuitMessage;
 import buckle.message.English;
 import buckle.pulse.Circuit;
+import buckle.pulse.EnergizerRating;
 import buckle.pulse.Fault;
 import buckle.pulse.LineModel;
 import buckle.pulse.LineType;
+import buckle.pulse.LineWire;
 import buckle.pulse.Place;
-import buckle.pulse.Plate;
 import buckle.pulse.Run;
 import buckle.pulse.Source;
-import buckle.pulse.Strand;
 import buckle.site.BadInput;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
@@ -105,7 +105,7 @@ public record CircuitFile(Circuit circuit, List<Place> points, List<String> note
 
     private static Source plate(JsonNode node, List<String> notes) {
         String at = "energizer.plate.";
-        Plate plate = new Plate(
+        EnergizerRating plate = new EnergizerRating(
                 "plate",
                 maybe(node, "stored_J", at),
                 maybe(node, "out500_J", at),
@@ -113,7 +113,7 @@ public record CircuitFile(Circuit circuit, List<Place> points, List<String> note
                 number(node, "v500", at),
                 maybe(node, "v100", at),
                 60,
-                Plate.Draw.NOT_SAID,
+                EnergizerRating.Draw.NOT_SAID,
                 OptionalDouble.empty());
         plate.contradiction().ifPresent(why -> {
             throw new BadInput("circuit.plate", "energizer.plate", text(new CircuitMessage.PlateDoubted(why, false)));
@@ -146,11 +146,11 @@ public record CircuitFile(Circuit circuit, List<Place> points, List<String> note
                     number(cable, "H_per_m", at + "cable."),
                     number(cable, "F_per_m", at + "cable.")));
         }
-        List<Strand> strands = new ArrayList<>();
+        List<LineWire> strands = new ArrayList<>();
         JsonNode own = node.path("wires");
         for (int i = 0; i < own.size(); i++) {
             String wire = at + "wires[" + i + "].";
-            strands.add(new Strand(
+            strands.add(new LineWire(
                     number(own.get(i), "height_m", wire),
                     number(own.get(i), "diameter_mm", wire) / MM,
                     number(own.get(i), "ohm_per_km", wire) / PER_KM,
@@ -167,12 +167,12 @@ public record CircuitFile(Circuit circuit, List<Place> points, List<String> note
                 maybe(node, "soil_ohm_m", at).orElse(100));
     }
 
-    private static void heights(JsonNode node, String name, boolean hot, String at, List<Strand> into) {
+    private static void heights(JsonNode node, String name, boolean hot, String at, List<LineWire> into) {
         for (JsonNode height : node.path(name)) {
             if (!height.isNumber()) {
                 throw new BadInput("circuit.number", at + name, "Heights are numbers of metres.");
             }
-            into.add(new Strand(
+            into.add(new LineWire(
                     height.asDouble(),
                     number(node, "diameter_mm", at) / MM,
                     number(node, "ohm_per_km", at) / PER_KM,

@@ -209,7 +209,7 @@ public final class GridReader {
         try {
             return Double.parseDouble(text);
         } catch (NumberFormatException e) {
-            throw new BadInput("grid.number", "line " + line, "“" + text + "” is no height. Nothing was stored.");
+            throw new BadInput("grid.number", "line " + line, "“" + text + "” is not a height. Nothing was stored.");
         }
     }
 }

@@ -4,6 +4,7 @@ import buckle.circuit.Electrics;
 import buckle.circuit.Electrics.Candidate;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
+import buckle.message.Dialect;
 import buckle.message.English;
 import buckle.message.Message;
 import buckle.units.Lengths;
@@ -59,7 +60,8 @@ public final class EnergizerPdf {
                 "job", job,
                 "why", why(compared),
                 "candidates", compared.candidates().stream().map(this::row).toList(),
-                "earth", earth(electrics.earth().orElseThrow()),
+                "earth", Dialect.text(earth(electrics.earth().orElseThrow()), units),
+                "earthHeading", Dialect.text("Earth", units),
                 "power", text(electrics.supply().orElseThrow().says()),
                 "assumed", electrics.assumed().stream().map(this::row).toList(),
                 "findings",

@@ -18,7 +18,8 @@ import buckle.exchange.job.JobFile;
 import buckle.land.GridRef;
 import buckle.land.Land;
 import buckle.land.Surroundings;
-import buckle.pulse.Plate;
+import buckle.message.Dialect;
+import buckle.pulse.EnergizerRating;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
 import buckle.readings.Observation;
@@ -193,6 +194,7 @@ class DesignController {
      * What a spec can be made of, and the rules behind it.
      *
      * @param planSchema of the plans that are sent and taken
+     * @param dialect words that stand for others where a job is in these units
      */
     record Catalogue(
             int rulebook,
@@ -201,6 +203,7 @@ class DesignController {
             List<AnimalInfo> animals,
             double gateOpeningM,
             int planSchema,
+            List<Dialect.Rule> dialect,
             Spec usual) {}
 
     @PostMapping("/design")
@@ -218,7 +221,7 @@ class DesignController {
     }
 
     /** What is tried out on the pulse, and the energizer that is held to. */
-    record MovingPulse(Trial trial, Optional<Plate> held) {}
+    record MovingPulse(Trial trial, Optional<EnergizerRating> held) {}
 
     /**
      * A plan in which something moves.
@@ -297,6 +300,7 @@ class DesignController {
                 animals,
                 Values.J5_OPENING_M,
                 StoredDocument.PLAN.schema(),
+                Dialect.RULES,
                 Spec.USUAL);
     }
 }

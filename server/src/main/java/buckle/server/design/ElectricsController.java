@@ -7,7 +7,7 @@ import buckle.circuit.Trial;
 import buckle.exchange.InUnits;
 import buckle.land.Land;
 import buckle.power.Energizers;
-import buckle.pulse.Plate;
+import buckle.pulse.EnergizerRating;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
 import buckle.site.BadInput;
@@ -46,13 +46,15 @@ class ElectricsController {
      * @param held an energizer to reckon with, whatever the plan chose; the layout stays the plan's own, so that the views of one plan
      *     share it
      */
-    record ElectricsOrder(Plan plan, Land land, Trial trial, Set<Electrics.Part> parts, Optional<Plate> held) {}
+    record ElectricsOrder(
+            Plan plan, Land land, Trial trial, Set<Electrics.Part> parts, Optional<EnergizerRating> held) {}
 
     /** The pulse; empty while there is no fence. */
     record ElectricsAnswer(Optional<Electrics> electrics) {}
 
     /** One place of a plan, reckoned with an energizer that is held to. */
-    record PlaceOrder(Plan plan, Land land, Trial trial, String lineId, double stationM, Optional<Plate> held) {}
+    record PlaceOrder(
+            Plan plan, Land land, Trial trial, String lineId, double stationM, Optional<EnergizerRating> held) {}
 
     /** The pulse at a place; empty where nothing is fed. */
     record PlaceAnswer(Optional<AtPoint> at) {}
@@ -62,7 +64,7 @@ class ElectricsController {
 
     /** What can be chosen. */
     record PowerChoices(
-            List<Plate> energizers,
+            List<EnergizerRating> energizers,
             List<PowerChoice> growth,
             List<PowerChoice> insulators,
             List<PowerChoice> ground,
@@ -111,7 +113,7 @@ class ElectricsController {
         });
     }
 
-    static Plan holding(Plan plan, Optional<Plate> held) {
+    static Plan holding(Plan plan, Optional<EnergizerRating> held) {
         return held.map(plate -> plan.withSpec(plan.spec().withSupply(s -> s.withEnergizer(Optional.of(plate)))))
                 .orElse(plan);
     }

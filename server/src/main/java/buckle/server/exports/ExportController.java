@@ -236,7 +236,7 @@ class ExportController {
                 .orElseThrow(() -> new BadInput(
                         "electrics.empty",
                         "layout",
-                        "There is no fence yet: draw a line, then its pulse can be worked out."));
+                        "There is no fence yet: draw a line, then its pulse can be calculated."));
         if (all.work().isEmpty()) {
             throw new BadInput("electrics.unsolved", "plan", English.text(all.says(), job.units()));
         }

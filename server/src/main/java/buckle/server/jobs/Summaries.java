@@ -167,7 +167,7 @@ class Summaries implements DisposableBean {
         List<String> parts = new ArrayList<>();
         add(parts, c.broken(), "broken");
         add(parts, c.warn(), "weak");
-        add(parts, c.open(), "not told yet");
+        add(parts, c.open(), "not read yet");
         add(parts, c.met(), "met");
         return String.join(", ", parts);
     }

@@ -110,7 +110,7 @@ class Problems {
             case InvalidParameterException parameters ->
                 sent(parameters.getErrorCode(), "query", "The query cannot be read. Nothing was stored.");
             case Cancellation.Cancelled cancelled ->
-                sent(AWAY, "work.called-off", "Buckle is stopping; this was not worked out. Nothing was stored.");
+                sent(AWAY, "work.called-off", "Buckle is stopping; this was not calculated. Nothing was stored.");
             case CommitUnknown unknown -> {
                 LOG.warn("A commit was not answered: {}", String.valueOf(unknown.getCause()));
                 yield sent(
@@ -121,7 +121,7 @@ class Problems {
             }
             case OutOfMemoryError memory -> {
                 LOG.warn("Out of memory at {} {}", request.getMethod(), request.getRequestURI());
-                yield sent(413, "memory", "This is too large to be worked out on this machine. Nothing was stored.");
+                yield sent(413, "memory", "This is too large to be calculated on this machine. Nothing was stored.");
             }
             default -> further(e, request);
         };

@@ -123,7 +123,7 @@ public class WorkQueue implements DisposableBean {
             throw new RequestRefused(
                     429,
                     "work.queue-full",
-                    "Too much is being worked out at once. Nothing was stored; try again in a moment.",
+                    "Too much is being calculated at once. Nothing was stored; try again in a moment.",
                     Map.of());
         }
         RequestAttributes request = RequestContextHolder.getRequestAttributes();
@@ -188,7 +188,7 @@ public class WorkQueue implements DisposableBean {
             throw new RequestRefused(
                     429,
                     "work.queue-full",
-                    "Too much is being worked out at once. Nothing was stored; try again in a moment.",
+                    "Too much is being calculated at once. Nothing was stored; try again in a moment.",
                     Map.of());
         }
     }
@@ -199,10 +199,10 @@ public class WorkQueue implements DisposableBean {
         }
         if (cause instanceof OutOfMemoryError) {
             return new RequestRefused(
-                    413, "memory", "This is too large to be worked out on this machine. Nothing was stored.", Map.of());
+                    413, "memory", "This is too large to be calculated on this machine. Nothing was stored.", Map.of());
         }
         if (cause instanceof StackOverflowError) {
-            return new RequestRefused(422, "work.too-deep", "This cannot be worked out. Nothing was stored.", Map.of());
+            return new RequestRefused(422, "work.too-deep", "This cannot be calculated. Nothing was stored.", Map.of());
         }
         return new IllegalStateException(cause);
     }

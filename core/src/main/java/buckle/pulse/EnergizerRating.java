@@ -15,7 +15,7 @@ import java.util.OptionalDouble;
  * @param v100 peak at 100 ohm: a check when both energies are given, else it tells the other one
  * @param price as asked, in whatever money the job is reckoned in
  */
-public record Plate(
+public record EnergizerRating(
         String name,
         OptionalDouble storedJ,
         OptionalDouble out500J,
@@ -36,8 +36,8 @@ public record Plate(
         public static final Draw NOT_SAID = new Draw(OptionalDouble.empty(), OptionalDouble.empty());
 
         public Draw {
-            Strand.require(within(fullW) && within(slowW), "a draw is above 0 and up to 500 W");
-            Strand.require(
+            LineWire.require(within(fullW) && within(slowW), "a draw is above 0 and up to 500 W");
+            LineWire.require(
                     fullW.isEmpty() || slowW.orElse(0) <= fullW.getAsDouble(),
                     "the slow mode draws no more than the full one");
         }
@@ -60,25 +60,26 @@ public record Plate(
     /** Both energies, and how the one that the plate does not give was found. */
     public record Energy(double storedJ, double outJ, Found found) {}
 
-    public Plate {
-        Strand.require(
+    public EnergizerRating {
+        LineWire.require(
                 storedJ.isPresent() || out500J.isPresent(), "a plate gives the energy stored or the one into 500 Ω");
-        Strand.require(joules(storedJ), "stored energy of " + text(storedJ) + " J is not between 0 and 200 J");
-        Strand.require(joules(out500J), "output of " + text(out500J) + " J is not between 0 and 200 J");
-        Strand.require(openV >= 500 && openV <= 30_000, "open voltage " + openV + " V is not between 0.5 and 30 kV");
-        Strand.require(v500 > 0 && v500 <= 30_000, "voltage at 500 Ω of " + v500 + " V is not between 0 and 30 kV");
-        Strand.require(
+        LineWire.require(joules(storedJ), "stored energy of " + text(storedJ) + " J is not between 0 and 200 J");
+        LineWire.require(joules(out500J), "output of " + text(out500J) + " J is not between 0 and 200 J");
+        LineWire.require(openV >= 500 && openV <= 30_000, "open voltage " + openV + " V is not between 0.5 and 30 kV");
+        LineWire.require(v500 > 0 && v500 <= 30_000, "voltage at 500 Ω of " + v500 + " V is not between 0 and 30 kV");
+        LineWire.require(
                 v100.orElse(1) > 0 && v100.orElse(1) <= 30_000,
                 "voltage at 100 Ω of " + text(v100) + " V is not between 0 and 30 kV");
-        Strand.require(perMinute > 0 && perMinute <= 120, perMinute + " pulses a minute are not between 0 and 120");
-        Strand.require(
+        LineWire.require(perMinute > 0 && perMinute <= 120, perMinute + " pulses a minute are not between 0 and 120");
+        LineWire.require(
                 price.orElse(0) >= 0 && price.orElse(0) <= 1e6,
                 "a price of " + text(price) + " is not from 0 to 1,000,000");
     }
 
     /** With both energies and nothing else that is not needed. */
-    public static Plate of(String name, double storedJ, double out500J, double openV, double v500, double perMinute) {
-        return new Plate(
+    public static EnergizerRating of(
+            String name, double storedJ, double out500J, double openV, double v500, double perMinute) {
+        return new EnergizerRating(
                 name,
                 OptionalDouble.of(storedJ),
                 OptionalDouble.of(out500J),
@@ -103,13 +104,13 @@ public record Plate(
         if (storedJ.isPresent() && out500J.isPresent()) {
             return new Energy(storedJ.getAsDouble(), out500J.getAsDouble(), Found.GIVEN);
         }
-        PlateFit fit = PlateFit.of(this);
+        RatingFit fit = RatingFit.of(this);
         boolean by100 = v100.isPresent() && fit.likely().isPresent() && fit.with100();
         return by100
                 ? new Energy(
                         storedJ.orElseGet(() -> fit.likely().orElseThrow().storedJ()),
-                        out500J.orElseGet(
-                                () -> new Swing(fit.likely().orElseThrow(), REFERENCE_OHM).energyJ(REFERENCE_OHM)),
+                        out500J.orElseGet(() ->
+                                new RlcDischarge(fit.likely().orElseThrow(), REFERENCE_OHM).energyJ(REFERENCE_OHM)),
                         Found.FROM_100)
                 : shared(Values.E8_OUT_SHARE);
     }
@@ -121,50 +122,50 @@ public record Plate(
     }
 
     /** Why no energizer can be like this; empty when one can. */
-    public Optional<PlateDoubt> contradiction() {
+    public Optional<RatingDoubt> contradiction() {
         if (v500 >= openV) {
-            return Optional.of(new PlateDoubt.MoreUnderLoad(v500, openV));
+            return Optional.of(new RatingDoubt.MoreUnderLoad(v500, openV));
         }
         boolean both = storedJ.isPresent() && out500J.isPresent();
         if (both && out500J.getAsDouble() >= storedJ.getAsDouble()) {
-            return Optional.of(new PlateDoubt.MoreOutThanStored(out500J.getAsDouble(), storedJ.getAsDouble()));
+            return Optional.of(new RatingDoubt.MoreOutThanStored(out500J.getAsDouble(), storedJ.getAsDouble()));
         }
-        return PlateFit.of(this).likely().isPresent()
+        return RatingFit.of(this).likely().isPresent()
                 ? Optional.empty()
-                : Optional.of(new PlateDoubt.NothingGivesIt(
+                : Optional.of(new RatingDoubt.NothingGivesIt(
                         both ? storedJ : OptionalDouble.empty(), both ? out500J : OptionalDouble.empty(), openV, v500));
     }
 
     /** Where a given voltage at 100 ohm and the rest of the plate part by more than they should; one of them is off. */
-    public Optional<PlateDoubt> doubt() {
-        if (v100.isEmpty() || contradiction().isPresent() || PlateFit.of(this).with100()) {
+    public Optional<RatingDoubt> doubt() {
+        if (v100.isEmpty() || contradiction().isPresent() || RatingFit.of(this).with100()) {
             return Optional.empty();
         }
         double fitted = peakAt100V();
         return Math.abs(v100.getAsDouble() / fitted - 1) <= AGREES
                 ? Optional.empty()
-                : Optional.of(new PlateDoubt.OffAt100(v100.getAsDouble(), fitted));
+                : Optional.of(new RatingDoubt.OffAt100(v100.getAsDouble(), fitted));
     }
 
     /** What gives this plate, seen from its terminals: the likely one of all that do (E9). */
     public Source source() {
-        return PlateFit.of(this)
+        return RatingFit.of(this)
                 .likely()
                 .orElseThrow(() -> new IllegalArgumentException("the plate fits nothing: " + contradiction()));
     }
 
     /** The same with a damping that somebody says; empty when the plate leaves no room for it. */
     public Optional<Source> source(Damping damping) {
-        return PlateFit.with(this, damping);
+        return RatingFit.with(this, damping);
     }
 
     /** Others that give this plate as well, with more and less across the terminals. */
     public List<Source> others() {
-        return PlateFit.of(this).around();
+        return RatingFit.of(this).around();
     }
 
     /** Peak at 100 ohm as the likely source would give it. */
     public double peakAt100V() {
-        return new Swing(source(), 100).peakV();
+        return new RlcDischarge(source(), 100).peakV();
     }
 }

@@ -27,7 +27,7 @@ import java.util.OptionalDouble;
 import java.util.stream.Stream;
 
 /** Lays out one line: strong posts where it turns, ends or opens, braces in each pull, line posts evened between. */
-final class LineLayer {
+final class LinePlanner {
     private static final double SAME_PLACE_M = Mark.SAME_PLACE_M;
     /** A post wanted nearer than this to a strong one is not set. */
     private static final double CROWDED_M = 1;
@@ -51,7 +51,7 @@ final class LineLayer {
      * @param coils what is left of the coils of the lines before
      * @param inner posts of the row this one stands outside of, none otherwise
      */
-    LineLayer(
+    LinePlanner(
             FenceLine line,
             Spec spec,
             LocalPlane plane,

@@ -8,7 +8,7 @@ import java.util.stream.IntStream;
  * {@code Z(meter, shunt)}; a resistance in series stands against the current there, {@code E = R I / (1 + R Y)}, and moves a meter
  * by the current that one ampere into the meter sends through the same place (reciprocity).
  */
-final class OneFault {
+final class SingleFaultUpdate {
     /** Faults taken at once, so that what is held stays small. */
     static final int AT_ONCE = 1024;
 
@@ -29,7 +29,7 @@ final class OneFault {
 
     private final double[] im;
 
-    OneFault(Tree tree, LineTable[] tables, Spectrum spectrum, List<Fault> faults, List<Place> metersAt) {
+    SingleFaultUpdate(Tree tree, LineTable[] tables, Spectrum spectrum, List<Fault> faults, List<Place> metersAt) {
         this.tree = tree;
         this.tables = tables;
         this.spectrum = spectrum;
@@ -48,7 +48,7 @@ final class OneFault {
 
     /** What feeds the fence at one frequency. */
     interface Feeds {
-        Feed at(int k, Sweep sweep);
+        Feed at(int k, TreeSweep sweep);
     }
 
     /** @param feeds gives what feeds the fence once a frequency is set */
@@ -67,7 +67,7 @@ final class OneFault {
 
     /** Some of the frequencies, with its own room. */
     private final class Slice {
-        private final Sweep sweep = new Sweep(tree, tables);
+        private final TreeSweep sweep = new TreeSweep(tree, tables);
         private final Loops loops = new Loops(tree, sweep);
         private final double[] amountRe = new double[at.length];
         private final double[] amountIm = new double[at.length];

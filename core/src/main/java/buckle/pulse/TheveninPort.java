@@ -6,7 +6,7 @@ import java.util.List;
  * A fence seen from one place: the pulse there and the impedance behind it, and the same of other places as the current drawn
  * here moves them, at every frequency. Any load at the place then takes no new solution.
  */
-public final class Terminal {
+public final class TheveninPort {
     private final Transform transform;
     private final double[][] vRe;
     private final double[][] vIm;
@@ -14,7 +14,7 @@ public final class Terminal {
     private final double[][] zIm;
 
     /** Signals: the place itself, the meters, and last the ground rods. */
-    Terminal(Spectrum spectrum, int signals) {
+    TheveninPort(Spectrum spectrum, int signals) {
         transform = new Transform(spectrum);
         vRe = new double[signals][spectrum.count()];
         vIm = new double[signals][spectrum.count()];

@@ -14,16 +14,16 @@ import java.util.Optional;
  * @param likely with the pair across the terminals nearest to the usual one of those that solve the plate; empty when none does
  * @param with100 whether the voltage at 100 ohm comes out as well
  */
-record PlateFit(Optional<Source> likely, List<Source> around, boolean with100) {
+record RatingFit(Optional<Source> likely, List<Source> around, boolean with100) {
     private static final int REMEMBERED = 512;
-    private static final Map<Plate, PlateFit> KNOWN = remembered();
+    private static final Map<EnergizerRating, RatingFit> KNOWN = remembered();
     private static final Map<Asked, Optional<Source>> KNOWN_WITH = remembered();
 
-    PlateFit {
+    RatingFit {
         around = List.copyOf(around);
     }
 
-    private record Asked(Plate plate, Damping damping) {}
+    private record Asked(EnergizerRating plate, Damping damping) {}
 
     private static <K, V> Map<K, V> remembered() {
         return Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
@@ -34,8 +34,8 @@ record PlateFit(Optional<Source> likely, List<Source> around, boolean with100) {
         });
     }
 
-    static PlateFit of(Plate plate) {
-        PlateFit known = KNOWN.get(plate);
+    static RatingFit of(EnergizerRating plate) {
+        RatingFit known = KNOWN.get(plate);
         if (known == null) {
             known = solve(plate);
             KNOWN.put(plate, known);
@@ -43,7 +43,7 @@ record PlateFit(Optional<Source> likely, List<Source> around, boolean with100) {
         return known;
     }
 
-    static Optional<Source> with(Plate plate, Damping damping) {
+    static Optional<Source> with(EnergizerRating plate, Damping damping) {
         Asked asked = new Asked(plate, damping);
         Optional<Source> known = KNOWN_WITH.get(asked);
         if (known == null) {
@@ -53,21 +53,21 @@ record PlateFit(Optional<Source> likely, List<Source> around, boolean with100) {
         return known;
     }
 
-    private static Optional<Source> fit(Plate plate, Damping damping, boolean with100) {
+    private static Optional<Source> fit(EnergizerRating plate, Damping damping, boolean with100) {
         return SourceFit.of(plate, Values.E8_OUT_SHARE, damping, with100);
     }
 
-    private static PlateFit solve(Plate plate) {
+    private static RatingFit solve(EnergizerRating plate) {
         if (plate.v100().isPresent()) {
             Optional<Source> all = first(plate, true);
             if (all.isPresent()) {
-                return new PlateFit(all, around(plate, true), true);
+                return new RatingFit(all, around(plate, true), true);
             }
         }
-        return new PlateFit(first(plate, false), around(plate, false), false);
+        return new RatingFit(first(plate, false), around(plate, false), false);
     }
 
-    private static Optional<Source> first(Plate plate, boolean with100) {
+    private static Optional<Source> first(EnergizerRating plate, boolean with100) {
         for (Damping damping : Damping.TRIED) {
             Optional<Source> found = fit(plate, damping, with100);
             if (found.isPresent()) {
@@ -77,7 +77,7 @@ record PlateFit(Optional<Source> likely, List<Source> around, boolean with100) {
         return Optional.empty();
     }
 
-    private static List<Source> around(Plate plate, boolean with100) {
+    private static List<Source> around(EnergizerRating plate, boolean with100) {
         return Damping.AROUND.stream()
                 .map(d -> fit(plate, d, with100))
                 .flatMap(Optional::stream)

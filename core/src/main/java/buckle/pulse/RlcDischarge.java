@@ -8,7 +8,7 @@ import buckle.task.Cancellation;
  * {@code v(s) = V₀ C / (L C C_t s³ + (R C C_t + L C g) s² + (C_t + R C g + C) s + g)} with {@code g} the conductance across the
  * terminals, split into three exponentials. The voltage starts from zero and its first peak is the highest.
  */
-final class Swing {
+final class RlcDischarge {
     private static final double STEP = 0.2;
     private static final double GROWS = 1.15;
     private static final double LONG_S = 1;
@@ -22,7 +22,7 @@ final class Swing {
     private final double constantV;
 
     /** @param ohm infinite for nothing connected */
-    Swing(Source source, double ohm) {
+    RlcDischarge(Source source, double ohm) {
         double bleedS = source.bleedOhm().isPresent() ? 1 / source.bleedOhm().getAsDouble() : 0;
         double g = bleedS + (Double.isInfinite(ohm) ? 0 : 1 / ohm);
         double c = source.faradF();

@@ -7,9 +7,9 @@ import org.hipparchus.complex.Complex;
  * Several wires reduced to one: hot ones together at one volt, the others held at none. What flows then in the hot ones is the
  * reduced value, what flows back in the others is their share of the return.
  */
-record Joined(Complex hot, Complex share) {
+record BundledWires(Complex hot, Complex share) {
     /** Solves {@code M i = v} with v one on hot and none on earth wires. */
-    static Joined of(Complex[][] m, List<Strand> strands) {
+    static BundledWires of(Complex[][] m, List<LineWire> strands) {
         int n = m.length;
         Complex[][] a = new Complex[n][];
         Complex[] b = new Complex[n];
@@ -27,6 +27,6 @@ record Joined(Complex hot, Complex share) {
                 back = back.subtract(x[i]);
             }
         }
-        return new Joined(hot, back.divide(hot));
+        return new BundledWires(hot, back.divide(hot));
     }
 }

@@ -7,8 +7,8 @@ package buckle.pulse;
  * @param muR permeability relative to air; about 100 for steel, 1 for other metals
  * @param hot joined to the other hot ones; otherwise held at earth
  */
-public record Strand(double heightM, double diameterM, double ohmPerM, double muR, boolean hot) {
-    public Strand {
+public record LineWire(double heightM, double diameterM, double ohmPerM, double muR, boolean hot) {
+    public LineWire {
         require(heightM > 0 && heightM < 100, "height " + heightM + " m of a wire is not between 0 and 100 m");
         require(
                 diameterM > 0 && diameterM < 2 * heightM,

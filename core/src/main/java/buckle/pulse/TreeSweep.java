@@ -7,7 +7,7 @@ import org.hipparchus.complex.Complex;
  * From leaf to root the admittance seen down the tree, from root to leaf the one seen back; a voltage is then carried along by
  * the ratio of a segment's ends. All arrays are made once and written anew for each frequency.
  */
-final class Sweep {
+final class TreeSweep {
     private final Tree tree;
     private final LineTable[] tables;
     private final double[] eRe;
@@ -34,7 +34,7 @@ final class Sweep {
     private double sourceIm;
     private int k;
 
-    Sweep(Tree tree, LineTable[] tables) {
+    TreeSweep(Tree tree, LineTable[] tables) {
         this.tree = tree;
         this.tables = tables;
         int n = tree.segments;
