@@ -33,6 +33,7 @@ describe('readings', () => {
     expect(draft.failure.value).toContain('over range')
     draft.kv.value = '6.1'
     expect(await draft.take()).toBe(true)
+    await settle()
     expect(server.readings[0]).toMatchObject({
       at: { testPointId: 'energizer' },
       what: { kind: 'PEAK', peakV: 6100, overRange: false },
@@ -42,6 +43,7 @@ describe('readings', () => {
     server.away = true
     draft.overRange.value = true
     await draft.take()
+    await settle()
     expect(draft.unsent.value).toBe(1)
     expect(server.readings).toHaveLength(1)
     server.away = false
@@ -61,6 +63,7 @@ describe('readings', () => {
       draft.kv.value = kv
       await draft.take()
     }
+    await settle()
     expect(draft.unsent.value).toBe(3)
     server.away = false
     server.refuseReading = (r) => ('peakV' in r.what && r.what.peakV === 5900 ? 'Check the clock.' : '')
@@ -122,6 +125,7 @@ describe('readings', () => {
     expect(draft.kv.value).toBe('3.1')
     draft.kv.value = '5.1'
     expect(await draft.take()).toBe(true)
+    await settle()
     const { at, meter, openSwitches, takenAt } = taken
     expect(server.readings).toMatchObject([
       { at, meter, openSwitches, takenAt, what: { peakV: 5100, wire: 1 }, corrects: 'r1' },
@@ -129,6 +133,7 @@ describe('readings', () => {
     // It was a correction: the next one is a reading of its own, here and now.
     draft.kv.value = '5.2'
     expect(await draft.take()).toBe(true)
+    await settle()
     const here = job.testPoints.find((p) => p.id === 'end:line-1:finish')!
     expect(server.readings[1]).toMatchObject({ at: { stationM: here.stationM }, meter: null, corrects: null })
     expect(server.readings[1]!.takenAt > takenAt).toBe(true)

@@ -4,6 +4,7 @@ import { useCursor } from './cursor'
 import { useDocument } from './document'
 import { useReadings } from './readings'
 import { newId } from '@/shared/uuid'
+import { watch } from 'vue'
 import type { Observation } from '@/api/types'
 
 /** The open job for a view: its documents, what the core makes of them, its readings, and where one is. Each is a store of its own. */
@@ -14,11 +15,12 @@ export const useJob = defineStore('job', () => {
   const taken = useReadings()
   const { stored: readings } = storeToRefs(taken)
 
-  /** Takes a reading, and holds the plan against all there are. */
+  /** Takes a reading once it is kept here; it is sent meanwhile, and the plan then held against all there are. */
   async function takeReading(reading: Observation) {
-    await taken.take(reading)
-    document.reassess()
+    await taken.keep(reading)
+    void taken.send()
   }
+  watch(readings, () => document.reassess())
 
   const { change, changeLand, changeBoth, drag, dragLand, drop, moving, held, load, settle, undo, redo } =
     document

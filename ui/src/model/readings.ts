@@ -24,12 +24,11 @@ export const useReadings = defineStore('readings', () => {
     kept.value = await outbox.readings(id)
   }
 
-  /** Keeps a reading here, and sends it and what else waits. */
-  async function take(reading: Observation) {
+  /** Keeps a reading here; {@link send} sends it, and what else waits. */
+  async function keep(reading: Observation) {
     const fresh = { id: reading.id, jobId: jobId.value, reading, refused: '' }
     await outbox.keepReadings([fresh])
     kept.value = [...kept.value, fresh]
-    await send()
   }
 
   /** Sends what waits; the good ones are stored, a refused one stays with its reason. */
@@ -38,8 +37,15 @@ export const useReadings = defineStore('readings', () => {
     return sending
   }
 
+  /** Those that were written down while others were on their way are sent after them. */
+  async function sendAll() {
+    await send()
+    if (waiting.value.length > 0 && timer === undefined) await send()
+  }
+
   async function sent() {
     clearTimeout(timer)
+    timer = undefined
     const id = jobId.value
     const mine = waiting.value
     if (mine.length === 0) return
@@ -56,7 +62,7 @@ export const useReadings = defineStore('readings', () => {
       if (e instanceof RequestFailed && !e.away) await refusedAll(mine, e)
       else {
         announce('The server is away; the reading is kept here and sent when it is back.')
-        timer = setTimeout(() => void send(), RETRY_MS)
+        timer = setTimeout(() => void sendAll(), RETRY_MS)
       }
     }
   }
@@ -83,5 +89,5 @@ export const useReadings = defineStore('readings', () => {
     kept.value = kept.value.filter((r) => r.id !== id)
   }
 
-  return { stored, waiting, refused, load, take, send, drop }
+  return { stored, waiting, refused, load, keep, send: sendAll, drop }
 })

@@ -51,7 +51,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
   </div>
 </template>
 
-<style scoped src="@/features/layout/fields.css" />
+<style scoped src="@/components/fields.css" />
 <style scoped>
 .conditions {
   display: flex;

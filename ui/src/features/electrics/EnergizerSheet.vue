@@ -223,7 +223,7 @@ const lowSays = computed(() => {
   </div>
 </template>
 
-<style scoped src="@/features/layout/fields.css" />
+<style scoped src="@/components/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
 .energizers td {

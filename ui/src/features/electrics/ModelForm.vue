@@ -100,7 +100,7 @@ function set(row: Row, end: End, e: Event) {
   <p v-if="refused" role="alert" class="weak">{{ refused }}</p>
 </template>
 
-<style scoped src="@/features/layout/fields.css" />
+<style scoped src="@/components/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
 td input {

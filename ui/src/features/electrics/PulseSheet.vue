@@ -237,7 +237,7 @@ function load() {
   </div>
 </template>
 
-<style scoped src="@/features/layout/fields.css" />
+<style scoped src="@/components/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
 .plain {

@@ -142,7 +142,7 @@ const year = computed(() => ({
   </div>
 </template>
 
-<style scoped src="@/features/layout/fields.css" />
+<style scoped src="@/components/fields.css" />
 <style scoped src="./electrics.css" />
 <style scoped>
 .fields {

@@ -206,7 +206,7 @@ const kinds = [
   </div>
 </template>
 
-<style scoped src="./fields.css" />
+<style scoped src="@/components/fields.css" />
 <style scoped>
 .triple {
   display: grid;

@@ -277,7 +277,7 @@ async function turn(zeroCornerId: string | null) {
   <p v-else class="quiet-text">Nothing laid out yet.</p>
 </template>
 
-<style scoped src="./fields.css" />
+<style scoped src="@/components/fields.css" />
 <style scoped>
 dl {
   display: grid;

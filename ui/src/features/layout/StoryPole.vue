@@ -120,7 +120,7 @@ async function combine() {
   </div>
 </template>
 
-<style scoped src="./fields.css" />
+<style scoped src="@/components/fields.css" />
 <style scoped>
 .pole text {
   font-size: 11.5px;

@@ -6,6 +6,8 @@ export interface Snap {
   name: string
   /** Set when it is a place on another line, so that an end can branch from it. */
   lineId?: string
+  /** Set when it is where the line began. */
+  closes?: boolean
 }
 
 export interface SnapTarget {
@@ -45,7 +47,8 @@ function corner(p: Xy, targets: readonly SnapTarget[], drawn: readonly Xy[], rea
       }
     })
   }
-  if (drawn.length > 2 && distance(p, drawn[0]!) < least) best = { at: drawn[0]!, name: 'close the line' }
+  if (drawn.length > 2 && distance(p, drawn[0]!) < least)
+    best = { at: drawn[0]!, name: 'close the line', closes: true }
   return best
 }
 

@@ -129,11 +129,6 @@ export function useReadingDraft() {
     if (next) choose(next.id)
   }
 
-  async function send() {
-    await readings.send()
-    job.reassess()
-  }
-
   return {
     habits,
     pointId,
@@ -149,7 +144,7 @@ export function useReadingDraft() {
     choose,
     correct,
     take,
-    send,
+    send: readings.send,
     goOn,
   }
 }

@@ -90,7 +90,7 @@ class ElectricsTest {
         upToDate();
         says("earth-verdict", "too much");
         assertThat(screen.test("earth-verdict").innerText()).isNotEqualTo(moist);
-        assertThat(screen.test("earth-wires").innerText()).contains("earth wires tied");
+        assertThat(screen.test("earth-wires").innerText()).contains("ground wires tied");
 
         screen.test("sheet-supply").click();
         screen.test("supply").selectOption("SOLAR");
