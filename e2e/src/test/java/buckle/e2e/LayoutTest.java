@@ -79,6 +79,7 @@ class LayoutTest {
         figure("strong", String.valueOf(strong + more));
         figureIsNot("uplift", uplift);
         screen.saved();
+        screen.unfoldRibbon();
         assertThat(screen.page.locator("svg .brace").first().getAttribute("d").split("M"))
                 .as("the ribbon draws two rails and two diagonals an end")
                 .hasSize(1 + 8 * 4);
@@ -173,7 +174,7 @@ class LayoutTest {
                 .filter(new Locator.FilterOptions().setHasText("looked at it with the owner"));
         accepted.first().waitFor();
         assertThat(accepted.first().innerText()).contains(first.substring(first.indexOf(' ') + 1, 40));
-        accepted.first().locator("text=take back").click();
+        accepted.first().locator("text=withdraw").click();
         screen.page.waitForFunction(
                 "(n) => Number(document.querySelector('[data-test=figure-findings] .value').textContent) >= n", mend);
         screen.saved();
@@ -190,6 +191,7 @@ class LayoutTest {
             assertThat(screen.page.locator("[role=alert]").allInnerTexts()).allMatch(String::isBlank);
             sheet("joints");
             screen.test("joint").nth(2).waitFor();
+            screen.unfoldRibbon();
             for (int i = 0; i < 12; i++) {
                 screen.test("ribbon-closer").click();
             }

@@ -102,6 +102,13 @@ final class Screen {
                 """);
     }
 
+    /** Draws the ribbon up where it is a strip of figures. */
+    void unfoldRibbon() {
+        if ("false".equals(test("ribbon-fold").getAttribute("aria-expanded"))) {
+            test("ribbon-fold").click();
+        }
+    }
+
     void stage(String stage) {
         test("stage-" + stage).click();
         page.waitForURL("**/" + stage + "**");
