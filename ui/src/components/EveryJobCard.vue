@@ -16,7 +16,6 @@ const all = computed(() => job.design?.layout.everyJob ?? [])
     <ul>
       <li v-for="s in all" :key="s.rule">{{ s.says }} <RuleChips :rules="[s.rule]" /></li>
     </ul>
-    <p class="small quiet-text">Local code and licensed people decide.</p>
   </details>
 </template>
 

@@ -99,6 +99,7 @@ function goTo(f: Finding) {
           <RuleChips :rules="[f.rule]" />
         </li>
       </ul>
+      <p v-if="findings.length" class="small quiet-text">Local code and licensed people decide.</p>
     </template>
   </aside>
 </template>

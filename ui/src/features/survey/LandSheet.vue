@@ -242,6 +242,7 @@ const severityText = { WARN: 'fix', CAUTION: 'caution', NOTE: 'note' }
         <RuleChips :rules="[f.rule]" />
       </li>
     </ul>
+    <p v-if="findings.length" class="small quiet-text">Local code and licensed people decide.</p>
   </div>
 </template>
 

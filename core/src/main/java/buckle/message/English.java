@@ -14,7 +14,8 @@ import java.util.stream.Collectors;
 
 /** The sentences, in English. The only place that has them: another language is another class like this one and its parts. */
 public final class English {
-    static final String DECIDES = " Local code and licensed people decide.";
+    /** The standing caution: said once where findings are listed, not after each. */
+    public static final String DECIDES = "Local code and licensed people decide.";
 
     private final UnitSystem units;
 

@@ -39,8 +39,7 @@ final class EnglishCircuit {
                 "The plate of " + m.plate()
                         + " leaves no room for the damping across its terminals that this job says; the pair that fits the plate is used instead.";
             case OverFiveJoules m ->
-                m.plate() + " puts out more than 5 J. Ask whether the local code allows it where people come near."
-                        + English.DECIDES;
+                m.plate() + " puts out more than 5 J. Ask whether the local code allows it where people come near.";
             case Recommended m -> recommended(m);
             case NotSolved m -> m.reason();
             case PulseVeryHigh m ->

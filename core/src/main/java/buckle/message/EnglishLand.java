@@ -1,6 +1,5 @@
 package buckle.message;
 
-import static buckle.message.English.DECIDES;
 import static buckle.message.English.degrees;
 import static buckle.message.English.named;
 import static buckle.message.English.oneDecimal;
@@ -35,18 +34,17 @@ final class EnglishLand {
                 named(m.feature()) + " crosses under "
                         + degrees(m.angleDeg()) + (m.square() ? ". " : ": cross nearer to a right angle. ")
                         + keep(m.clearanceM(), m.voltageKv())
-                        + ", also with posts, wires and machines while working." + DECIDES;
+                        + ", also with posts, wires and machines while working.";
             case OverheadBeside m ->
                 named(m.feature()) + " runs " + en.length(m.nearestM()) + " beside the fence " + en.along(m.along())
-                        + ". " + keep(m.clearanceM(), m.voltageKv()) + "; a long parallel run picks up voltage."
-                        + DECIDES;
+                        + ". " + keep(m.clearanceM(), m.voltageKv()) + "; a long parallel run picks up voltage.";
             case FenceTooHighNearOverhead m ->
                 "The fence is " + en.length(m.topM()) + " high; near " + named(m.feature()) + " it stays under "
-                        + en.length(m.mostM()) + "." + DECIDES;
+                        + en.length(m.mostM()) + ".";
             case OverheadTooLow m ->
                 "Between the top wire at " + en.length(m.topM()) + " and the lowest conductor at "
                         + en.length(m.lowestM()) + " lie " + en.length(m.lowestM() - m.topM()) + "; "
-                        + en.length(m.clearanceM()) + " are needed." + DECIDES;
+                        + en.length(m.clearanceM()) + " are needed.";
             case PublicWayNear m ->
                 named(m.feature()) + " comes within " + en.length(m.nearestM()) + " " + en.along(m.along())
                         + ": warning signs towards it, " + (m.signs() == 1 ? "1 is drawn" : m.signs() + " are drawn")
@@ -54,11 +52,10 @@ final class EnglishLand {
                         + orElse(
                                 m.crossingM(),
                                 at -> ", and where it crosses at " + en.length(at) + " a gate that people can open.",
-                                ".")
-                        + DECIDES;
+                                ".");
             case OtherEnergizerNear m ->
                 named(m.feature()) + " is fed by its own energizer and comes within " + en.length(m.nearestM()) + " "
-                        + en.along(m.along()) + "; keep them at least " + en.length(m.apartM()) + " apart." + DECIDES;
+                        + en.along(m.along()) + "; keep them at least " + en.length(m.apartM()) + " apart.";
             case MetalFenceNear m ->
                 named(m.feature()) + (m.crossed() ? " is met" : " comes within " + en.length(m.nearestM())) + " "
                         + en.along(m.along()) + ": a push brings hot wire and it together. Keep hot wires more than "
@@ -99,35 +96,32 @@ final class EnglishLand {
             case RodsNearBuilding m ->
                 "The energizer stands " + en.length(m.distanceM()) + " from “" + m.building()
                         + "”. Its ground rods go at least " + en.length(m.apartM())
-                        + " away from the building's earth." + DECIDES;
+                        + " away from the building's earth.";
             case ServiceClear m ->
                 named(m.feature()) + " (" + known(m.depthM()) + ") " + where(m.where())
-                        + "; nothing is driven or dug down to it as laid out. Have it located before driving."
-                        + DECIDES;
+                        + "; nothing is driven or dug down to it as laid out. Have it located before driving.";
             case ServiceMet m ->
                 named(m.feature()) + " (" + known(m.depthM()) + ") " + where(m.where()) + ". Within "
                         + en.length(m.withinM()) + " of it go " + list(m.dug())
-                        + ". Have it located, and dig by hand or move them." + DECIDES;
+                        + ". Have it located, and dig by hand or move them.";
             case RodsOverService m ->
                 named(m.feature()) + " (" + known(m.depthM()) + ") lies " + en.length(m.distanceM())
                         + " from the energizer, and " + thing(m.rods().what()) + " go "
                         + en.length(m.rods().depthM())
                         + " deep. They have no place on the plan yet and are taken to stand in a row up to "
-                        + en.length(m.reachM()) + " from it. Have the service located, and drive them clear of it."
-                        + DECIDES;
+                        + en.length(m.reachM()) + " from it. Have the service located, and drive them clear of it.";
             case LeadOutOverService m ->
                 named(m.feature()) + " (" + known(m.depthM())
                         + ") is crossed or neared by the lead-out, taken to lie " + en.length(m.cableM())
-                        + " deep. Have it located, and dig by hand." + DECIDES;
+                        + " deep. Have it located, and dig by hand.";
             case LeadOutCrossesWay m ->
                 named(m.feature())
-                        + " is crossed by the lead-out: cable in conduit deep enough for what drives there, both ends marked."
-                        + DECIDES;
+                        + " is crossed by the lead-out: cable in conduit deep enough for what drives there, both ends marked.";
             case LeadOutCrossesWater m ->
-                named(m.feature()) + " is crossed by the lead-out: over it above the flood, or another way." + DECIDES;
+                named(m.feature()) + " is crossed by the lead-out: over it above the flood, or another way.";
             case LeadOutUnderOverhead m ->
                 named(m.feature()) + " is crossed by the lead-out: in the ground there, and keep at least "
-                        + en.length(m.clearanceM()) + " to its conductors while working." + DECIDES;
+                        + en.length(m.clearanceM()) + " to its conductors while working.";
             case LeadOutLeavesProperty m ->
                 named(m.feature())
                         + " is crossed by the lead-out, which leaves the property there. Ask whose ground it is.";

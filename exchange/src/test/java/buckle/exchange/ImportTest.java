@@ -29,6 +29,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.List;
 import java.util.Optional;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
@@ -195,5 +196,105 @@ class ImportTest {
         }
         return FenceLine.free("l", "Line", true, corners)
                 .withSurvey(Optional.of(new CleanLine.Accuracy(1, cornerM, cornerM, 2)));
+    }
+
+    private static byte[] tracksFromOnePlace(int count) {
+        StringBuilder gpx = new StringBuilder("<gpx>");
+        for (int i = 0; i < count; i++) {
+            double angle = 2 * Math.PI * i / count;
+            gpx.append("<trk><name>T")
+                    .append(i)
+                    .append("</name><trkseg><trkpt lat=\"44.13\" lon=\"0.88\"/><trkpt lat=\"")
+                    .append(44.13 + 0.004 * Math.sin(angle))
+                    .append("\" lon=\"")
+                    .append(0.88 + 0.004 * Math.cos(angle))
+                    .append("\"/></trkseg></trk>");
+        }
+        return bytes(gpx.append("</gpx>").toString());
+    }
+
+    /** Every end that lies on another line names it, and no line branches from itself by way of others. */
+    @Test
+    void manyTracksFromOnePlaceAreBranchesWithoutACircle() {
+        List<FenceLine> lines = Importer.read(tracksFromOnePlace(200), Options.USUAL)
+                .survey()
+                .orElseThrow()
+                .site()
+                .lines();
+        assertThat(lines).hasSize(200);
+        assertThat(lines.stream().filter(l -> l.startsOn().isPresent())).hasSize(199);
+        for (FenceLine line : lines) {
+            Optional<String> on = line.startsOn();
+            for (int steps = 0; on.isPresent(); steps++) {
+                assertThat(steps).isLessThan(200);
+                String id = on.get();
+                on = lines.stream()
+                        .filter(l -> l.id().equals(id))
+                        .findFirst()
+                        .orElseThrow()
+                        .startsOn();
+            }
+        }
+    }
+
+    /** Limits are looked at before anything is worked out. */
+    @Test
+    void moreLinesThanAJobHoldsAreRefusedAtOnce() {
+        assertThatThrownBy(() -> Importer.read(tracksFromOnePlace(3000), Options.USUAL))
+                .isInstanceOfSatisfying(BadInput.class, e -> {
+                    assertThat(e.problems().getFirst().code()).isEqualTo("site.too-many-lines");
+                    assertThat(e.getMessage()).contains("3000", "200", "Nothing was stored");
+                });
+    }
+
+    @ParameterizedTest
+    @CsvSource(
+            delimiter = ';',
+            value = {"comma; ,; csv.too-wide", "semicolon; ','; csv.too-wide"},
+            quoteCharacter = '~')
+    void aTableOfOneEndlessLineIsRefused(String name, String separator, String code) {
+        byte[] file = bytes("lat" + separator.replace("'", "").repeat(2_000_000));
+        assertThatThrownBy(() -> Importer.read(file, Options.USUAL))
+                .isInstanceOfSatisfying(
+                        BadInput.class,
+                        e -> assertThat(e.problems().getFirst().code()).isEqualTo(code));
+    }
+
+    @Test
+    void aHeaderInOneQuotedCellIsSaid() {
+        assertThatThrownBy(() -> Importer.read(bytes("\"from,to,distance\"\n\"A,B,12\"\n"), Options.USUAL))
+                .isInstanceOfSatisfying(
+                        BadInput.class,
+                        e -> assertThat(e.problems().getFirst().code()).isEqualTo("tape.header"));
+    }
+
+    /** Names out of files are cut to what a name may be; what is JSON is refused with its path. */
+    @Test
+    void textsOfFilesHaveLimits() {
+        String gpx = "<gpx><trk><name>" + "n".repeat(5_000) + "</name><trkseg><trkpt lat=\"44\" lon=\"1\"/>"
+                + "<trkpt lat=\"44.001\" lon=\"1\"/></trkseg></trk></gpx>";
+        assertThat(Importer.read(bytes(gpx), Options.USUAL)
+                        .survey()
+                        .orElseThrow()
+                        .site()
+                        .lines()
+                        .getFirst()
+                        .name())
+                .hasSize(200);
+        for (String name : new String[] {"a\\u0007b", "half \\ud800", "x".repeat(2001)}) {
+            String json =
+                    "{\"type\":\"Feature\",\"geometry\":{\"type\":\"LineString\",\"coordinates\":[[1,44],[1,44.001]]},"
+                            + "\"properties\":{\"name\":\"" + name + "\"}}";
+            assertThatThrownBy(() -> Importer.read(bytes(json), Options.USUAL))
+                    .isInstanceOfSatisfying(BadInput.class, e -> {
+                        assertThat(e.problems().getFirst().code()).isEqualTo("text.plain");
+                        assertThat(e.problems().getFirst().path()).isEqualTo("properties.name");
+                    });
+        }
+        assertThatThrownBy(() -> Importer.read(bytes("{\"a\":1,\"a\":2}"), Options.USUAL))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("uplicate");
+        assertThatThrownBy(() -> Importer.read(bytes("{\"a\":" + "9".repeat(900) + "}"), Options.USUAL))
+                .isInstanceOf(BadInput.class);
     }
 }

@@ -184,6 +184,7 @@ public final class Compute {
         root.set("sections", Json.MAPPER.valueToTree(design.layout().sections()));
         takeoff(root.putArray("takeoff"), design.takeoff(), spec.units());
         findings(root.putArray("findings"), design.layout().findings(), spec.units());
+        root.put("caution", English.DECIDES);
         root.set(
                 "onEveryJob",
                 Json.MAPPER.valueToTree(
