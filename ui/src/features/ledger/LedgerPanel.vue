@@ -47,6 +47,16 @@ function goTo(f: Finding) {
       </button>
     </header>
     <template v-if="!room.ledgerOpen">
+      <button
+        v-if="job.problem || toFix || findings.length"
+        class="to-fix"
+        data-test="strip-findings"
+        @click="room.toggleLedger()"
+      >
+        <b v-if="job.problem">problem</b>
+        <b v-else-if="toFix">{{ toFix }} to fix</b>
+        <template v-else>{{ findings.length }} {{ findings.length === 1 ? 'note' : 'notes' }}</template>
+      </button>
       <dl class="strip-figures">
         <div
           v-for="f in figures"
@@ -58,16 +68,6 @@ function goTo(f: Finding) {
           <dd class="value">{{ f.value }}</dd>
         </div>
       </dl>
-      <button
-        v-if="job.problem || toFix || findings.length"
-        class="to-fix"
-        data-test="strip-findings"
-        @click="room.toggleLedger()"
-      >
-        <b v-if="job.problem">problem</b>
-        <b v-else-if="toFix">{{ toFix }} to fix</b>
-        <template v-else>{{ findings.length }} {{ findings.length === 1 ? 'note' : 'notes' }}</template>
-      </button>
     </template>
     <template v-else>
       <p v-if="job.problem" class="problem" role="alert">{{ job.problem }}</p>
@@ -137,7 +137,7 @@ header {
   overflow-wrap: anywhere;
 }
 .to-fix {
-  margin-top: 8px;
+  margin: 4px 0 2px;
   width: 100%;
   text-align: left;
   padding: 4px 6px;

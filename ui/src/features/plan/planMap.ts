@@ -219,6 +219,8 @@ export function createPlanMap(
   map.on('change:size', () => {
     covers.changed()
     if (fitted === seen() && !pointer.dragging()) fit()
+    // Before anything is drawn there is a scale to draw by.
+    if (drawnAt === 0) scaled()
   })
 
   function scaleBar() {

@@ -61,7 +61,7 @@ const HEIGHT_PX = 15
 const HIDDEN_COST = 12
 /** Where all spots beside a place are taken, there may be room a little further off. */
 const FURTHER_PX = 15
-const FURTHER_COST = 1.5
+const FURTHER_COST = 0.6
 
 /** Spots on all sides, a gap away; the first side named is the best. */
 export function beside(gapPx: number, first: 'right' | 'above' | 'below' = 'right'): Spot[] {

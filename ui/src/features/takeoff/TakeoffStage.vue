@@ -163,4 +163,37 @@ tbody tr:focus {
     display: none;
   }
 }
+@media (max-width: 760px) {
+  table.sheet,
+  table.sheet thead,
+  table.sheet tbody {
+    display: block;
+    overflow: visible;
+  }
+  thead tr,
+  tbody tr {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    border-bottom: 1px solid var(--rule);
+  }
+  thead th:nth-child(n + 3) {
+    display: none;
+  }
+  tbody td {
+    border: 0 !important;
+    padding: 4px 0 !important;
+    overflow-wrap: anywhere;
+  }
+  tbody td.load {
+    grid-column: 1 / -1;
+    grid-row: 2;
+    font-weight: 700;
+  }
+  tbody td.load:empty {
+    display: none;
+  }
+  tbody td.why {
+    grid-column: 1;
+  }
+}
 </style>

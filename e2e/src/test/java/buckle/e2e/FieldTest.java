@@ -48,6 +48,33 @@ class FieldTest {
         assertThat(overflow).as("nothing hangs over the edge").isLessThanOrEqualTo(0);
     }
 
+    /** On a phone every sheet is as wide as the phone; a table that is wider is drawn sideways by itself. */
+    @Test
+    void noSheetHangsOverTheEdgeOfAPhone() {
+        Screen screen = new Screen(browser.page(390, 844), Buckle.demo().url);
+        String job = screen.fresh("Alpaca paddocks");
+        Map<String, List<String>> sheets = Map.of(
+                "survey", List.of("bring", "lines", "land", "ground", "tape", "square", "setout", "dayone", "history"),
+                "layout", List.of("build", "material", "pole", "posts", "braces", "joints", "schools", "findings"),
+                "electrics", List.of("energizer", "pulse", "earth", "supply", "whatif"),
+                "takeoff", List.of(""),
+                "test", List.of(""));
+        sheets.forEach((stage, all) -> {
+            for (String sheet : all) {
+                screen.openById(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
+                Object over = screen.page.evaluate("""
+                        () => {
+                          const scrolls = (e) => e && (/(auto|scroll|hidden)/.test(getComputedStyle(e).overflowX) || scrolls(e.parentElement))
+                          const wide = [...document.querySelectorAll('main *')].filter(
+                            (e) => e.getBoundingClientRect().right > innerWidth + 1 && e.getClientRects().length && !scrolls(e.parentElement))
+                          return [document.documentElement.scrollWidth - innerWidth, ...wide.slice(0, 3).map((e) => e.outerHTML.slice(0, 120))].join(' | ')
+                        }
+                        """);
+                assertThat(over.toString()).as(stage + " " + sheet).isEqualTo("0");
+            }
+        });
+    }
+
     /** Source of the rules: axe-core, WCAG 2.2 A and AA. */
     @Test
     void pagesKeepToWcag() throws IOException {
