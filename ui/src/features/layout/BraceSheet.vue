@@ -179,4 +179,12 @@ const reversal = computed(() => {
 h3 {
   margin-top: 16px;
 }
+/* Where there is little room the verdict matters more than what led to it. */
+@media (max-width: 760px) {
+  [data-test='braces'] :is(th, td):nth-child(3),
+  [data-test='braces'] :is(th, td):nth-child(4),
+  [data-test='braces'] :is(th, td):nth-child(5) {
+    display: none;
+  }
+}
 </style>

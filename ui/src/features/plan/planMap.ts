@@ -219,8 +219,6 @@ export function createPlanMap(
   map.on('change:size', () => {
     covers.changed()
     if (fitted === seen() && !pointer.dragging()) fit()
-    // Before anything is drawn there is a scale to draw by.
-    if (drawnAt === 0) scaled()
   })
 
   function scaleBar() {
@@ -272,6 +270,9 @@ export function createPlanMap(
     const layers = map.getLayers()
     layers.setAt(layers.getArray().indexOf(posts), plainPosts(job.design?.layout, project))
   }
+
+  // Before anything is drawn there is a scale to draw by.
+  scaleBar()
 
   return {
     draw,

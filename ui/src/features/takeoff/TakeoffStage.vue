@@ -159,11 +159,6 @@ tbody tr:focus {
   max-width: 720px;
 }
 @media (max-width: 760px) {
-  .why {
-    display: none;
-  }
-}
-@media (max-width: 760px) {
   table.sheet,
   table.sheet thead,
   table.sheet tbody {

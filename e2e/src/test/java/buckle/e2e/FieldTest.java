@@ -64,7 +64,7 @@ class FieldTest {
                 screen.openById(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
                 Object over = screen.page.evaluate("""
                         () => {
-                          const scrolls = (e) => e && (/(auto|scroll|hidden)/.test(getComputedStyle(e).overflowX) || scrolls(e.parentElement))
+                          const scrolls = (e) => e && !e.matches('main, .side') && (/(auto|scroll|hidden)/.test(getComputedStyle(e).overflowX) || scrolls(e.parentElement))
                           const wide = [...document.querySelectorAll('main *')].filter(
                             (e) => e.getBoundingClientRect().right > innerWidth + 1 && e.getClientRects().length && !scrolls(e.parentElement))
                           return [document.documentElement.scrollWidth - innerWidth, ...wide.slice(0, 3).map((e) => e.outerHTML.slice(0, 120))].join(' | ')
