@@ -94,17 +94,10 @@ class Shots {
             screen.test("survey-preview").waitFor();
             shoot(screen.page, "survey");
             Screen phone = new Screen(browser.page(390, 844), buckle.url);
-            phone.yard();
-            phone.page
-                    .locator("article h2 a", new Page.LocatorOptions().setHasText("Donkey"))
-                    .click();
+            phone.open("Donkey winter track", "test");
             phone.page.waitForSelector(".upright");
             shoot(phone.page, "test-phone");
-            phone.page.goBack();
-            phone.page
-                    .locator("article h2 a", new Page.LocatorOptions().setHasText("Orchard ring"))
-                    .click();
-            phone.test("stage-survey").click();
+            phone.open("Orchard ring", "survey");
             phone.test("sheet-setout").click();
             phone.test("set-out-table").waitFor();
             phone.page.locator("[data-test=set-out-table]").scrollIntoViewIfNeeded();
