@@ -58,7 +58,7 @@ const at = computed(() => {
       <b v-else class="heading">{{ line.name }}</b>
       <span class="says quiet-text" :title="says">{{ says }}</span>
       <span class="at" data-test="cursor-text">{{ at }}</span>
-      <label v-if="!lane && !folded" class="loads"
+      <label v-if="!lane && room.ribbonOpen" class="loads"
         ><input v-model="loads" type="checkbox" data-test="loads" /> loads</label
       >
       <span class="zoom">

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, toRef } from 'vue'
+import { computed, onMounted, onUnmounted, ref, toRef, watch } from 'vue'
 import { useJob } from '@/model/jobStore'
 import { useParts } from '@/model/useParts'
 import { lengthText, stationText, unitM } from '@/shared/units'
@@ -27,6 +27,8 @@ const BELOW_PX = 46
 /** Symbols over the wires. */
 const ABOVE_PX = 30
 const LEAST_FENCE_PX = 40
+/** Of the pane, with the lane of loads in it. */
+const LOADS_PX = 294
 const loads = ref(false)
 const room = useRoom()
 const laned = computed(() => props.readings || !!props.pulse)
@@ -40,6 +42,11 @@ const folded = computed(() => !room.ribbonOpen || fencePx.value < LEAST_FENCE_PX
 const height = computed(() =>
   folded.value ? Math.max(letterY.value + 52, room.ribbonOpen ? openPx.value : 0) : openPx.value,
 )
+
+/** Loads are asked for: the ribbon takes the room they need. */
+watch(loads, (on) => {
+  if (on) room.dragRibbon(Math.max(room.ribbonPx, LOADS_PX))
+})
 
 const line = computed(() => job.line)
 const wires = computed(() => line.value?.schedule.wires ?? [])
