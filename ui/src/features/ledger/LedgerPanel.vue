@@ -21,7 +21,9 @@ const findings = computed(() =>
   [...(job.design?.layout.findings ?? [])].sort((a, b) => order[a.severity] - order[b.severity]),
 )
 const room = useRoom()
-const toFix = computed(() => findings.value.filter((f) => f.severity === 'WARN').length)
+/** As the figure says it: what was accepted is not counted. */
+const toFix = computed(() => Number(figures.value.find((f) => f.key === 'findings')?.value ?? 0))
+const stripFigures = computed(() => figures.value.filter((f) => f.key !== 'findings'))
 const words = { WARN: 'fix', NOTE: 'note', CAUTION: 'caution' }
 
 function goTo(f: Finding) {
@@ -48,18 +50,20 @@ function goTo(f: Finding) {
     </header>
     <template v-if="!room.ledgerOpen">
       <button
-        v-if="job.problem || toFix || findings.length"
+        v-if="figures.length"
         class="to-fix"
-        data-test="strip-findings"
+        data-test="figure-findings"
+        title="unfold the ledger to its findings"
         @click="room.toggleLedger()"
       >
         <b v-if="job.problem">problem</b>
-        <b v-else-if="toFix">{{ toFix }} to fix</b>
-        <template v-else>{{ findings.length }} {{ findings.length === 1 ? 'note' : 'notes' }}</template>
+        <b v-else
+          ><span class="value">{{ toFix }}</span> to fix</b
+        >
       </button>
       <dl class="strip-figures">
         <div
-          v-for="f in figures"
+          v-for="f in stripFigures"
           :key="f.key"
           :title="`${f.label}: ${f.note}`"
           :data-test="`figure-${f.key}`"

@@ -295,6 +295,10 @@ const others = computed(() => lines.value.filter((l) => l.id !== line.value?.id)
   border-bottom-color: var(--accent);
 }
 select {
-  max-width: 130px;
+  max-width: 116px;
+}
+.line label {
+  white-space: nowrap;
+  margin-right: 8px;
 }
 </style>
