@@ -103,12 +103,12 @@ describe('a plate as it is', () => {
         severity: 'NOTE',
         lineId: null,
         stationM: null,
-        message: 'The plate gives one energy.',
+        message: 'The rating plate gives one energy.',
         accepted: null,
       } as unknown as Electrics['findings'][number],
     ]
     const wrapper = mount(EnergizerSheet, { props: { electrics: e }, global: { stubs } })
-    expect(wrapper.find('[data-test=plate-E8]').text()).toBe('The plate gives one energy.')
+    expect(wrapper.find('[data-test=plate-E8]').text()).toBe('The rating plate gives one energy.')
     expect(wrapper.text()).toContain('4 × 6 ft')
     expect(wrapper.text()).toContain('under 12 Ω')
   })

@@ -3,6 +3,7 @@ import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client, importFile, storeGrid, RequestFailed, type ImportQuery } from '@/api/client'
 import type { FenceLine, GridRef, ImportAnswer, Position, Survey } from '@/api/types'
 import { useJob } from '@/model/jobStore'
+import { droppedFor } from '@/model/dropped'
 import { takeSurvey } from '@/model/planEdit'
 import { planeAt, distance } from '@/model/plane'
 import { useTool } from '@/model/tool'
@@ -196,11 +197,8 @@ function takeTape() {
 
 /** A track that was dropped in the yard waits here for a look. */
 onMounted(() => {
-  const key = `buckle.survey.${job.id}`
-  const waiting = sessionStorage.getItem(key)
-  if (!waiting) return
-  sessionStorage.removeItem(key)
-  const survey = JSON.parse(waiting) as Survey
+  const survey = droppedFor(job.id)
+  if (!survey) return
   found.value = {
     survey,
     jobId: null,

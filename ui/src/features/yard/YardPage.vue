@@ -4,6 +4,7 @@ import { computed, onMounted, ref, shallowRef } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client, importFile, RequestFailed } from '@/api/client'
 import type { JobView, YardSort } from '@/api/types'
+import { handOver } from '@/model/dropped'
 import { outbox } from '@/model/outbox'
 import { newId } from '@/shared/uuid'
 import { announce } from '@/shared/announce'
@@ -89,7 +90,7 @@ async function take(file: File) {
     const made = await ask(
       client.POST('/api/jobs', { body: { name, client: '', property: '', id: newId() } }),
     )
-    sessionStorage.setItem(`buckle.survey.${made.id}`, JSON.stringify(answer.survey))
+    handOver(made.id, answer.survey)
     await router.push({ name: 'job', params: { id: made.id, stage: 'survey' } })
   } catch (e) {
     announce(`${file.name}: ${e instanceof RequestFailed ? e.message : 'it could not be read.'}`)

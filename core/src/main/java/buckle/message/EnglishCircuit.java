@@ -28,7 +28,7 @@ final class EnglishCircuit {
             case OneEnergyComputed m ->
                 String.format(
                         Locale.ROOT,
-                        "The plate gives one energy; %.3g J %s are computed %s",
+                        "The rating plate gives one energy; %.3g J %s are computed %s",
                         m.energyJ(),
                         m.stored() ? "stored" : "into 500 Ω",
                         m.share().isEmpty()
@@ -36,7 +36,7 @@ final class EnglishCircuit {
                                 : "as usual, " + Math.round(100 * m.share().getAsDouble())
                                         + " % of what is stored come out.");
             case DampingDoesNotFit m ->
-                "The plate of " + m.plate()
+                "The rating plate of " + m.plate()
                         + " leaves no room for the damping across its terminals that this job says; the pair that fits the plate is used instead.";
             case OverFiveJoules m ->
                 m.plate() + " puts out more than 5 J. Ask whether the local code allows it where people come near.";
@@ -71,7 +71,7 @@ final class EnglishCircuit {
                     case GROUND_RESISTIVITY -> "Resistivity of the ground under the fence";
                     case STEEL_PERMEABILITY -> "Permeability of steel wire";
                     case CONDUCTORS -> "Resistance of the conductors and their joints";
-                    case PLATE_VOLTAGES -> "Voltages of the plate";
+                    case PLATE_VOLTAGES -> "Voltages on the rating plate";
                     case ROD_RESISTANCE -> "Resistance of the ground rods";
                     case DAMPING -> "Damping across the energizer's terminals";
                 };
@@ -170,10 +170,10 @@ final class EnglishCircuit {
     static String doubt(RatingDoubt doubt) {
         return switch (doubt) {
             case RatingDoubt.MoreUnderLoad d ->
-                "The plate gives more voltage under load (" + Math.round(d.v500()) + " V) than open ("
+                "The rating plate gives more voltage under load (" + Math.round(d.v500()) + " V) than open ("
                         + Math.round(d.openV()) + " V).";
             case RatingDoubt.MoreOutThanStored d ->
-                "The plate gives " + d.outJ() + " J out of " + d.storedJ() + " J stored: no energizer does.";
+                "The rating plate gives " + d.outJ() + " J out of " + d.storedJ() + " J stored: no energizer does.";
             case RatingDoubt.NothingGivesIt d ->
                 String.format(
                         Locale.ROOT,
@@ -181,11 +181,11 @@ final class EnglishCircuit {
                         d.storedJ().isPresent()
                                 ? d.storedJ().getAsDouble() + " J stored and "
                                         + d.outJ().orElseThrow() + " J into 500 Ω"
-                                : "the energy on this plate",
+                                : "the energy on this rating plate",
                         d.openV(),
                         d.v500());
             case RatingDoubt.OffAt100 d ->
-                "The plate says " + Math.round(d.v100()) + " V at 100 Ω; from its other numbers "
+                "The rating plate says " + Math.round(d.v100()) + " V at 100 Ω; from its other numbers "
                         + Math.round(d.fittedV())
                         + " V would stand there. Short or overgrown fences are computed by those.";
         };

@@ -21,7 +21,7 @@ final class EnglishLayout {
                         + " stands where the line has no post any more. It is kept but left out of the calculation: remove it here, or bring the line back to it.";
             case ChoiceLost m ->
                 "The choice of posts “" + m.choice() + "” is kept but not applied: " + why(m.why())
-                        + ". Move it or take it out.";
+                        + ". Move it or remove it.";
             case HeightsMissing m ->
                 "No height is known from " + en.length(m.along().fromM()) + " to "
                         + en.length(m.along().toM())
@@ -62,7 +62,7 @@ final class EnglishLayout {
                                 "stands at the place of " + m.other().orElseThrow();
                             case WIRES_END -> "stands where the wires end";
                         }
-                        + " and separates nothing. Move it, or take it out.";
+                        + " and separates nothing. Move it or remove it.";
             case RowsNotBridged m ->
                 "The rows of a double fence are not joined yet: a bridge of an arm's length from corner post to corner post feeds the other row.";
             case SectionDead m ->

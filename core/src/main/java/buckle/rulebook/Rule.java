@@ -313,7 +313,7 @@ public enum Rule {
             "A plate that gives one energy only: the other from its voltage at 100 Ω, and without that 74 % of what is stored come out."),
     E9(
             CONVENTION,
-            "The voltage on a plate is the peak at the terminals with nothing connected, ringing included. Charge, capacitor, coil and resistance are found so that the peaks and energies are the plate's, with 5 kΩ and a twentieth of the capacitor across the terminals; where a plate leaves no room for that, with the nearest pair that fits. Pairs with 2.5 to 12 kΩ and 1.5 to 15 % that give the same plate are its range."),
+            "The voltage on a rating plate is the peak at the terminals with nothing connected, ringing included. Charge, capacitor, coil and resistance are found so that the peaks and energies are the plate's, with 5 kΩ and a twentieth of the capacitor across the terminals; where a plate leaves no room for that, with the nearest pair that fits. Pairs with 2.5 to 12 kΩ and 1.5 to 15 % that give the same plate are its range."),
     // Cautions.
     C1(PRACTICE, "Only a certified energizer feeds a fence, never the mains directly."),
     C3(PUBLISHED, true, "One fence, one energizer; two separately fed fences at least 2.5 m apart (IEC 60335-2-76)."),

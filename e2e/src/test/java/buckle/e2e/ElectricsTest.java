@@ -124,7 +124,7 @@ class ElectricsTest {
         screen.test("energizer-own energizer").waitFor();
         screen.saved();
         upToDate();
-        says("plate-E8", "The plate gives one energy; 1.49 J stored are computed as usual");
+        says("plate-E8", "The rating plate gives one energy; 1.49 J stored are computed as usual");
         screen.page.reload();
         screen.test("energizer-own energizer").waitFor();
         upToDate();

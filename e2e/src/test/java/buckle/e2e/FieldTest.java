@@ -13,6 +13,13 @@ import org.junit.jupiter.api.Test;
 
 /** In the field: a phone, gloves, no signal; and for everybody: WCAG. */
 class FieldTest {
+    private static final Map<String, List<String>> SHEETS = Map.of(
+            "survey", List.of("bring", "lines", "land", "ground", "tape", "square", "setout", "dayone", "history"),
+            "layout", List.of("build", "material", "pole", "posts", "braces", "joints", "schools", "findings"),
+            "electrics", List.of("energizer", "pulse", "earth", "supply", "whatif"),
+            "takeoff", List.of(""),
+            "test", List.of(""));
+
     private final Browser browser = new Browser();
 
     @AfterEach
@@ -53,13 +60,7 @@ class FieldTest {
     void noSheetHangsOverTheEdgeOfAPhone() {
         Screen screen = new Screen(browser.page(390, 844), Buckle.demo().url);
         String job = screen.fresh("Alpaca paddocks");
-        Map<String, List<String>> sheets = Map.of(
-                "survey", List.of("bring", "lines", "land", "ground", "tape", "square", "setout", "dayone", "history"),
-                "layout", List.of("build", "material", "pole", "posts", "braces", "joints", "schools", "findings"),
-                "electrics", List.of("energizer", "pulse", "earth", "supply", "whatif"),
-                "takeoff", List.of(""),
-                "test", List.of(""));
-        sheets.forEach((stage, all) -> {
+        SHEETS.forEach((stage, all) -> {
             for (String sheet : all) {
                 screen.openById(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
                 Object over = screen.page.evaluate("""
@@ -85,10 +86,13 @@ class FieldTest {
             screen.page.evaluate("(look) => localStorage.setItem('buckle.look', look)", look);
             screen.yard();
             check(screen.page, axe, "yard, " + look);
-            for (String stage : List.of("survey", "layout", "electrics", "takeoff", "test")) {
-                screen.open("Donkey winter track", stage);
-                check(screen.page, axe, stage + ", " + look);
-            }
+            String job = screen.fresh("Donkey winter track");
+            SHEETS.forEach((stage, all) -> {
+                for (String sheet : all) {
+                    screen.openById(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
+                    check(screen.page, axe, stage + " " + sheet + ", " + look);
+                }
+            });
         }
         screen.page.navigate(Buckle.demo().url + "/rules");
         screen.page.waitForSelector("tbody tr");

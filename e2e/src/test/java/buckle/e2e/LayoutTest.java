@@ -1,8 +1,10 @@
 package buckle.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.offset;
 
 import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.options.BoundingBox;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -204,6 +206,52 @@ class LayoutTest {
             assertThat(screen.page.locator("svg .wire").first().getAttribute("d"))
                     .doesNotContain("NaN");
         }
+    }
+
+    @Test
+    void thePanesArePartedByHandEachStageRemembersAndADoubleClickResets() {
+        String job = screen.fresh("Orchard ring");
+        screen.openById(job, "layout?sheet=posts");
+        double sheetPx = width();
+        double ribbonPx = ribbonHeight();
+        assertThat(ribbonPx).as("a strip beside a sheet that is read").isLessThan(200);
+        drag("divide-sheet", -160, 0);
+        assertThat(width()).isCloseTo(sheetPx - 160, offset(2.0));
+        drag("divide-ribbon", 0, -220);
+        assertThat(ribbonHeight()).isGreaterThan(ribbonPx + 150);
+        double drawnUpPx = ribbonHeight();
+
+        screen.stage("survey");
+        screen.settled();
+        assertThat(ribbonHeight()).as("the survey keeps its own").isLessThanOrEqualTo(200);
+        screen.openById(job, "layout?sheet=posts");
+        assertThat(width()).as("remembered").isCloseTo(sheetPx - 160, offset(2.0));
+        assertThat(ribbonHeight()).isCloseTo(drawnUpPx, offset(2.0));
+
+        screen.test("divide-sheet").dblclick();
+        screen.test("divide-ribbon").dblclick();
+        assertThat(width()).isCloseTo(sheetPx, offset(2.0));
+        assertThat(ribbonHeight()).isCloseTo(ribbonPx, offset(2.0));
+    }
+
+    private void drag(String divider, double dx, double dy) {
+        BoundingBox at = screen.test(divider).boundingBox();
+        double x = at.x + at.width / 2;
+        double y = at.y + at.height / 2;
+        screen.page.mouse().move(x, y);
+        screen.page.mouse().down();
+        screen.page.mouse().move(x + dx / 2, y + dy / 2);
+        screen.page.mouse().move(x + dx, y + dy);
+        screen.page.mouse().up();
+        screen.settled();
+    }
+
+    private double width() {
+        return screen.page.locator(".side").boundingBox().width;
+    }
+
+    private double ribbonHeight() {
+        return screen.page.locator(".ribbon").boundingBox().height;
     }
 
     @Test
