@@ -47,7 +47,7 @@ build_app() {
   step "Building the application" maven -q -Dapp-only -Dmaven.test.skip=true package
   "$java" -Djarmode=tools -jar "$root/server/target/buckle-app.jar" extract --force --destination "$build/app" >>"$root/.buckle/build.log" 2>&1 ||
     die "Unpacking the application failed; see $root/.buckle/build.log."
-  step "Preparing compute for a quick start" compute_cache
+  step "Preparing the command line for a quick start" compute_cache
   echo "$stamp" >"$build/stamp"
 }
 

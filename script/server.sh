@@ -42,7 +42,7 @@ server_cache() {
   psql_run -d postgres -c 'set client_min_messages = warning' -c 'drop database if exists buckle_training' -c 'create database buckle_training' >/dev/null
   learned=$(mktemp -d)
   if [ ${#account[@]} -gt 0 ]; then chown postgres "$learned"; fi
-  step "Learning for a quick start" learn "$(free_port)"
+  step "Recording one start, so that later ones are quick" learn "$(free_port)"
   if [ -f "$learned/server.aot" ]; then mv "$learned/server.aot" "$build/server.aot"; chmod 644 "$build/server.aot"; else : >"$build/server.aot.missing"; fi
   rm -rf "$learned"
   psql_run -d postgres -c 'drop database if exists buckle_training' >/dev/null

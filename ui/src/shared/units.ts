@@ -13,10 +13,12 @@ const grouped = (value: number, places: 0 | 1 | 2 | 3 = 0) => formats[places]!.f
 
 /** A length: `812 ft 4 in`, `34 in`, `247.6 m`, `860 mm`. */
 export function lengthText(lengthM: number, units: UnitSystem): string {
-  if (units === 'METRIC')
-    return Math.abs(Math.round(lengthM * 1000)) < 2000
-      ? `${Math.round(lengthM * 1000)} mm`
-      : `${grouped(lengthM, 1)} m`
+  if (units === 'METRIC') {
+    const mm = Math.round(lengthM * 1000)
+    if (mm === 0) return '0 m'
+    return Math.abs(mm) < 2000 ? `${mm} mm` : `${grouped(lengthM, 1)} m`
+  }
+  if (Math.abs(lengthM) < 0.05 * M_PER_IN) return '0 ft'
   if (Math.abs(lengthM) < 4 * M_PER_FT) return `${trimmed(lengthM / M_PER_IN)} in`
   const inches = Math.round(Math.abs(lengthM) / M_PER_IN)
   const feet = `${lengthM < 0 ? '-' : ''}${grouped(Math.floor(inches / 12))} ft`

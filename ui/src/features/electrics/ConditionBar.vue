@@ -67,6 +67,7 @@ const value = (e: Event) => (e.target as HTMLSelectElement).value
   flex: 1 1 86px;
   min-width: 0;
   font-size: 12.5px;
+  line-height: 24px;
 }
 .conditions select {
   padding: 3px 4px;

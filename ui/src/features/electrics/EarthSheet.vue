@@ -35,7 +35,7 @@ const volts = (v: number) => `${Math.round(v)} V`
     <h2>{{ say('Earth: half of the circuit') }}</h2>
     <p class="why" :class="{ bad: !earth.good }" data-test="earth-verdict">
       The rods come to {{ ohmText(earth.rodsOhm) }} in {{ earth.ground.toLowerCase() }} ground of
-      {{ ohmText(earth.soilOhmM) }}·m; in the earth test the last one would read about
+      {{ ohmText(earth.soilOhmM) }}·m; in the {{ say('earth test') }} the last one would read about
       {{ volts(earth.testV) }}:
       {{ earth.good ? 'good enough' : `too much, ${volts(earth.mostV)} is the most` }}.
       <RuleChips :rules="['G9', 'G10', 'G11']" />

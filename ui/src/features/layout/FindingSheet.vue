@@ -133,6 +133,7 @@ function withdraw(f: Finding) {
 }
 .say {
   text-align: left;
+  margin-right: 6px;
 }
 .say:disabled {
   cursor: default;

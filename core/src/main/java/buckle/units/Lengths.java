@@ -82,7 +82,13 @@ public final class Lengths {
     public static String text(double lengthM, UnitSystem units) {
         if (units == UnitSystem.METRIC) {
             long mm = Math.round(lengthM * 1000);
+            if (mm == 0) {
+                return "0 m";
+            }
             return Math.abs(mm) < 2000 ? mm + " mm" : fixed(lengthM, 1) + " m";
+        }
+        if (Math.abs(lengthM) < in(0.05)) {
+            return "0 ft";
         }
         return Math.abs(lengthM) < ft(4) ? trimmed(lengthM / M_PER_IN) + " in" : feetAndInches(lengthM);
     }

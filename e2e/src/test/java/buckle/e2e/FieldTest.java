@@ -8,6 +8,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.List;
 import java.util.Map;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterEach;
 import org.junit.jupiter.api.Test;
 
@@ -73,6 +74,34 @@ class FieldTest {
                         """);
                 assertThat(over.toString()).as(stage + " " + sheet).isEqualTo("0");
             }
+        });
+    }
+
+    /** Ground and gauge where a job is in feet, earth and millimetres where it is in metres; never both on one page. */
+    @Test
+    void everySheetSpeaksTheWordsOfTheJobsUnits() {
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        Map<String, Pattern> foreign = Map.of(
+                "Alpaca paddocks", Pattern.compile("(?i)\\bearth|fibreglass|alumini|galvanised|\\d mm\\b"),
+                "Donkey winter track",
+                        Pattern.compile("(?i)ground rod|\\bgrounded|\\bgauge|fiberglass|aluminum|\\d (ft|lbf|in)\\b"));
+        foreign.forEach((name, words) -> {
+            String job = screen.fresh(name);
+            SHEETS.forEach((stage, all) -> {
+                for (String sheet : all) {
+                    screen.openById(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
+                    String page =
+                            String.valueOf(screen.page.evaluate("() => document.querySelector('.job').innerText"));
+                    assertThat(words.matcher(page)
+                                    .results()
+                                    .map(found -> page.substring(
+                                                    Math.max(0, found.start() - 40),
+                                                    Math.min(page.length(), found.end() + 40))
+                                            .replace('\n', ' ')))
+                            .as(name + ", " + stage + " " + sheet)
+                            .isEmpty();
+                }
+            });
         });
     }
 
