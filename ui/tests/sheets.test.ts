@@ -92,7 +92,9 @@ describe('the tape sheet', () => {
     rows: [{ row: 0, measuredM: 10, adjustedM: 10.02, restSaysM: 10.05, doubt: 3.4 }],
     spare: 1,
     typicalErrorM: 0.02,
-    verdicts: [{ kind: 'SUSPECT', text: 'A–B is 50 mm shorter than the rest agree; measure it again.' }],
+    verdicts: [
+      { kind: 'SUSPECT', text: 'A–B is 50 mm shorter than all the others imply; measure it again.' },
+    ],
   }
 
   it('asks the core after each entry, keeps what was typed, and marks the doubtful row', async () => {

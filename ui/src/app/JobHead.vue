@@ -76,7 +76,7 @@ const save = computed(() => {
       <button
         class="tool units"
         data-test="units"
-        aria-label="Switch between feet and metres"
+        :aria-label="say('Switch between feet and metres')"
         @click="emit('units')"
       >
         <b v-if="job.units === 'FT_IN'">ft-in</b><span v-else>ft-in</span> |

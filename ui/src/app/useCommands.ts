@@ -44,7 +44,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
     { text: 'Show the whole job', key: 'F', run: fit },
     { text: 'Undo', key: 'Ctrl Z', run: job.undo },
     { text: 'Redo', key: 'Ctrl Shift Z', run: job.redo },
-    { text: 'Feet and inches or metres', key: 'U', run: toggleUnits },
+    { text: say('Feet and inches or metres'), key: 'U', run: toggleUnits },
     { text: 'Fold or unfold the ribbon', key: 'R', run: room.toggleRibbon },
     { text: 'Paper, sunlight or dark', run: next },
     { text: 'Save now', key: 'Ctrl S', run: () => void job.saveNow() },

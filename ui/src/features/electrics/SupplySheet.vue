@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Electrics, Supply } from '@/api/types'
+import { useWords } from '@/model/useWords'
 import RuleChips from '@/components/RuleChips.vue'
 import EntryField from '@/shared/EntryField.vue'
 import PulseChart from './PulseChart.vue'
 import { useElectrics } from '@/model/useElectrics'
 import { usePowerChoices } from '@/model/usePowerChoices'
 
+const { say } = useWords()
 const props = defineProps<{ electrics: Electrics }>()
 const { supply: own, setSupply } = useElectrics()
 const choices = usePowerChoices()
@@ -98,7 +100,7 @@ const year = computed(() => ({
           data-test="supply"
           @change="setSupply({ source: value($event) as Supply['source'] })"
         >
-          <option value="MAINS">the mains</option>
+          <option value="MAINS">{{ say('the mains') }}</option>
           <option value="BATTERY">a battery, swapped by hand</option>
           <option value="SOLAR">battery and panel</option>
         </select>

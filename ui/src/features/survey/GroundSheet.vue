@@ -1,10 +1,12 @@
 <script setup lang="ts">
+import { useWords } from '@/model/useWords'
 import { computed, ref } from 'vue'
 import type { Underlay } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { useTool } from '@/model/tool'
 import { lengthText, parseLengthM, stationText, unitM } from '@/shared/units'
 
+const { say } = useWords()
 const job = useJob()
 const { draw } = useTool()
 const height = ref('')
@@ -100,7 +102,9 @@ const source = computed(() =>
       </p>
       <button class="link" @click="job.changeLand((l) => ({ ...l, grid: null }))">Remove</button>
     </template>
-    <p v-else class="small quiet-text">Import an ESRI ASCII grid (degrees, metres) on the first sheet.</p>
+    <p v-else class="small quiet-text">
+      Import an ESRI ASCII grid ({{ say('degrees, metres') }}) on the first sheet.
+    </p>
     <h3 class="mt-4">Spot heights</h3>
     <form class="row" @submit.prevent="spot">
       <label>height <input v-model="height" class="field" data-test="spot-height" /></label>

@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, RequestFailed } from '@/api/client'
 import type { Place, Position, TapeBook, TapeResult, TapeRow } from '@/api/types'
 import { useJob } from '@/model/jobStore'
+import { useWords } from '@/model/useWords'
 import { addLine } from '@/model/planEdit'
 import { bearing, planeAt } from '@/model/plane'
 import { useTool } from '@/model/tool'
@@ -14,6 +15,7 @@ import { newId } from '@/shared/uuid'
 import TapeOutcome from './TapeOutcome.vue'
 
 const preview = defineModel<Position[][]>('preview', { required: true })
+const { say } = useWords()
 const job = useJob()
 const { draw, fit } = useTool()
 const chosen = ref('')
@@ -139,7 +141,10 @@ function toLine(closed: boolean) {
   preview.value = []
   announce(`${book.value?.name} stands on the plan as a line.`)
 }
-const signed = (m: number) => `${m > 0 ? '+' : '−'}${tapedText(Math.abs(m), book.value?.units ?? job.units)}`
+function signed(m: number) {
+  const text = tapedText(Math.abs(m), book.value?.units ?? job.units)
+  return /^0 /.test(text) ? text : `${m > 0 ? '+' : '−'}${text}`
+}
 const rowOf = (i: number) => result.value?.rows.find((r) => r.row === i)
 const wrong = (i: number) => problems.value.filter((p) => p.path.startsWith(`rows[${i}]`))
 </script>
@@ -175,7 +180,7 @@ const wrong = (i: number) => problems.value.filter((p) => p.path.startsWith(`row
             @change="change({ units: ($event.target as HTMLSelectElement).value as TapeBook['units'] })"
           >
             <option value="FT_IN">feet</option>
-            <option value="METRIC">metres</option>
+            <option value="METRIC">{{ say('metres') }}</option>
           </select></label
         >
         <label

@@ -8,7 +8,7 @@ import java.util.regex.Pattern;
 
 /**
  * The words of the trade where a job is measured in feet, and where in metres: ground rods and fiberglass there, earth rods and fibreglass
- * here, gauge there and millimetres here. Sentences are written once, with <em>earth</em> for what is connected and <em>ground</em> for
+ * here, gauge there and millimetres here, AC power there and the mains here. Sentences are written once, with <em>earth</em> for what is connected and <em>ground</em> for
  * what one stands on; what people named themselves, in curly quotes, is left as it is.
  */
 public final class Dialect {
@@ -25,6 +25,9 @@ public final class Dialect {
             new Rule(UnitSystem.FT_IN, "\\bearthed\\b", "grounded"),
             new Rule(UnitSystem.FT_IN, "\\bearths\\b", "grounds"),
             new Rule(UnitSystem.FT_IN, "\\bearth\\b", "ground"),
+            new Rule(UnitSystem.FT_IN, "\\bmains cable\\b", "household cable"),
+            new Rule(UnitSystem.FT_IN, "\\bthe mains\\b", "AC power"),
+            new Rule(UnitSystem.FT_IN, "\\bmetre(s?)\\b", "meter$1"),
             new Rule(UnitSystem.FT_IN, "\\bfibreglass\\b", "fiberglass"),
             new Rule(UnitSystem.FT_IN, "\\baluminium\\b", "aluminum"),
             new Rule(UnitSystem.FT_IN, "\\bgalvanised\\b", "galvanized"),

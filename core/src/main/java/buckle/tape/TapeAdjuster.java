@@ -246,12 +246,12 @@ public final class TapeAdjuster {
                                     ? "none is far off."
                                     : "the worst, " + title(doubted.getFirst()) + ", is "
                                             + text(offM(doubted.getFirst()))
-                                            + " from what the implied by the others.")));
+                                            + " from what the others imply.")));
             if (spare == 1) {
                 verdicts.add(new Verdict(
                         Kind.NOTE,
-                        "One measure to spare shows an error but not where: "
-                                + next(network, used, placer).orElse("tape one more tie.")));
+                        "With one measure to spare an error shows, but not where it is. "
+                                + next(network, used, placer).orElse("Tape one more tie.")));
             }
             return;
         }
@@ -260,15 +260,15 @@ public final class TapeAdjuster {
                 .filter(r -> r != worst && alike(network, used, worst, r))
                 .toList();
         if (alike.isEmpty()) {
-            verdicts.add(new Verdict(Kind.SUSPECT, sentence(worst) + " than the rest agree; measure it again."));
+            verdicts.add(new Verdict(Kind.SUSPECT, sentence(worst) + " than all the others imply; measure it again."));
         } else {
             List<String> all = new ArrayList<>(List.of(title(worst)));
             alike.forEach(r -> all.add(title(r)));
             verdicts.add(new Verdict(
                     Kind.SUSPECT,
-                    sentence(worst) + " than the implied by the others, but the error can as well sit in "
+                    sentence(worst) + " than the others imply, but the error may as well be in "
                             + String.join(", ", all.subList(1, all.size()))
-                            + ": with these measures it shows and cannot be placed."));
+                            + ": these measures show that there is one, not where."));
             verdicts.add(
                     new Verdict(Kind.NEXT, next(network, used, placer).orElse("Measure " + title(worst) + " again.")));
         }

@@ -22,6 +22,9 @@ class DialectTest {
                 "timber post, 5.5 in (140 mm), 8 ft; timber post, 5.5 in, 8 ft; timber post, 140 mm, 8 ft",
                 "clip for fibreglass rods; clip for fiberglass rods; clip for fibreglass rods",
                 "aluminium instead of steel; aluminum instead of steel; aluminium instead of steel",
+                "never from the mains; never from AC power; never from the mains",
+                "mains cable is not; household cable is not; mains cable is not",
+                "metres; meters; metres",
                 "“earth bank” is crossed; “earth bank” is crossed; “earth bank” is crossed",
                 "unearthed finds; unearthed finds; unearthed finds"
             })

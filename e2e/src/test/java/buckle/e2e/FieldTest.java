@@ -82,13 +82,17 @@ class FieldTest {
     void everySheetSpeaksTheWordsOfTheJobsUnits() {
         Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
         Map<String, Pattern> foreign = Map.of(
-                "Alpaca paddocks", Pattern.compile("(?i)\\bearth|fibreglass|alumini|galvanised|\\d mm\\b"),
+                "Alpaca paddocks",
+                        Pattern.compile("(?i)\\bearth|fibreglass|alumini|galvanised|metre|\\bmains|\\d mm\\b"),
                 "Donkey winter track",
                         Pattern.compile("(?i)ground rod|\\bgrounded|\\bgauge|fiberglass|aluminum|\\d (ft|lbf|in)\\b"));
         foreign.forEach((name, words) -> {
             String job = screen.fresh(name);
             SHEETS.forEach((stage, all) -> {
                 for (String sheet : all) {
+                    if (sheet.equals("tape")) { // in the units it was called out in
+                        continue;
+                    }
                     screen.openById(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
                     String page =
                             String.valueOf(screen.page.evaluate("() => document.querySelector('.job').innerText"));
