@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '@/model/useWords'
 import { computed } from 'vue'
 import type { Brace, BraceLoad } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
@@ -7,6 +8,7 @@ import { forceText, lengthText, momentText, stationText } from '@/shared/units'
 import { braceKinds, holdWords } from '@/model/layoutWords'
 import { useMaterials } from '@/model/useMaterials'
 
+const { say } = useWords()
 const job = useJob()
 const materials = useMaterials()
 const line = computed(() => job.line)
@@ -103,7 +105,8 @@ const reversal = computed(() => {
         </tbody>
       </table>
       <p v-if="reversal" class="small">
-        On this low fence the rail by height (B2) is the shorter one, and lifts the end post more than 8 ft.
+        On this low fence the rail by height (B2) is the shorter one, and lifts the end post more than
+        {{ say('8 ft (2.4 m)') }}.
       </p>
       <p v-if="!open.schools.length" class="small">
         {{ braceKinds[open.kind] }}: the post tips at about {{ f(open.load.holdN) }}; all pulls that end on it

@@ -143,7 +143,11 @@ async function turn(zeroCornerId: string | null) {
       <form class="pair" @submit.prevent="stand">
         <label
           >As built <RuleChips :rules="['P14']" />
-          <input v-model="depth" placeholder="depth, e.g. 22 in" data-test="stands-deep" />
+          <input
+            v-model="depth"
+            :placeholder="job.units === 'METRIC' ? 'depth, e.g. 560 mm' : 'depth, e.g. 22 in'"
+            data-test="stands-deep"
+          />
         </label>
         <v-btn type="submit" data-test="record-depth">Record</v-btn>
       </form>

@@ -130,7 +130,7 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
           type="radio"
           :checked="fence.braces.railSchool === 'EIGHT_FOOT'"
           @change="change({ braces: { ...fence.braces, railSchool: 'EIGHT_FOOT' } })" />
-        8 ft always <RuleChips :rules="['B1']"
+        {{ say('8 ft (2.4 m) always') }} <RuleChips :rules="['B1']"
       /></label>
       <label
         ><input

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { useWords } from '@/model/useWords'
 import { computed, ref, watch } from 'vue'
 import { useJob } from '@/model/jobStore'
 import { addLine, removeLine, renameLine } from '@/model/planEdit'
@@ -17,6 +18,7 @@ import { useTool } from '@/model/tool'
 import { announce } from '@/shared/announce'
 import { lengthText, parseLengthM, stationText } from '@/shared/units'
 
+const { say } = useWords()
 const job = useJob()
 const { draw, fit } = useTool()
 const lines = computed(() => job.plan?.site.lines ?? [])
@@ -45,7 +47,8 @@ const letter = (i: number) => {
 }
 const wanted = ref('')
 const by = ref('')
-const beside = ref('30 in')
+const metric = job.units === 'METRIC'
+const beside = ref(metric ? '760 mm' : '30 in')
 const refused = ref('')
 watch(
   () => [side.value?.index, line.value?.id, side.value?.lengthM],
@@ -103,8 +106,8 @@ function split() {
 }
 
 const shape = ref<'rectangle' | 'polygon'>('rectangle')
-const front = ref('100 ft')
-const deep = ref('60 ft')
+const front = ref(metric ? '30 m' : '100 ft')
+const deep = ref(metric ? '20 m' : '60 ft')
 const sides = ref(6)
 const direction = ref(90)
 
@@ -202,7 +205,8 @@ const others = computed(() => lines.value.filter((l) => l.id !== line.value?.id)
         </form>
         <div class="row">
           <label
-            >move it by <input v-model="by" class="field" data-test="side-by" placeholder="2 ft"
+            >move it by
+            <input v-model="by" class="field" data-test="side-by" :placeholder="metric ? '0.6 m' : '2 ft'"
           /></label>
           <v-btn data-test="side-left" @click="shift(-1)">left</v-btn>
           <v-btn data-test="side-right" @click="shift(1)">right</v-btn>
@@ -217,8 +221,8 @@ const others = computed(() => lines.value.filter((l) => l.id !== line.value?.id)
         <v-btn data-test="copy-right" @click="copy(1)">right</v-btn>
       </div>
       <p class="small quiet-text">
-        30 in for the outer row of a double fence (P7), a walkway, a mower strip. Left and right as you walk
-        the line.
+        {{ say('30 in (760 mm)') }} for the outer row of a double fence (P7), a walkway, a mower strip. Left
+        and right as you walk the line.
       </p>
       <template v-if="!line.closed">
         <v-btn

@@ -32,7 +32,7 @@ public enum Conductor {
     ALU_12_5("aluminium, 12.5 gauge (2.5 mm)", Family.SOFT_WIRE, 2.51e-3, Metal.ALUMINIUM, coils(400.0)),
     ALU_14("aluminium, 14 gauge (2.0 mm)", Family.SOFT_WIRE, 2.03e-3, Metal.ALUMINIUM, coils(400.0)),
     COATED_12_5(
-            "coated high-visibility wire on a 12.5 gauge core",
+            "coated high-visibility wire on a 12.5 gauge (2.5 mm) core",
             Family.COATED_WIRE,
             2.51e-3,
             Metal.HIGH_TENSILE_STEEL,
@@ -55,7 +55,9 @@ public enum Conductor {
         SPRING_WIRE("crimps or a proper figure-eight joint", "hard to see until the animal knows it"),
         SOFT_WIRE("twisted joint or crimps", "hard to see until the animal knows it"),
         COATED_WIRE("crimps on the bared core", "seen from afar in summer; white is lost in snow"),
-        WOVEN("knotted, ends bared 3 to 6 in and twisted together", "seen from afar; choose a colour against the snow"),
+        WOVEN(
+                "knotted, ends bared 3 to 6 in (75 to 150 mm) and twisted together",
+                "seen from afar; choose a colour against the snow"),
         NET("clipped net to net", "seen as a wall; animals with horns can tangle"),
         CABLE("clamps at both ends, no joints on the way", "not seen: in the ground or on the wall");
 

@@ -6,10 +6,10 @@ import java.util.Locale;
 public enum Fitting {
     TIE_DOWN_ANCHOR("Tie-down anchor"),
     POST_CAP("Post cap"),
-    BRACE_PIN("Brace pin, 10 in"),
+    BRACE_PIN("Brace pin, 10 in (250 mm)"),
     BRACE_LOOP("Brace diagonal loop"),
     DIAGONAL_RAIL("Diagonal rail with foot pad"),
-    BACK_STAKE("Back-stake with tie, 3 ft"),
+    BACK_STAKE("Back-stake with tie, 3 ft (0.9 m)"),
     PIPE_FOOTING("Concrete footing for a pipe post"),
     CORNER_INSULATOR("Corner insulator, wire on the outside of the turn"),
     CORNER_INSULATOR_INSIDE("Corner insulator, wire on the inside of the turn, pulling off the post"),

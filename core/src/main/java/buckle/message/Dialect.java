@@ -20,6 +20,9 @@ public final class Dialect {
      */
     public record Rule(UnitSystem units, String pattern, String replacement) {}
 
+    private static final String IN_FEET = "[0-9.]+(?: to [0-9.]+)? (?:gauge|in|ft|lbf)";
+    private static final String IN_METRES = "[0-9.,]+(?: to [0-9.]+)? (?:mm|m|N)";
+
     public static final List<Rule> RULES = List.of(
             new Rule(UnitSystem.FT_IN, "\\bearthing\\b", "grounding"),
             new Rule(UnitSystem.FT_IN, "\\bearthed\\b", "grounded"),
@@ -31,14 +34,13 @@ public final class Dialect {
             new Rule(UnitSystem.FT_IN, "\\bfibreglass\\b", "fiberglass"),
             new Rule(UnitSystem.FT_IN, "\\baluminium\\b", "aluminum"),
             new Rule(UnitSystem.FT_IN, "\\bgalvanised\\b", "galvanized"),
-            new Rule(UnitSystem.FT_IN, "\\b([0-9.]+ gauge) \\([0-9.]+ mm\\)", "$1"),
-            new Rule(UnitSystem.FT_IN, "\\b([0-9.]+ in) \\([0-9.]+ mm\\)", "$1"),
+            new Rule(UnitSystem.FT_IN, "\\bcolour(s?)\\b", "color$1"),
+            new Rule(UnitSystem.FT_IN, "\\b(" + IN_FEET + ") \\(" + IN_METRES + "\\)", "$1"),
             new Rule(UnitSystem.METRIC, "\\bgrounded\\b", "earthed"),
             new Rule(UnitSystem.METRIC, "\\bground rod(s?)\\b", "earth rod$1"),
             new Rule(UnitSystem.METRIC, "\\bfiberglass\\b", "fibreglass"),
             new Rule(UnitSystem.METRIC, "\\baluminum\\b", "aluminium"),
-            new Rule(UnitSystem.METRIC, "\\b[0-9.]+ gauge \\(([0-9.]+ mm)\\)", "$1"),
-            new Rule(UnitSystem.METRIC, "\\b[0-9.]+ in \\(([0-9.]+ mm)\\)", "$1"));
+            new Rule(UnitSystem.METRIC, "\\b" + IN_FEET + " \\((" + IN_METRES + ")\\)", "$1"));
 
     private record Compiled(UnitSystem units, Pattern pattern, String replacement) {}
 

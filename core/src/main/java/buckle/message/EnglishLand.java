@@ -86,7 +86,7 @@ final class EnglishLand {
                         + ": a cut-out on each side above the water, and no ground rods or joints below it.";
             case RodsInStone m ->
                 en.length(m.rodM())
-                        + " rods will not go into the stone where the energizer stands. Several stubs of 1 ft kept wet, angle irons, or rods in soft ground through an insulated cable"
+                        + " rods will not go into the stone where the energizer stands. Several stubs of 1 ft (0.3 m) kept wet, angle irons, or rods in soft ground through an insulated cable"
                         + (m.earthTied()
                                 ? "; the earth wires that are tied to its terminal carry the return."
                                 : "; earth wires tied to its terminal carry the return where stubs do not.");

@@ -4,10 +4,10 @@ import buckle.rulebook.Rule;
 
 /** How many ground rods a fence takes. */
 public enum GroundSchool {
-    THREE_RODS(Rule.G1, "three 6 ft rods"),
+    THREE_RODS(Rule.G1, "three 6 ft (1.8 m) rods"),
     BY_AREA(Rule.G2, "one more for each two acres, at most three"),
-    ONE_LONG_ROD(Rule.G3, "one 8 ft rod, for soft wet clay"),
-    BY_JOULES(Rule.G4, "3 ft of rod for each joule");
+    ONE_LONG_ROD(Rule.G3, "one 8 ft (2.4 m) rod, for soft wet clay"),
+    BY_JOULES(Rule.G4, "3 ft (0.9 m) of rod for each joule");
 
     private final Rule rule;
     private final String text;

@@ -11,7 +11,7 @@ import java.util.function.UnaryOperator;
 
 /** The main schools, each able to change a spec to its way and to tell whether a spec follows it. */
 public enum School {
-    RAIL_EIGHT_FOOT(Topic.RAIL, Rule.B1, "8 ft, whatever the fence", s -> rail(s, RailSchool.EIGHT_FOOT)),
+    RAIL_EIGHT_FOOT(Topic.RAIL, Rule.B1, "8 ft (2.4 m), whatever the fence", s -> rail(s, RailSchool.EIGHT_FOOT)),
     RAIL_BY_HEIGHT(
             Topic.RAIL,
             Rule.B2,
@@ -24,13 +24,23 @@ public enum School {
     BRACE_PIPE(Topic.BRACE, Rule.B6, "driven pipe posts, no frame", s -> brace(s, BraceKind.PIPE)),
     BRACE_PIPE_CONCRETE(
             Topic.BRACE, Rule.B6, "pipe posts in concrete, no frame", s -> brace(s, BraceKind.PIPE_CONCRETE)),
-    TENSION_LIGHT(Topic.TENSION, Rule.S1, "125 lbf: enough for a mental barrier", s -> tension(s, TensionSchool.LIGHT)),
-    TENSION_MEDIUM(Topic.TENSION, Rule.S1, "250 lbf: usual for 12.5 gauge", s -> tension(s, TensionSchool.MEDIUM)),
-    TENSION_HEAVY(Topic.TENSION, Rule.S1, "500 lbf: hardly any sag", s -> tension(s, TensionSchool.HEAVY)),
-    RODS_THREE(Topic.RODS, Rule.G1, "three 6 ft rods, 10 ft apart", s -> rods(s, GroundSchool.THREE_RODS)),
+    TENSION_LIGHT(
+            Topic.TENSION,
+            Rule.S1,
+            "125 lbf (560 N): enough for a mental barrier",
+            s -> tension(s, TensionSchool.LIGHT)),
+    TENSION_MEDIUM(
+            Topic.TENSION,
+            Rule.S1,
+            "250 lbf (1,110 N): usual for 12.5 gauge (2.5 mm)",
+            s -> tension(s, TensionSchool.MEDIUM)),
+    TENSION_HEAVY(Topic.TENSION, Rule.S1, "500 lbf (2,220 N): hardly any sag", s -> tension(s, TensionSchool.HEAVY)),
+    RODS_THREE(
+            Topic.RODS, Rule.G1, "three 6 ft (1.8 m) rods, 10 ft (3 m) apart", s -> rods(s, GroundSchool.THREE_RODS)),
     RODS_BY_AREA(Topic.RODS, Rule.G2, "one for each 2 acres, at most three", s -> rods(s, GroundSchool.BY_AREA)),
-    RODS_ONE_LONG(Topic.RODS, Rule.G3, "one 8 ft rod in soft wet clay", s -> rods(s, GroundSchool.ONE_LONG_ROD)),
-    RODS_BY_JOULES(Topic.RODS, Rule.G4, "3 ft of rod for each joule", s -> rods(s, GroundSchool.BY_JOULES)),
+    RODS_ONE_LONG(
+            Topic.RODS, Rule.G3, "one 8 ft (2.4 m) rod in soft wet clay", s -> rods(s, GroundSchool.ONE_LONG_ROD)),
+    RODS_BY_JOULES(Topic.RODS, Rule.G4, "3 ft (0.9 m) of rod for each joule", s -> rods(s, GroundSchool.BY_JOULES)),
     LOWEST_HOT(
             Topic.LOWEST,
             Rule.W20,
@@ -56,13 +66,16 @@ public enum School {
             Rule.W18,
             "grounded along the way by rods of their own",
             s -> wires(s, w -> w.withEarthTied(false))),
-    SUPPORTS_20(Topic.SUPPORTS, Rule.P1, "line posts every 20 ft", s -> supports(s, Values.P1_SPACING_M, 0)),
+    SUPPORTS_20(Topic.SUPPORTS, Rule.P1, "line posts every 20 ft (6 m)", s -> supports(s, Values.P1_SPACING_M, 0)),
     SUPPORTS_30(
-            Topic.SUPPORTS, Rule.P3, "light fence: posts every 30 ft", s -> supports(s, Values.P3_LIGHT_SPACING_M, 0)),
+            Topic.SUPPORTS,
+            Rule.P3,
+            "light fence: posts every 30 ft (9 m)",
+            s -> supports(s, Values.P3_LIGHT_SPACING_M, 0)),
     SUPPORTS_LIGHT(
             Topic.SUPPORTS,
             Rule.P5,
-            "line posts every 20 ft with one light post in each gap",
+            "line posts every 20 ft (6 m) with one light post in each gap",
             s -> supports(s, Values.P1_SPACING_M, 1)),
     JUMPERS_PIECES(
             Topic.JUMPERS,

@@ -4,9 +4,9 @@ import buckle.units.Forces;
 
 /** S1: how tight a steel wire is pulled. */
 public enum TensionSchool {
-    LIGHT(125, "125 lbf, light wire"),
-    MEDIUM(250, "250 lbf, usual for 12.5 gauge"),
-    HEAVY(500, "500 lbf, one builder's habit");
+    LIGHT(125, "125 lbf (560 N), light wire"),
+    MEDIUM(250, "250 lbf (1,110 N), usual for 12.5 gauge (2.5 mm)"),
+    HEAVY(500, "500 lbf (2,220 N), one builder's habit");
 
     private final double tensionN;
     private final String text;
