@@ -62,9 +62,9 @@ const volts = (v: number) => `${Math.round(v)} V`
             :class="{ here: c.school !== null && c.school === job.plan?.spec.supply.earth.school }"
           >
             <td>
-              {{ c.name
+              {{ say(c.name)
               }}<template v-if="c.says"
-                ><br /><span class="small quiet-text">{{ c.says }}</span></template
+                ><br /><span class="small quiet-text">{{ say(c.says) }}</span></template
               >
             </td>
             <td class="right number">{{ c.rods }}</td>

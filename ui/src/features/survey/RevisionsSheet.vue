@@ -107,6 +107,7 @@ const title = computed(() => (r: number | null) => {
                 type="radio"
                 :value="r.revision"
                 name="one"
+                class="choice"
                 :aria-label="`Compare ${r.revision} as the first`"
             /></label>
             <label
@@ -115,6 +116,7 @@ const title = computed(() => (r: number | null) => {
                 type="radio"
                 :value="r.revision"
                 name="two"
+                class="choice"
                 :aria-label="`Compare ${r.revision} as the second`"
             /></label>
           </td>
@@ -133,3 +135,10 @@ const title = computed(() => (r: number | null) => {
     </template>
   </div>
 </template>
+
+<style scoped>
+.choice {
+  width: 24px;
+  height: 24px;
+}
+</style>

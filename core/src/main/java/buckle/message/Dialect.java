@@ -20,7 +20,7 @@ public final class Dialect {
      */
     public record Rule(UnitSystem units, String pattern, String replacement) {}
 
-    private static final String IN_FEET = "[0-9.]+(?: to [0-9.]+)? (?:gauge|in|ft|lbf)";
+    private static final String IN_FEET = "[0-9./]+(?: to [0-9.]+)? (?:gauge|in|ft|lbf)";
     private static final String IN_METRES = "[0-9.,]+(?: to [0-9.]+)? (?:mm|m|N)";
 
     public static final List<Rule> RULES = List.of(

@@ -25,6 +25,7 @@ class DialectTest {
                 "three 6 ft (1.8 m) rods, 10 ft (3 m) apart; three 6 ft rods, 10 ft apart; three 1.8 m rods, 3 m apart",
                 "250 lbf (1,110 N): usual; 250 lbf: usual; 1,110 N: usual",
                 "bared 3 to 6 in (75 to 150 mm) and; bared 3 to 6 in and; bared 75 to 150 mm and",
+                "rope, 1/4 in (6 mm); rope, 1/4 in; rope, 6 mm",
                 "never from the mains; never from AC power; never from the mains",
                 "mains cable is not; household cable is not; mains cable is not",
                 "metres; meters; metres",

@@ -217,7 +217,7 @@ class MaterialTakeoffTest {
         Map<String, TakeoffLine> t = takeoff(design);
         assertThat(quantity(t, "wire.hot")).isCloseTo(2 * 100 * 1.03, within(0.2));
         assertThat(quantity(t, "wire.hot.polytape")).isCloseTo(60 * 1.03, within(0.2));
-        assertThat(inFeet(t.get("wire.hot.polytape").name())).contains("tape, 40 mm");
+        assertThat(inFeet(t.get("wire.hot.polytape").name())).contains("tape, 1.5 in");
         assertThat(quantity(t, "strainer")).as("two steel wires, one pull").isEqualTo(2);
         assertThat(quantity(t, "tie")).as("one tape, two ends").isEqualTo(2);
         assertThat(quantity(t, "brace.back-stake")).isEqualTo(2);
