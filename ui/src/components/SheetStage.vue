@@ -1,5 +1,5 @@
 <script setup lang="ts" generic="T extends string">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import { PLAN_SHEET_PX, READING_SHARE, useRoom } from '@/model/room'
 import PaneDivider from './PaneDivider.vue'
 import { useWords } from '@/model/useWords'
@@ -26,6 +26,16 @@ onMounted(() => {
   if (host.value) observer.observe(host.value)
 })
 onUnmounted(() => observer?.disconnect())
+
+/** On a phone the tabs are wider than the screen: the open one is brought into view. */
+async function showTab() {
+  await nextTick()
+  const tab = host.value?.querySelector<HTMLElement>('.sheets [aria-current]')
+  const row = tab?.parentElement
+  if (tab && row) row.scrollLeft = tab.offsetLeft - row.offsetLeft - (row.clientWidth - tab.offsetWidth) / 2
+}
+onMounted(showTab)
+watch(sheet, showTab)
 </script>
 
 <template>
