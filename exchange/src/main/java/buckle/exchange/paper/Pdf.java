@@ -1,7 +1,10 @@
 package buckle.exchange.paper;
 
+import buckle.task.Cancellation;
 import com.openhtmltopdf.extend.FSObjectDrawer;
 import com.openhtmltopdf.extend.FSObjectDrawerFactory;
+import com.openhtmltopdf.extend.FSTextBreaker;
+import com.openhtmltopdf.layout.UrlAwareLineBreakIterator;
 import com.openhtmltopdf.outputdevice.helper.BaseRendererBuilder.FontStyle;
 import com.openhtmltopdf.pdfboxout.PdfRendererBuilder;
 import com.openhtmltopdf.util.XRLog;
@@ -12,6 +15,8 @@ import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.InputStream;
 import java.io.UncheckedIOException;
+import java.text.BreakIterator;
+import java.util.Locale;
 import java.util.Map;
 import java.util.Objects;
 import org.w3c.dom.Element;
@@ -39,6 +44,7 @@ public final class Pdf {
         builder.withHtmlContent(html, null);
         builder.useFont(Pdf::font, "sheet", 400, FontStyle.NORMAL, true);
         builder.useObjectDrawerFactory(new Drawers(drawings));
+        builder.useUnicodeLineBreaker(new Breaker());
         builder.toStream(out);
         try {
             builder.run();
@@ -62,6 +68,22 @@ public final class Pdf {
             throw new IllegalStateException("the typeface " + FONT + " is missing");
         }
         return font;
+    }
+
+    /** The library's own line breaker, which is asked for every text: a paper nobody waits for any more stops here. */
+    private static final class Breaker implements FSTextBreaker {
+        private final FSTextBreaker usual = new UrlAwareLineBreakIterator(BreakIterator.getLineInstance(Locale.US));
+
+        @Override
+        public int next() {
+            return usual.next();
+        }
+
+        @Override
+        public void setText(String text) {
+            Cancellation.check();
+            usual.setText(text);
+        }
     }
 
     private record Drawers(Map<String, Drawing> drawings) implements FSObjectDrawerFactory {
