@@ -170,25 +170,8 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
   </section>
 </template>
 
+<style scoped src="@/components/fields.css" />
 <style scoped>
-label {
-  display: block;
-  margin-top: 9px;
-  font-size: 13px;
-  color: var(--quiet);
-}
-select,
-input:not([type]),
-input[inputmode] {
-  display: block;
-  width: 100%;
-  box-sizing: border-box;
-  border: 1px solid var(--rule-strong);
-  padding: 5px 7px;
-  font-size: 14px;
-  color: var(--ink);
-  background: var(--paper);
-}
 .also {
   margin: 3px 0 0;
 }
@@ -196,9 +179,7 @@ input[inputmode] {
   border-color: var(--rule);
 }
 .pair {
-  display: grid;
-  grid-template-columns: 1fr 1fr;
-  gap: 10px;
+  align-items: stretch;
 }
 fieldset {
   border: 0;
@@ -212,8 +193,5 @@ fieldset label {
 legend {
   font-size: 13px;
   color: var(--quiet);
-}
-.check {
-  color: var(--ink);
 }
 </style>

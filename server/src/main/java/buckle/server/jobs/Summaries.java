@@ -14,11 +14,13 @@ import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
 import buckle.server.revisions.RevisionStore;
 import buckle.server.web.Committing;
+import buckle.server.web.RequestRefused;
 import buckle.server.web.WorkQueue;
 import buckle.site.Corner;
 import buckle.site.FenceLine;
 import buckle.spec.Animal;
 import buckle.spec.Plan;
+import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.concurrent.Executors;
@@ -31,7 +33,9 @@ import org.slf4j.LoggerFactory;
 import org.springframework.beans.factory.DisposableBean;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.event.EventListener;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.TransactionException;
 
 /**
  * Works out in the background what the list says of each job whose plan, land or readings changed, so that the list itself works out
@@ -103,8 +107,7 @@ class Summaries implements DisposableBean {
         try {
             List<JobMapper.StaleRow> stale = mapper.stale(PROGRAM, AT_ONCE);
             for (JobMapper.StaleRow job : stale) {
-                JobSummary made = queue.run(WorkQueue.Kind.BACKGROUND, () -> summary(job));
-                mapper.keepSummary(job.id(), job.madeFrom(), Json.MAPPER.writeValueAsString(made));
+                mapper.keepSummary(job.id(), job.madeFrom(), Json.MAPPER.writeValueAsString(made(job)));
             }
             if (stale.size() == AT_ONCE) {
                 refreshSoon();
@@ -115,10 +118,18 @@ class Summaries implements DisposableBean {
         }
     }
 
-    private JobSummary summary(JobMapper.StaleRow job) {
+    /** One job that cannot be laid out is marked and holds up no other; a database that is away or a full queue is tried again. */
+    private JobSummary made(JobMapper.StaleRow job) {
         try {
-            return summary(job, plans.state(job.id()).content());
-        } catch (buckle.server.web.RequestRefused | buckle.site.BadInput | IllegalArgumentException e) {
+            return queue.run(
+                    WorkQueue.Kind.BACKGROUND,
+                    () -> summary(job, plans.state(job.id()).content()));
+        } catch (DataAccessException | TransactionException | Cancellation.Cancelled e) {
+            throw e;
+        } catch (RuntimeException e) {
+            if (e instanceof RequestRefused refused && refused.code().equals("work.queue-full")) {
+                throw e;
+            }
             LOG.warn("job {} cannot be read: {}", job.id(), e.toString());
             return JobSummary.UNREADABLE;
         }
