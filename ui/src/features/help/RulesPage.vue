@@ -60,7 +60,7 @@ onMounted(async () => {
               {{ s.topicText }}: {{ s.text }}<b v-if="s.ours"> · the house's way</b>
             </p>
           </td>
-          <td style="white-space: nowrap">{{ basisText(r) }}</td>
+          <td class="basis">{{ basisText(r) }}</td>
         </tr>
       </tbody>
     </table>
@@ -73,9 +73,31 @@ onMounted(async () => {
   padding-left: 10px;
   border-left: 2px solid var(--rule);
 }
+.basis {
+  white-space: nowrap;
+}
 .page {
-  max-width: 900px;
+  box-sizing: border-box;
+  max-width: min(900px, 100vw);
   margin: 0 auto;
   padding: 20px;
+}
+/* On a phone the basis stands under the rule. */
+@media (max-width: 760px) {
+  thead,
+  .sheet td {
+    display: block;
+  }
+  thead {
+    display: none;
+  }
+  .sheet td:not(:last-child) {
+    border-bottom: none;
+    padding-bottom: 0;
+  }
+  .basis {
+    color: var(--quiet);
+    font-size: 12.5px;
+  }
 }
 </style>

@@ -48,7 +48,7 @@ const reversal = computed(() => {
           <th class="right">Pull</th>
           <th class="right">Post lifted</th>
           <th>Holds</th>
-          <th class="right">times</th>
+          <th class="right">Safety</th>
         </tr>
       </thead>
       <tbody>
@@ -87,7 +87,7 @@ const reversal = computed(() => {
             <th class="right">Rail pressed</th>
             <th class="right">Diagonal</th>
             <th class="right">Post lifted</th>
-            <th>Reserve</th>
+            <th>Safety</th>
           </tr>
         </thead>
         <tbody>

@@ -136,8 +136,7 @@ async function turn(zeroCornerId: string | null) {
           {{ post.kind === 'TIE_DOWN' ? 'takes a tie-down, then ' : '' }}{{ holdWords[post.load.hold]
           }}<template v-if="post.load.holdWorst !== post.load.hold"
             >, {{ holdWords[post.load.holdWorst] }} at the worst load</template
-          >
-          <RuleChips :rules="['P18', 'B8', 'B9']" />
+          >&ensp;<RuleChips :rules="['P18', 'B8', 'B9']" />
         </dd>
       </dl>
       <form class="pair" @submit.prevent="stand">

@@ -115,7 +115,7 @@ const change = (value: number, base: number, text: (n: number) => string) => {
             <th class="right">Strong</th>
             <th class="right">Line</th>
             <th class="right">Uplift</th>
-            <th class="right">Reserve</th>
+            <th class="right">Safety</th>
             <th class="right">Wire</th>
             <th class="right">To fix</th>
             <th>House</th>
@@ -124,7 +124,7 @@ const change = (value: number, base: number, text: (n: number) => string) => {
         <tbody>
           <template v-for="s in t.schools" :key="s.id">
             <tr :class="{ here: s.effect?.chosen }">
-              <td>
+              <td class="school">
                 <button
                   :aria-pressed="s.effect?.chosen ?? false"
                   class="pick"
@@ -140,14 +140,14 @@ const change = (value: number, base: number, text: (n: number) => string) => {
                 <td class="right number">
                   {{
                     s.effect.chosen
-                      ? s.effect.strongPosts
+                      ? countText(s.effect.strongPosts)
                       : change(s.effect.strongPosts, now.strongPosts, countText)
                   }}
                 </td>
                 <td class="right number">
                   {{
                     s.effect.chosen
-                      ? s.effect.linePosts
+                      ? countText(s.effect.linePosts)
                       : change(s.effect.linePosts, now.linePosts, countText)
                   }}
                 </td>
@@ -212,8 +212,14 @@ const change = (value: number, base: number, text: (n: number) => string) => {
 .sheet td {
   padding: 5px 5px;
 }
-.sheet td:first-child {
+.sheet .school {
   width: 36%;
+}
+/* On a phone the figures are drawn sideways rather than squeezing the words. */
+@media (max-width: 760px) {
+  .sheet .school {
+    min-width: 190px;
+  }
 }
 h3 {
   margin-top: 14px;

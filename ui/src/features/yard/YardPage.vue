@@ -282,6 +282,14 @@ onMounted(async () => {
 .filters select {
   max-width: 180px;
 }
+@media (max-width: 760px) {
+  .filters .spring {
+    display: none;
+  }
+  .filters input[type='search'] {
+    flex: 1 1 100%;
+  }
+}
 .shelves {
   display: flex;
 }

@@ -117,11 +117,20 @@ public final class English {
 
     /** {@code 1 post needs}, {@code 3 posts need}. */
     static String counted(long count, String one, String many) {
-        return count + " " + (count == 1 ? one : many);
+        return number(count) + " " + (count == 1 ? one : many);
     }
 
     static String plural(long count, String noun) {
-        return count + " " + noun + (count == 1 ? "" : noun.endsWith("ch") ? "es" : "s");
+        return counted(count, noun, many(noun));
+    }
+
+    private static String many(String noun) {
+        return noun + (noun.endsWith("ch") ? "es" : "s");
+    }
+
+    /** {@code 3,055}. */
+    static String number(long count) {
+        return String.format(Locale.ROOT, "%,d", count);
     }
 
     /** At most three digits that tell something: {@code 0.25}, {@code 6.7}, {@code 12}. */

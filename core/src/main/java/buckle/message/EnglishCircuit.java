@@ -55,14 +55,14 @@ final class EnglishCircuit {
                 (m.allWires() ? "From here nothing is fed: " : "From here a wire is dead: ") + text(m.why()) + ".";
             case ReserveNone m ->
                 switch (m.none()) {
-                    case NO_NEED -> "No need is known for these animals.";
-                    case UNDER_NEED -> "None: the weakest point is under the need already.";
-                    case ENDLESS -> "Leakage may grow a thousand times and the need is still met.";
+                    case NO_NEED -> "No voltage is known that these animals need.";
+                    case UNDER_NEED -> "None: the weakest point is already under what the animals need.";
+                    case ENDLESS -> "Leakage may grow a thousandfold and the animals still get what they need.";
                 };
             case ReserveFactor m ->
                 String.format(
                         Locale.ROOT,
-                        "Leakage may grow to %.3g times that of %s before the weakest point falls under the need.",
+                        "Leakage may grow to %.3g times that of %s before the weakest point falls under what the animals need.",
                         m.factor(),
                         m.growth().text());
             case Assumed m ->
@@ -85,7 +85,7 @@ final class EnglishCircuit {
                         : en.length(m.lengthM()) + " of cable; never a second energizer (C3)";
             case SectionFalls m ->
                 "the pulse stays as it is; the longest section falls from " + en.length(m.beforeM()) + " to "
-                        + en.length(m.afterM()) + ": a fault there is found by fewer steps";
+                        + en.length(m.afterM()) + ": a fault there is found in fewer steps";
             case LastRodTooHigh m ->
                 "In " + m.ground().text() + " ground the last rod would read " + Math.round(m.testV())
                         + " V in the earth test, over " + Math.round(m.mostV())
@@ -105,7 +105,7 @@ final class EnglishCircuit {
                         : "all that rock lets in (G7): several, kept wet, or earth wires";
             case MoistGround m ->
                 "The nearest ground that stays moist, “" + m.feature() + "”, is " + en.length(m.distanceM())
-                        + " from the energizer; rods there serve through an insulated cable.";
+                        + " from the energizer; rods can go there, with insulated cable to the energizer.";
             case NoMoistGround m -> "No ground that stays moist is drawn on the property.";
             case EarthWires m ->
                 switch (m) {
@@ -210,7 +210,7 @@ final class EnglishCircuit {
                 + " in heavy growth at the weakest point" + need + energy + "; " + because + "."
                 + (m.leastOutputJ() > 0
                         ? String.format(
-                                Locale.ROOT, " Pigs are kept by units of %.0f J and more (V5).", m.leastOutputJ())
+                                Locale.ROOT, " Pigs take an energizer of %.0f J or more (V5).", m.leastOutputJ())
                         : "");
     }
 
@@ -286,7 +286,7 @@ final class EnglishCircuit {
         return switch (change) {
             case AS_PLANNED, SECOND_LEAD_OUT, ONE_MORE_CUT_OUT -> "";
             case ALUMINIUM ->
-                "less lost on the way (S7), softer to strain; lines with a conductor of their own keep it";
+                "less lost along the wire (S7), softer to strain; lines with a conductor of their own keep it";
             case HIGH_TENSILE -> "holds the pull; lines with a conductor of their own keep it";
             case ALL_HOT -> "the ground carries the return";
             case EARTH_ALONG -> "what returns in the earth wires then goes through the rods all the same (G14)";

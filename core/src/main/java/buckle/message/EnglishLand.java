@@ -26,7 +26,7 @@ final class EnglishLand {
                         + ": wires in water bleed the pulse and posts do not hold. Go round.";
             case NoGoEntered m -> named(m.feature()) + " is entered " + en.along(m.along()) + ". Go round it.";
             case BuildingNear m ->
-                named(m.feature()) + " is " + (m.inTheWay() ? "in the way " : "closer than a person passes ")
+                named(m.feature()) + " is " + (m.inTheWay() ? "in the way " : "closer than a person can pass ")
                         + en.along(m.along()) + ". Leave a walkway, so that nobody backs into a live wire.";
             case BoundaryCrossed m ->
                 named(m.feature()) + " is crossed: the line leaves the property here. Ask whose ground it is.";

@@ -158,7 +158,7 @@ final class EnglishLayout {
             case CutOutJoint m ->
                 "all hot wires together through the switch; earth wires pass untouched; handle falls to off";
             case ClosingPost m -> "hot wires end here on both sides, not joined; earth wires are";
-            case RoundThePost m -> "hot on to hot, earth on to earth of the next pull";
+            case RoundThePost m -> "hot to hot and earth to earth of the next pull";
             case CableUnderGate m ->
                 (m.hot() && m.earth() ? "hot and earth cable" : m.hot() ? "hot cable" : "earth cable")
                         + " in conduit under the gate, both ends marked, elbows down";

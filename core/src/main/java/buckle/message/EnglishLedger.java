@@ -1,6 +1,7 @@
 package buckle.message;
 
 import static buckle.message.English.kv;
+import static buckle.message.English.number;
 import static buckle.message.English.oneDecimal;
 import static buckle.message.English.plural;
 
@@ -34,15 +35,15 @@ final class EnglishLedger {
                 long all = m.end() + m.corner() + m.gate() + m.brace() + m.more();
                 String parts = m.end() + " end, " + m.corner() + " corner, " + m.gate() + " gate, " + m.brace()
                         + " brace" + (m.more() > 0 ? ", " + m.more() + " tee and in-line" : "");
-                yield new FigureText("Strong posts", String.valueOf(all), parts, parts + " = " + all);
+                yield new FigureText("Strong posts", number(all), parts, parts + " = " + number(all));
             }
             case LinePosts m ->
                 new FigureText(
                         "Line posts",
-                        String.valueOf(m.line()),
+                        number(m.line()),
                         m.light() > 0
                                 ? "and " + plural(m.light(), "light post") + " between them"
-                                : "evened between strong posts",
+                                : "spaced evenly between strong posts",
                         orNone(m.derivation()));
             case WireFigure m ->
                 new FigureText(
@@ -57,17 +58,17 @@ final class EnglishLedger {
             case InsulatorFigure m ->
                 new FigureText(
                         "Insulators",
-                        String.valueOf(m.line() + m.strain()),
-                        m.line() + " line with spares, " + m.strain() + " strain",
+                        number(m.line() + m.strain()),
+                        number(m.line()) + " line with spares, " + number(m.strain()) + " strain",
                         "Line: " + orNone(m.lineDerivation()) + ". Strain: " + orNone(m.strainDerivation()));
             case UpliftFigure m -> uplift(m);
             case SectionFigure m ->
                 new FigureText(
                         "Sections",
-                        String.valueOf(m.sections()),
+                        number(m.sections()),
                         plural(m.cutOuts(), "cut-out") + ", " + plural(m.testPoints(), "test point"),
                         plural(m.cutOuts(), "cut-out") + " part the fence into " + plural(m.sections(), "section")
-                                + ", a tree from the energizer.");
+                                + ", branching out from the energizer.");
             case NeedFigure m ->
                 new FigureText(
                         "Must hold",
@@ -79,7 +80,7 @@ final class EnglishLedger {
             case FindingFigure m ->
                 new FigureText(
                         "To fix",
-                        String.valueOf(m.warnings()),
+                        number(m.warnings()),
                         plural(m.cautions(), "caution") + " below, and one card of what is so on every job",
                         "Findings of this layout that ask for a change of the plan.");
         };
@@ -114,7 +115,7 @@ final class EnglishLedger {
                 "Uplift at worst strong post",
                 en.force(m.upliftN()),
                 worst + (schools.isEmpty() ? m.brace().text() : schools),
-                "Pulls times their heights about the ground, " + en.moment(m.momentNm())
+                "Each wire's pull times its height above ground, summed, " + en.moment(m.momentNm())
                         + (m.brace().rails() == 2 ? ", shared by two frames" : "") + ", ÷ rail " + en.length(m.railM())
                         + others + " = " + en.force(m.upliftN())
                         + " on the day of building. The ground and its weight hold about " + en.force(m.holdN()) + "; "

@@ -25,10 +25,10 @@ final class EnglishReadings {
             case NotRead m -> "not read yet";
             case ReadElsewhere m ->
                 "read " + Lengths.text(m.awayM(), units) + " from where this place is today: read it again (V15)";
-            case NoNeed m -> "no need is known for " + animals(m.animals());
+            case NoNeed m -> "no voltage is known that is needed for " + animals(m.animals());
             case OverRange m ->
-                "over range at " + kv(m.peakV()) + ", below the need of " + kv(m.needV())
-                        + ": the meter cannot tell, use one with a wider range";
+                "over range at " + kv(m.peakV()) + ", below the " + kv(m.needV())
+                        + " needed: the meter cannot tell, use one with a wider range";
             case WiresNotRead m ->
                 "each hot wire must hold by itself (V3); not read yet: wire "
                         + m.wires().stream().map(String::valueOf).collect(Collectors.joining(", "));

@@ -35,7 +35,8 @@ final class EnglishTakeoff {
                                 .map(r -> plural(r.wires(), "wire") + " × " + en.whole(r.slopeM()))
                                 .collect(Collectors.joining(" + "))
                         + " along the slope in " + plural(m.pulls(), "pull") + " + " + number(m.slackPercent())
-                        + " % slack and tails = " + en.whole(m.totalM()) + "; coils used up pull by pull, a rest under "
+                        + " % slack and tails = " + en.whole(m.totalM())
+                        + "; coils used up pull by pull, an offcut under "
                         + en.whole(m.leastRestM()) + " is not joined on";
             case Posts m -> posts(m);
             case Rails m -> m.singles() + " single and " + m.doubles() + " double H braces, one rail a frame";
@@ -52,9 +53,9 @@ final class EnglishTakeoff {
             case JumperSets m ->
                 "one for each of " + plural(m.pulls(), "pull") + " with wires to join: hot with hot, earth with earth";
             case JumperPieces m ->
-                at(m.at(), " in ") + " = " + m.total()
+                at(m.at(), " in ") + " = " + number(m.total())
                         + (m.separate() ? ", from wire to wire" : ", one for each role with windows");
-            case Clamps m -> at(m.at(), " at ") + " = " + m.total();
+            case Clamps m -> at(m.at(), " at ") + " = " + number(m.total());
             case CutOuts m ->
                 "as placed on the line"
                         + (m.creeks() == 0
@@ -179,7 +180,7 @@ final class EnglishTakeoff {
         String text = ends.isEmpty() ? sum(c.sum()) : factor(c.sum()) + ends;
         return text
                 + (c.more().terms().isEmpty() ? "" : " + " + factor(c.more()) + moreEnds)
-                + (c.total().isPresent() ? " = " + c.total().getAsLong() : "");
+                + (c.total().isPresent() ? " = " + number(c.total().getAsLong()) : "");
     }
 
     private static String lineInsulators(LineInsulators m) {
@@ -187,17 +188,18 @@ final class EnglishTakeoff {
         long spares = m.spares().total() * m.sparesEach();
         List<String> parts = new ArrayList<>();
         if (passed > 0) {
-            parts.add(sum(m.passed()) + (spares > 0 ? " = " + passed : ""));
+            parts.add(sum(m.passed()) + (spares > 0 ? " = " + number(passed) : ""));
         }
         if (spares > 0) {
-            parts.add(factor(m.spares()) + " × " + m.sparesEach() + " spare" + (passed > 0 ? " = " + spares : ""));
+            parts.add(factor(m.spares()) + " × " + m.sparesEach() + " spare"
+                    + (passed > 0 ? " = " + number(spares) : ""));
         }
-        return String.join(", and ", parts) + (parts.size() > 1 ? "; together" : "") + " = " + m.total();
+        return String.join(", and ", parts) + (parts.size() > 1 ? "; together" : "") + " = " + number(m.total());
     }
 
     private String posts(Posts m) {
         String cut = m.stockM().isPresent()
-                ? en.length(m.stockM().getAsDouble()) + " as gate posts usually are, what is over stands above; needs "
+                ? en.length(m.stockM().getAsDouble()) + " as gate posts usually are, the rest stands above; needs "
                 : "cut to ";
         return reason(m) + "; " + cut + en.sawn(m.lengthM()) + ": " + en.length(m.aboveM()) + " above ground, "
                 + en.length(m.depthM()) + " deep"
@@ -218,7 +220,7 @@ final class EnglishTakeoff {
             case LIGHT_POST -> "between line posts, only to keep the wires apart";
             case TIE_DOWN_POST -> "line posts that the wires would lift";
             default ->
-                "evened between strong posts, none wider than "
+                "spaced evenly between strong posts, none wider than "
                         + en.length(m.limit().orElseThrow())
                         + (m.widestM().isPresent()
                                 ? "; they stand " + en.length(m.leastM().orElseThrow()) + " to "

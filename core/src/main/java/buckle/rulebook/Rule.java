@@ -182,7 +182,7 @@ public enum Rule {
             "Wires work under half of what breaks them, on the coldest night too: weak ones are strained less; strength of wire from its metal and size, of woven goods typical."),
     S14(
             CONVENTION,
-            "Coils are used up pull by pull; a rest under 25 m is not joined on, and no joint lies within a brace."),
+            "Coils are used up pull by pull; an offcut under 25 m is not joined on, and no joint lies within a brace."),
     // Insulators.
     I1(
             PRACTICE,

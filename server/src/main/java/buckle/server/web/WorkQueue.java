@@ -2,7 +2,6 @@ package buckle.server.web;
 
 import buckle.task.Cancellation;
 import java.time.Duration;
-import java.util.ArrayDeque;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -25,8 +24,9 @@ import org.springframework.web.context.request.RequestAttributes;
 import org.springframework.web.context.request.RequestContextHolder;
 
 /**
- * Heavy work waits in a queue of its own, so that what is small, a save or a reading, never waits behind it. A piece of work has a time
- * limit; it is stopped when that is over or when whoever asked has gone.
+ * Heavy work waits in queues of its own, so that what is small, a save or a reading, never waits behind it: one for what a hand waits
+ * for, one for all that takes longer, so that a layout never waits for a worker that is busy with papers. A piece of work has a time limit;
+ * it is stopped when that is over or when whoever asked has gone.
  */
 @Component
 public class WorkQueue implements DisposableBean {
@@ -55,6 +55,10 @@ public class WorkQueue implements DisposableBean {
         Kind(Duration most) {
             this.most = most;
         }
+
+        private boolean atOnce() {
+            return this == MOVING || this == LAYOUT;
+        }
     }
 
     /**
@@ -66,19 +70,29 @@ public class WorkQueue implements DisposableBean {
      */
     public record Progress(boolean running, int ahead, long waitedMs, long runningMs) {}
 
-    private final ThreadPoolExecutor workers;
+    private final ThreadPoolExecutor atOnce;
+    private final ThreadPoolExecutor longer;
     private final AtomicLong numbers = new AtomicLong();
     private final Map<UUID, Piece<?>> tickets = new ConcurrentHashMap<>();
 
     public WorkQueue() {
         int threads = Integer.max(2, Runtime.getRuntime().availableProcessors());
-        workers = new ThreadPoolExecutor(
+        atOnce = workers(threads, "layout-");
+        longer = workers(threads, "work-");
+    }
+
+    private static ThreadPoolExecutor workers(int threads, String name) {
+        return new ThreadPoolExecutor(
                 threads,
                 threads,
                 0,
                 TimeUnit.SECONDS,
                 new PriorityBlockingQueue<>(),
-                Thread.ofPlatform().daemon().name("work-", 1).factory());
+                Thread.ofPlatform().daemon().name(name, 1).factory());
+    }
+
+    private ThreadPoolExecutor workers(Kind kind) {
+        return kind.atOnce() ? atOnce : longer;
     }
 
     private static final class Piece<T> extends FutureTask<T> implements Comparable<Piece<?>> {
@@ -119,6 +133,7 @@ public class WorkQueue implements DisposableBean {
 
     /** Does it when its turn comes, and waits for it. */
     public <T> T run(Kind kind, Supplier<T> work) {
+        ThreadPoolExecutor workers = workers(kind);
         if (workers.getQueue().size() >= MOST_WAITING) {
             throw new RequestRefused(
                     429,
@@ -216,17 +231,19 @@ public class WorkQueue implements DisposableBean {
     private int ahead(Piece<?> piece) {
         return piece.started()
                 ? 0
-                : (int) List.copyOf(workers.getQueue()).stream()
+                : (int) List.copyOf(workers(piece.kind).getQueue()).stream()
                         .filter(other -> other instanceof Piece<?> p && p.compareTo(piece) < 0)
                         .count();
     }
 
     @Override
     public void destroy() {
-        new ArrayDeque<>(workers.shutdownNow()).forEach(waiting -> {
-            if (waiting instanceof Piece<?> piece) {
-                piece.cancel(true);
-            }
-        });
+        for (ThreadPoolExecutor workers : List.of(atOnce, longer)) {
+            workers.shutdownNow().forEach(waiting -> {
+                if (waiting instanceof Piece<?> piece) {
+                    piece.cancel(true);
+                }
+            });
+        }
     }
 }
