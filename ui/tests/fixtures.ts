@@ -25,6 +25,19 @@ const load: BraceLoad = {
   worst: { ...state, pullN: 4100, upliftN: 808, safety: 1.33, hold: 'LIMIT' },
 }
 
+const run = (pull: number, fromM: number, toM: number, slopeLengthM: number): LineLayout['runs'][number] => ({
+  pulls: [pull],
+  fromM,
+  toM,
+  ring: false,
+  oneWire: false,
+  slopeLengthM,
+  turnDeg: 0,
+  tightenersM: [fromM + 3.4],
+  leftLow: 1,
+  leftHigh: 1,
+})
+
 const pull = (fromM: number, toM: number, slopeLengthM: number): Pull => ({
   fromM,
   toM,
@@ -34,7 +47,6 @@ const pull = (fromM: number, toM: number, slopeLengthM: number): Pull => ({
   worstN: 4100,
   worstNm: 1940,
   worstWhen: 'at -15 °C',
-  strainerStationM: fromM + 3.4,
   widestSpanM: 20,
   wires: [
     {
@@ -118,6 +130,9 @@ export function laidSquare(): LineLayout {
       },
     ],
     pulls: [pull(0, 150, 151), pull(155, 400, 247)],
+    runs: [run(0, 0, 150, 151), run(1, 155, 400, 247)],
+    stringing: plan().spec.fence.stringing,
+    ringJoined: false,
     gates: [{ id: 'gate-1', name: 'gate 1', kind: 'SWING', fromM: 150, toM: 155 }],
     cutOuts: [],
     profileGaps: [],

@@ -66,6 +66,7 @@ export function plan(): Plan {
           jumperPieces: true,
           ringClosed: false,
         },
+        stringing: { way: 'PULL_BY_PULL', rounds: 4, tightener: 'BY_LENGTH', end: null, handN: null },
         underGate: { burialM: 0.45, spareLoopM: 0.5 },
         hazard: 'USUAL',
         signEveryM: 50,

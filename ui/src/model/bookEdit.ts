@@ -11,6 +11,7 @@ export const emptyBook: LineBook = {
   onExisting: false,
   beside: null,
   wiresOn: null,
+  wireEnds: [],
 }
 
 export function changeLine(plan: Plan, lineId: string, change: (line: FenceLine) => FenceLine): Plan {
@@ -29,6 +30,13 @@ export function addOverride(plan: Plan, lineId: string, override: Omit<PostOverr
   return changeBook(plan, lineId, {
     overrides: [...(line?.book.overrides ?? []), { ...override, id: `own-${n}` }],
   })
+}
+
+/** Whether the wire ends at a corner though it would run on. */
+export function setWireEnd(plan: Plan, lineId: string, cornerId: string, ends: boolean): Plan {
+  const line = plan.site.lines.find((l) => l.id === lineId)
+  const others = (line?.book.wireEnds ?? []).filter((c) => c !== cornerId)
+  return changeBook(plan, lineId, { wireEnds: ends ? [...others, cornerId] : others })
 }
 
 /** A post that stands otherwise than planned; said again at the same place, the newer word counts. */
@@ -57,8 +65,8 @@ export function setLineWires(plan: Plan, lineId: string, schedule: FenceSpec['sc
 /** What a line has otherwise than the job; nothing of its own is not kept. */
 export function setLineSpec(plan: Plan, lineId: string, change: Partial<LineSpec>): Plan {
   const known = plan.spec.lines.find((l) => l.lineId === lineId)
-  const own = { lineId, schedule: null, brace: null, hot: null, ...known, ...change }
+  const own = { lineId, schedule: null, brace: null, hot: null, stringing: null, ...known, ...change }
   const others = plan.spec.lines.filter((l) => l.lineId !== lineId)
-  const lines = own.schedule || own.brace || own.hot ? [...others, own] : others
+  const lines = own.schedule || own.brace || own.hot || own.stringing ? [...others, own] : others
   return { ...plan, spec: { ...plan.spec, lines } }
 }

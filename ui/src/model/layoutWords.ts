@@ -41,3 +41,26 @@ export const jointKinds = {
   CUT_OUT: 'cut-out',
   OPEN: 'open end',
 }
+
+/** How wire is run along a line. */
+export const wireWays = {
+  PULL_BY_PULL: 'ends at each strong post',
+  RUNS_ON: 'runs on round corners',
+  OUT_AND_BACK: 'one wire, out and back',
+  ROUND_AND_ROUND: 'one wire, round and round',
+}
+
+export const tighteners = {
+  BY_LENGTH: 'by length: midway or at the end',
+  AT_END: 'at the end',
+  MIDWAY: 'one midway on each wire',
+  EACH_SIDE: 'one on each side',
+  NONE: 'none, pulled by hand',
+}
+
+export const wireEnds = {
+  KNOT: 'knot',
+  TWIST: 'twist',
+  ONE_SLEEVE: 'one sleeve',
+  TWO_SLEEVES: 'two sleeves',
+}

@@ -130,6 +130,15 @@ export function momentText(newtonMetres: number, units: UnitSystem): string {
 }
 
 /** A force: pounds-force or newtons. */
+/** A pull as it is typed; a bare number is in the units of the job. */
+export function parseForceN(text: string, units: UnitSystem): number | null {
+  const typed = /^(\d+(?:[.,]\d+)?)\s*(lbf|lb|n|kn)?$/.exec(text.trim().toLowerCase())
+  if (!typed) return null
+  const unit = typed[2] ?? (units === 'FT_IN' ? 'lbf' : 'n')
+  const factor = unit === 'n' ? 1 : unit === 'kn' ? 1000 : 4.4482216152605
+  return number(typed[1]!) * factor
+}
+
 export function forceText(newtons: number, units: UnitSystem): string {
   if (units === 'FT_IN') return `${Math.round(newtons / 4.4482216152605).toLocaleString('en-US')} lbf`
   return Math.abs(newtons) < 1000 ? `${Math.round(newtons)} N` : `${(newtons / 1000).toFixed(2)} kN`

@@ -5,7 +5,7 @@ import type { Brace, BraceLoad } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { forceText, lengthText, momentText, stationText } from '@/shared/units'
-import { braceKinds, holdWords } from '@/model/layoutWords'
+import { braceKinds, holdWords, wireWays } from '@/model/layoutWords'
 import { useMaterials } from '@/model/useMaterials'
 
 const { say } = useWords()
@@ -23,6 +23,15 @@ const both = (b: BraceLoad, of: (s: BraceLoad['day']) => number) => {
 }
 const conductor = (id: string) => materials.value?.conductors.find((c) => c.id === id)?.text ?? id
 const where = (b: Brace) => (b.braceStationM >= b.strongStationM ? '→' : '←')
+/** Where the wires of a pull are tightened; where they run on, in the pull that has the tightener. */
+function tightened(pull: number): string {
+  const p = line.value!.pulls[pull]!
+  const run = line.value!.runs.find((r) => r.pulls.includes(pull))
+  if (!run?.tightenersM.length) return 'pulled by hand'
+  const here = run.tightenersM.filter((s) => s >= p.fromM && s <= p.toM)
+  return here.length ? `strain at ${here.map((s) => stationText(s, job.units)).join(', ')}` : 'runs on'
+}
+const percent = (share: number) => `${Math.round(100 * share)} %`
 /** On low fences the rail by height is the shorter one: said where it happens. */
 const reversal = computed(() => {
   const s = open.value?.schools
@@ -142,7 +151,7 @@ const reversal = computed(() => {
               <template v-if="k === 0"
                 >{{ stationText(p.fromM, job.units) }} – {{ stationText(p.toM, job.units) }}<br /><span
                   class="small quiet-text"
-                  >strain at {{ stationText(p.strainerStationM, job.units) }}</span
+                  >{{ tightened(i) }}</span
                 ></template
               >
             </td>
@@ -156,6 +165,46 @@ const reversal = computed(() => {
         </template>
       </tbody>
     </table>
+    <template v-if="line.stringing.way !== 'PULL_BY_PULL'">
+      <h3>Runs of wire <RuleChips :rules="['X1', 'X2']" /></h3>
+      <p class="small quiet-text">
+        Wire that is in one piece: {{ wireWays[line.stringing.way] }}. Friction round the corners leaves the
+        share of the pull that is told, where least is.
+      </p>
+      <table class="sheet" data-test="runs">
+        <thead>
+          <tr>
+            <th>From – to</th>
+            <th class="right">Length</th>
+            <th class="right">Turns</th>
+            <th>Tightened</th>
+            <th class="right">Pull left</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(r, i) in line.runs.slice(0, 200)" :key="i">
+            <td>
+              {{ stationText(r.fromM, job.units) }} –
+              {{ r.ring ? 'all round' : stationText(r.toM, job.units) }}
+            </td>
+            <td class="right number">{{ l(r.slopeLengthM) }}</td>
+            <td class="right number">{{ Math.round(r.turnDeg) }}°</td>
+            <td>
+              {{
+                r.tightenersM.length
+                  ? r.tightenersM.map((s) => stationText(s, job.units)).join(', ')
+                  : 'by hand'
+              }}
+            </td>
+            <td class="right number">
+              {{
+                r.leftLow < 0.995 ? `${percent(r.leftLow)} to ${percent(r.leftHigh)}` : percent(r.leftHigh)
+              }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
+    </template>
   </div>
   <p v-else class="quiet-text">Nothing laid out yet.</p>
 </template>

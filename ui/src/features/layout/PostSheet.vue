@@ -10,6 +10,7 @@ import { forceText, lengthText, parseLengthM } from '@/shared/units'
 import { holdWords, postKinds } from '@/model/layoutWords'
 import { addOverride, changeBook, changeLine, setStanding } from '@/model/bookEdit'
 import PostElevation from './PostElevation.vue'
+import WireEndCheck from './WireEndCheck.vue'
 import { useMaterials } from '@/model/useMaterials'
 
 const job = useJob()
@@ -151,6 +152,7 @@ async function turn(zeroCornerId: string | null) {
         <v-btn type="submit" data-test="record-depth">Record</v-btn>
       </form>
     </template>
+    <WireEndCheck v-if="post" :station-m="post.stationM" />
     <h3>Exception on a stretch or a post <RuleChips :rules="['P19']" /></h3>
     <div class="pair">
       <v-btn data-test="from-here" @click="from = post ?? null">

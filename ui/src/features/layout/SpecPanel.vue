@@ -5,6 +5,7 @@ import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { withFence, withSupply } from '@/model/planEdit'
 import { lengthText, parseLengthM } from '@/shared/units'
+import StringingForm from './StringingForm.vue'
 import WireTable from './WireTable.vue'
 import { useWords } from '@/model/useWords'
 
@@ -109,6 +110,12 @@ const name = (id: string) => animals.value.find((a) => a.id === id)?.name ?? id
       </select>
     </label>
     <WireTable :schedule="fence.schedule" :units="job.units" @change="change({ schedule: $event })" />
+    <StringingForm
+      :stringing="fence.stringing"
+      :units="job.units"
+      name="How the wire runs"
+      @change="change({ stringing: $event })"
+    />
     <div class="pair">
       <label
         >Posts at most <RuleChips :rules="['P1']" /><input

@@ -8,6 +8,7 @@ import { lengthText, tapedText } from '@/shared/units'
 import { setLineSpec, setLineWires } from '@/model/bookEdit'
 import { useMaterials } from '@/model/useMaterials'
 import type { LineSpec } from '@/api/types'
+import StringingForm from './StringingForm.vue'
 import WireTable from './WireTable.vue'
 import { useWords } from '@/model/useWords'
 
@@ -85,6 +86,28 @@ async function combine() {
         </select>
       </label>
     </div>
+    <label v-if="job.line && job.plan!.site.lines.length > 1" class="check"
+      ><input
+        type="checkbox"
+        :checked="!!ownSpec?.stringing"
+        data-test="own-stringing"
+        @change="
+          job.change((p) =>
+            setLineSpec(p, job.line!.lineId, {
+              stringing: ownSpec?.stringing ? null : { ...p.spec.fence.stringing },
+            }),
+          )
+        "
+      />
+      its wire runs in a way of its own
+    </label>
+    <StringingForm
+      v-if="ownSpec?.stringing"
+      :stringing="ownSpec.stringing"
+      :units="job.units"
+      :name="`How the wire of ${job.line!.name} runs`"
+      @change="job.change((p) => setLineSpec(p, job.line!.lineId, { stringing: $event }))"
+    />
     <WireTable :schedule="schedule" :units="job.units" @change="setSchedule" />
     <h3>Story pole</h3>
     <p class="small quiet-text">

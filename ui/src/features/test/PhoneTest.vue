@@ -171,6 +171,7 @@ watch(
     600 44px/1 'Barlow Condensed',
     sans-serif;
   white-space: nowrap;
+  padding-left: 10px;
 }
 .kv small {
   font-size: 20px;

@@ -2,7 +2,7 @@
 import { useJob } from '@/model/jobStore'
 import type { WaitingReading } from '@/model/outbox'
 import { useReadings } from '@/model/readings'
-import { kvText } from '@/shared/units'
+import { dateText, kvText } from '@/shared/units'
 
 /** Readings the server would not store. They stay on this device until somebody drops them. */
 const job = useJob()
@@ -11,7 +11,7 @@ const readings = useReadings()
 function what({ reading }: WaitingReading): string {
   const point = job.testPoints.find((p) => p.id === reading.at.testPointId)
   const shown = 'peakV' in reading.what ? `${kvText(reading.what.peakV)} kV` : 'a reading'
-  return `${shown} at ${point?.name ?? reading.at.lineId}, ${new Date(reading.takenAt).toLocaleString('en')}`
+  return `${shown} at ${point?.name ?? reading.at.lineId}, ${dateText(reading.takenAt)}`
 }
 </script>
 

@@ -61,11 +61,14 @@ final class Wires {
         List<LineWire> strands = new ArrayList<>();
         double lowest = Double.POSITIVE_INFINITY;
         List<Wire> wires = line.schedule().wires();
+        // One wire on n heights has n times the resistance of one on the way, where n that are joined have the n-th
+        // part.
+        int passes = line.stringing().way().oneWire() ? hot.size() * hot.size() : 1;
         for (int i = 0; i < wires.size(); i++) {
             Wire w = wires.get(i);
             boolean isHot = hot.contains(i + 1);
             if (isHot || w.role() == WireRole.EARTH) {
-                strands.add(strand(w, plan.of(w.role()), isHot));
+                strands.add(strand(w, plan.of(w.role()), isHot, isHot ? passes : 1));
             }
             if (isHot) {
                 lowest = Math.min(lowest, w.heightM());
@@ -75,13 +78,13 @@ final class Wires {
         return LineType.overGround(strands, leakSPerM(lowest), soilOhmM);
     }
 
-    private LineWire strand(Wire w, Conductor conductor, boolean hot) {
+    private LineWire strand(Wire w, Conductor conductor, boolean hot, int times) {
         double muR = conductor.muR() > 1 ? conditions.steelMuR() : 1;
         double height = Math.max(LEAST_HEIGHT_M, w.heightM());
         return new LineWire(
                 height,
                 Math.min(conductor.roundM(), height),
-                conductor.ohmPerM() * Math.pow(conductor.tolerance(), conditions.wire()),
+                times * conductor.ohmPerM() * Math.pow(conductor.tolerance(), conditions.wire()),
                 muR,
                 hot);
     }

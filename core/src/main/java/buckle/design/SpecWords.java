@@ -11,6 +11,7 @@ import buckle.spec.Growth;
 import buckle.spec.Insulators;
 import buckle.spec.LineSpec;
 import buckle.spec.PulseModel;
+import buckle.spec.Stringing;
 import buckle.spec.WireSchedule;
 import buckle.units.Forces;
 import buckle.units.Lengths;
@@ -21,6 +22,7 @@ import java.math.MathContext;
 import java.util.Collection;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.stream.Collectors;
 import java.util.stream.Stream;
 
@@ -35,6 +37,7 @@ final class SpecWords {
     String text(String field, Object value) {
         return switch (value) {
             case Optional<?> o -> o.map(v -> text(field, v)).orElse("none");
+            case OptionalDouble o -> o.isPresent() ? number(field, o.getAsDouble()) : "none";
             case Collection<?> all ->
                 all.isEmpty() ? "none" : all.stream().map(v -> text(field, v)).collect(Collectors.joining(", "));
             case Double d -> number(field, d);
@@ -43,7 +46,7 @@ final class SpecWords {
                 number(field, s.likely()) + " (" + number(field, s.low()) + " to " + number(field, s.high()) + ")";
             case LineSpec l ->
                 l.lineId() + ": "
-                        + Stream.of(l.schedule(), l.brace(), l.hot())
+                        + Stream.of(l.schedule(), l.brace(), l.hot(), l.stringing())
                                 .flatMap(Optional::stream)
                                 .map(v -> text(field, v))
                                 .collect(Collectors.joining(" and "));
@@ -55,6 +58,10 @@ final class SpecWords {
             case Growth g -> g.text();
             case Insulators i -> i.text();
             case GroundState g -> g.text();
+            case Stringing s -> s.way().text() + ", tightener " + s.tightener().text();
+            case Stringing.Way w -> w.text();
+            case Stringing.Tightener t -> t.text();
+            case Stringing.WireEnd e -> e.text();
             case WireSchedule s -> s.preset() + ", " + s.wires().size() + " wires";
             case EnergizerRating p -> p.name();
             case Enum<?> e -> e.name().toLowerCase(Locale.ROOT).replace('_', ' ');

@@ -1,6 +1,7 @@
 package buckle.layout;
 
 import buckle.site.GeoPoint;
+import buckle.spec.Stringing;
 import buckle.spec.WireSchedule;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
@@ -12,6 +13,9 @@ import java.util.List;
  * @param profileGaps stretches where no height of the ground is known
  * @param land features of the property met along the line
  * @param braces what holds each pull, two for each in order: at its start and at its end
+ * @param runs pulls put together to wires that are each in one piece
+ * @param stringing how its wires are really run
+ * @param ringJoined whether a closed line's hot wires go on at its closing post
  * @param schedule its wires
  * @param closingM station where a closed line's hot wires stay open
  */
@@ -30,6 +34,9 @@ public record LineLayout(
         List<Post> posts,
         List<Brace> braces,
         List<Pull> pulls,
+        List<WireRun> runs,
+        Stringing stringing,
+        boolean ringJoined,
         List<GatePlace> gates,
         List<CutOutPlace> cutOuts,
         List<LandSpan> land,
@@ -47,6 +54,7 @@ public record LineLayout(
         posts = List.copyOf(posts);
         braces = List.copyOf(braces);
         pulls = List.copyOf(pulls);
+        runs = List.copyOf(runs);
         gates = List.copyOf(gates);
         cutOuts = List.copyOf(cutOuts);
     }

@@ -18,11 +18,17 @@ import buckle.site.Stationing;
 import buckle.site.Tees;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
+import buckle.spec.Stringing;
+import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
 import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 
@@ -37,7 +43,6 @@ final class LinePlanner {
     private final LocalPlane plane;
     private final Stationing stationing;
     private final List<Finding> findings;
-    private final List<Tees.Tee> branches;
     private final Terrain terrain;
     private final List<Post> inner;
     private final List<Contact> contacts;
@@ -45,6 +50,7 @@ final class LinePlanner {
     private final Pulling pulling;
     private final Bracing bracing;
     private final SoilAlong soil;
+    private final StrongPosts.Found strong;
 
     /**
      * @param branches tees of other lines on this one
@@ -62,9 +68,7 @@ final class LinePlanner {
             Coils coils,
             List<Finding> findings) {
         this.line = line;
-        this.spec = spec.forLine(line.id());
         this.plane = plane;
-        this.branches = branches;
         this.terrain = terrain;
         this.inner = inner;
         this.findings = findings;
@@ -72,7 +76,11 @@ final class LinePlanner {
                 line.corners().stream().map(c -> plane.toPlane(c.at())).toList();
         this.stationing = new Stationing(corners, line.closed());
         this.contacts = land.of(stationing);
-        this.schedule = this.spec.fence().schedule();
+        Spec asked = spec.forLine(line.id());
+        this.strong = StrongPosts.of(line, asked.fence(), stationing, plane, branches, findings);
+        Stringing stringing = asked.fence().stringing().withWay(strong.way());
+        this.schedule = stringing.of(asked.fence().schedule());
+        this.spec = asked.withFence(f -> f.withStringing(stringing).withSchedule(schedule));
         this.pulling = new Pulling(this.spec, schedule, coils);
         this.bracing = new Bracing(this.spec, schedule.topM(), pulling);
         this.soil = new SoilAlong(contacts);
@@ -86,14 +94,13 @@ final class LinePlanner {
     }
 
     private LineLayout layout() {
-        StrongPosts.Found strong = StrongPosts.of(line, spec.fence().braces(), stationing, plane, branches, findings);
         Profile profile = Profile.along(stationing, line.closed(), line.ground(), plane, terrain);
         gapFindings(profile);
-        List<Bend> bends = Bends.of(line, stationing, spec, pulling);
-        bends.forEach(this::bendNote);
         PostPlaces places = new PostPlaces(line, spec, stationing, plane);
         List<Braced> braced = strong.stops().stream().map(this::braced).toList();
-        List<Mark> all = marks(strong, braced, places, profile);
+        List<Mark> all = marks(braced, places, profile);
+        List<Bend> bends = bends(all);
+        bends.forEach(this::bendNote);
         PostSetter setter =
                 new PostSetter(line, spec, schedule.topM(), pulling, stationing, plane, soil, profile, places);
         setter.stand(all)
@@ -110,7 +117,9 @@ final class LinePlanner {
                         line.id(),
                         stationing.nearest(plane.toPlane(l.choice().from())).stationM(),
                         new LayoutMessage.ChoiceLost(l.choice().reason(), l.why()))));
-        List<Pull> pulls = pulls(braced, all, profile);
+        List<WireRuns.Course> courses = WireRuns.courses(strong.stops(), stationing.lengthM(), closingM());
+        List<Pull> pulls = pulls(braced, courses, all, profile);
+        List<WireRun> runs = runs(courses, pulls, braced, all);
         Anchors anchors = Anchors.of(
                 placed(braced),
                 pulls,
@@ -135,6 +144,9 @@ final class LinePlanner {
                 posts,
                 braces,
                 pulls,
+                runs,
+                spec.fence().stringing(),
+                ringJoined(all),
                 strong.gates(),
                 strong.cutOuts(),
                 contacts.stream()
@@ -147,7 +159,181 @@ final class LinePlanner {
                         .toList(),
                 schedule,
                 bends,
-                stationing.cornerStationM(line.closingCornerIndex()));
+                closingM());
+    }
+
+    private double closingM() {
+        return stationing.cornerStationM(line.closingCornerIndex());
+    }
+
+    /** Whether the house joins its rings, or the wires run on at the closing post. */
+    private boolean ringJoined(List<Mark> marks) {
+        return spec.fence().wires().ringClosed()
+                || line.closed()
+                        && strong.way().passesCorners()
+                        && !markAt(marks, closingM()).wiresEnd();
+    }
+
+    private List<Bend> bends(List<Mark> marks) {
+        if (!strong.way().passesCorners()) {
+            return Bends.of(line, stationing, spec, pulling);
+        }
+        return strong.curves().stream()
+                .filter(c -> Math.abs(c.turnDeg()) >= spec.fence().braces().braceFromDeg())
+                .map(c -> Bends.bend(stationing, c, Math.max(1, postsAlong(c, marks)), pulling))
+                .toList();
+    }
+
+    private int postsAlong(Curves.Curve curve, List<Mark> marks) {
+        return (int) marks.stream()
+                .filter(m -> m.kind() != PostKind.LIGHT && on(curve, m.stationM()))
+                .count();
+    }
+
+    /** Whether a station lies on a curve or on the half sides before and after it. */
+    private boolean on(Curves.Curve curve, double stationM) {
+        int count = stationing.sideCount();
+        for (int corner : curve.corners()) {
+            double at = stationing.cornerStationM(corner);
+            int before = line.closed() ? (corner + count - 1) % count : corner - 1;
+            double away = stationM - at;
+            if (line.closed()) {
+                away -= stationing.lengthM() * Math.rint(away / stationing.lengthM());
+            }
+            if (away <= stationing.sideLengthM(corner) / 2 && -away <= stationing.sideLengthM(before) / 2) {
+                return true;
+            }
+        }
+        return false;
+    }
+
+    /** The wire passes posts on a curve as a chain of chords: each turns it by what lies between its two. */
+    private List<Mark> chords(List<Mark> marks) {
+        if (strong.curves().isEmpty()) {
+            return marks;
+        }
+        List<Integer> posts = new ArrayList<>();
+        for (int i = 0; i < marks.size(); i++) {
+            if (marks.get(i).kind() != PostKind.LIGHT) {
+                posts.add(i);
+            }
+        }
+        List<Mark> turned = new ArrayList<>(marks);
+        int count = posts.size();
+        for (int j = 0; j < count; j++) {
+            Mark mark = marks.get(posts.get(j));
+            boolean inner = line.closed() ? count > 2 : j > 0 && j < count - 1;
+            boolean spaced = mark.kind().spaced();
+            if (inner && spaced && strong.curves().stream().anyMatch(c -> on(c, mark.stationM()))) {
+                PlanePoint before = place(marks.get(posts.get((j + count - 1) % count)));
+                PlanePoint here = place(mark);
+                PlanePoint after = place(marks.get(posts.get((j + 1) % count)));
+                turned.set(posts.get(j), mark.turning(turnDeg(before, here, after)));
+            }
+        }
+        return turned;
+    }
+
+    private PlanePoint place(Mark mark) {
+        return stationing.at(mark.stationM());
+    }
+
+    private static double turnDeg(PlanePoint before, PlanePoint here, PlanePoint after) {
+        double in = Math.atan2(here.eastM() - before.eastM(), here.northM() - before.northM());
+        double out = Math.atan2(after.eastM() - here.eastM(), after.northM() - here.northM());
+        return Math.toDegrees(Math.IEEEremainder(out - in, 2 * Math.PI));
+    }
+
+    private List<WireRun> runs(List<WireRuns.Course> courses, List<Pull> pulls, List<Braced> braced, List<Mark> marks) {
+        List<WireRun> runs = new ArrayList<>();
+        for (WireRuns.Course course : courses) {
+            WireRun run = WireRuns.run(
+                    course,
+                    pulls,
+                    marks,
+                    spec.fence(),
+                    strong.way(),
+                    k -> Pulling.endM(
+                            braced.get(k).start(),
+                            pulls.get(k).fromM(),
+                            pulls.get(k).toM()));
+            runs.add(run);
+            double likely = Math.pow(run.leftLow(), Values.X1_FRICTION / Values.X1_FRICTION_HIGH);
+            if (strong.way().passesCorners() && likely < Values.X1_LEAST_LEFT) {
+                double part = WireRuns.bestPartM(run, pulls, marks);
+                warn(Rule.X1, part, new LayoutMessage.PullLost(run.turnDeg(), run.leftLow(), run.leftHigh(), part));
+            }
+        }
+        return runs;
+    }
+
+    /** What coils each wire takes, by pull and role. */
+    private Map<Integer, Map<WireRole, Pulling.Cut>> cuts(
+            List<WireRuns.Course> courses, List<Braced> braced, Profile profile) {
+        Map<Integer, Map<WireRole, Pulling.Cut>> cuts = new HashMap<>();
+        for (WireRuns.Course course : courses) {
+            for (WireRole role : WireRole.values()) {
+                int count = schedule.count(role);
+                boolean one = strong.way().oneWire() && role == WireRole.HOT;
+                if (count > 0) {
+                    Pulling.Cut cut = pulling.cut(
+                            role,
+                            one ? 1 : count,
+                            one ? count : 1,
+                            slopeM(course, profile),
+                            gone -> joinedAt(course, gone, braced));
+                    share(course, role, cut, cuts);
+                }
+            }
+        }
+        return cuts;
+    }
+
+    private double slopeM(WireRuns.Course course, Profile profile) {
+        return course.pulls().stream()
+                .map(strong.stops()::get)
+                .mapToDouble(s -> profile.slopeLengthM(s.fromM(), s.toM()))
+                .sum();
+    }
+
+    /** @param gone how many times the wire has gone along; out and back every second time the other way */
+    private double joinedAt(WireRuns.Course course, double gone, List<Braced> braced) {
+        double whole = course.pulls().stream()
+                .map(strong.stops()::get)
+                .mapToDouble(s -> s.toM() - s.fromM())
+                .sum();
+        double share = gone - Math.floor(gone);
+        boolean back = strong.way() == Stringing.Way.OUT_AND_BACK && (long) Math.floor(gone) % 2 == 1;
+        double left = whole * (back ? 1 - share : share);
+        for (int k : course.pulls()) {
+            StrongPosts.Stop stop = strong.stops().get(k);
+            double length = stop.toM() - stop.fromM();
+            if (left <= length) {
+                Braced b = braced.get(k);
+                return Pulling.outOfBrace(stop.fromM() + left, List.of(b.start(), b.finish()));
+            }
+            left -= length;
+        }
+        return strong.stops().get(course.pulls().getLast()).toM();
+    }
+
+    /** Coils are opened where the wires begin; each joint belongs to the pull it lies in. */
+    private void share(
+            WireRuns.Course course, WireRole role, Pulling.Cut cut, Map<Integer, Map<WireRole, Pulling.Cut>> into) {
+        Map<Integer, List<Double>> joints = new HashMap<>();
+        for (double at : cut.joinersM()) {
+            int in = course.pulls().stream()
+                    .filter(k -> at <= strong.stops().get(k).toM()
+                            && at >= strong.stops().get(k).fromM())
+                    .findFirst()
+                    .orElse(course.pulls().getFirst());
+            joints.computeIfAbsent(in, k -> new ArrayList<>()).add(at);
+        }
+        for (int k : course.pulls()) {
+            int coils = k == course.pulls().getFirst() ? cut.coils() : 0;
+            into.computeIfAbsent(k, i -> new EnumMap<>(WireRole.class))
+                    .put(role, new Pulling.Cut(coils, joints.getOrDefault(k, List.of())));
+        }
     }
 
     /** The mark at a station; the end of a closed line is its start. */
@@ -188,7 +374,11 @@ final class LinePlanner {
         return points;
     }
 
-    private List<Pull> pulls(List<Braced> stretches, List<Mark> posts, Profile profile) {
+    private List<Pull> pulls(List<Braced> stretches, List<WireRuns.Course> courses, List<Mark> posts, Profile profile) {
+        Map<Integer, Map<WireRole, Pulling.Cut>> cuts = cuts(courses, stretches, profile);
+        Map<Integer, Double> runM = new HashMap<>();
+        int passes = strong.way().oneWire() ? schedule.count(WireRole.HOT) : 1;
+        courses.forEach(c -> c.pulls().forEach(k -> runM.put(k, passes * slopeM(c, profile))));
         List<Pull> pulls = new ArrayList<>();
         int at = 0;
         for (Braced braced : stretches) {
@@ -206,12 +396,14 @@ final class LinePlanner {
             }
             widest = Math.max(widest, stop.toM() - last);
             at = Math.max(at, i - 1);
+            int k = pulls.size();
             pulls.add(pulling.pull(
                     stop.fromM(),
                     stop.toM(),
                     profile.slopeLengthM(stop.fromM(), stop.toM()),
+                    Objects.requireNonNull(runM.get(k)),
                     widest,
-                    List.of(braced.start(), braced.finish())));
+                    cuts.getOrDefault(k, Map.of())));
         }
         return pulls;
     }
@@ -228,11 +420,12 @@ final class LinePlanner {
         BraceName what =
                 new BraceName(kind.text(), kind.framed() ? OptionalDouble.of(bracing.railM()) : OptionalDouble.empty());
         double need = bracing.roomM(kind);
-        boolean start = room >= need;
-        boolean finish = room >= need + reach;
-        if (!start) {
+        boolean start = pull.bracedFrom() && room >= need;
+        boolean finish = pull.bracedTo() && room >= need + (pull.bracedFrom() ? reach : 0);
+        boolean asked = pull.bracedFrom() || pull.bracedTo();
+        if (asked && !start && !finish) {
             warn(rule, pull.fromM(), new LayoutMessage.NoBraceFits(what, new Span(pull.fromM(), pull.toM())));
-        } else if (!finish) {
+        } else if (pull.bracedFrom() && pull.bracedTo() && !finish) {
             warn(rule, pull.toM(), new LayoutMessage.OneBraceFits(what, new Span(pull.fromM(), pull.toM())));
         }
         return new Braced(
@@ -248,7 +441,7 @@ final class LinePlanner {
                 new LayoutMessage.RoundedOutline(bend.turnDeg(), bend.posts(), bend.toM(), bend.sideN()));
     }
 
-    private List<Mark> marks(StrongPosts.Found strong, List<Braced> braced, PostPlaces places, Profile profile) {
+    private List<Mark> marks(List<Braced> braced, PostPlaces places, Profile profile) {
         List<GatePlace> gates = strong.gates();
         List<Mark> fixed = new ArrayList<>(strong.marks());
         for (Bracing.Placed b : placed(braced)) {
@@ -276,7 +469,7 @@ final class LinePlanner {
                 places.even(mark.stationM(), Math.min(to, stationing.lengthM()), all);
             }
         }
-        return places.used(all);
+        return chords(places.used(all));
     }
 
     /** P7: where the posts of the inner row stand, seen from this one. */
@@ -322,7 +515,8 @@ final class LinePlanner {
             boolean crowded = !all.isEmpty() && w.stationM() - all.getLast().stationM() < CROWDED_M
                     || next < fixed.size() && fixed.get(next).stationM() - w.stationM() < CROWDED_M
                     || gates.stream()
-                            .anyMatch(g -> w.stationM() > g.fromM() - CROWDED_M && w.stationM() < g.toM() + CROWDED_M);
+                            .anyMatch(g -> w.stationM() > g.fromM() - CROWDED_M && w.stationM() < g.toM() + CROWDED_M)
+                    || line.closed() && stationing.lengthM() + fixed.getFirst().stationM() - w.stationM() < CROWDED_M;
             if (!crowded) {
                 all.add(w);
             }

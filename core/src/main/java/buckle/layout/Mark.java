@@ -1,9 +1,30 @@
 package buckle.layout;
 
-/** A place where a post stands, before it is known what post. */
-record Mark(double stationM, PostKind kind, String label, double deflectionDeg, boolean ends) {
+/**
+ * A place where a post stands, before it is known what post.
+ *
+ * @param ends whether a pull ends here
+ * @param runsOn whether its wires run on round the post all the same
+ */
+record Mark(double stationM, PostKind kind, String label, double deflectionDeg, boolean ends, boolean runsOn) {
+    Mark(double stationM, PostKind kind, String label, double deflectionDeg, boolean ends) {
+        this(stationM, kind, label, deflectionDeg, ends, false);
+    }
+
     static Mark of(PostKind kind, double stationM) {
         return new Mark(stationM, kind, "", 0, false);
+    }
+
+    Mark as(PostKind other) {
+        return new Mark(stationM, other, label, deflectionDeg, ends, runsOn);
+    }
+
+    Mark turning(double deg) {
+        return new Mark(stationM, kind, label, deg, ends, runsOn);
+    }
+
+    boolean wiresEnd() {
+        return ends && !runsOn;
     }
 
     boolean sameAs(double otherM) {

@@ -159,7 +159,7 @@ final class PostSetter {
                 place.latDeg(),
                 mark.label(),
                 mark.deflectionDeg(),
-                mark.ends(),
+                mark.wiresEnd(),
                 shared(mark),
                 foot.stock(),
                 foot.depthM(),
@@ -206,7 +206,7 @@ final class PostSetter {
     /** Whether the side the wires hang on is the inside of the turn. */
     private boolean inside(Mark mark) {
         Side inner = mark.deflectionDeg() > 0 ? Side.RIGHT : Side.LEFT;
-        return !mark.ends()
+        return !mark.wiresEnd()
                 && mark.deflectionDeg() != 0
                 && line.book().wiresOn().filter(inner::equals).isPresent();
     }

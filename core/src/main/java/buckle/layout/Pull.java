@@ -6,14 +6,13 @@ import buckle.spec.WireRole;
 import java.util.List;
 
 /**
- * The wires between two terminations.
+ * The wires between two posts that end them, or hold them where they turn.
  *
  * @param totalN pull of all wires together
  * @param momentNm of that pull about the ground
  * @param worstN pull of all wires on the coldest night or under ice, whichever is more
  * @param worstNm the same about the ground
  * @param worstWhen when that is
- * @param strainerStationM where the strainers sit: in the middle of a long pull, near the end of a short one
  * @param widestSpanM longest way between two supports
  */
 public record Pull(
@@ -25,7 +24,6 @@ public record Pull(
         double worstN,
         double worstNm,
         When worstWhen,
-        double strainerStationM,
         double widestSpanM,
         List<PullWire> wires) {
     public Pull {
@@ -41,7 +39,7 @@ public record Pull(
      * @param icedN with the coat of ice it must stand; the tension itself without ice
      * @param icedSagM sag then
      * @param sprung whether a spring in each takes its share of what frost and ice add (H4)
-     * @param coils opened for this pull, of all wires of this role
+     * @param coils opened for the wires that begin in this pull, of all wires of this role
      * @param joinersM stations of joints where coils end, of all wires of this role
      */
     public record PullWire(

@@ -7,11 +7,14 @@ import buckle.message.PostMessage.When;
 import buckle.rulebook.Values;
 import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
+import buckle.spec.Stringing;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
+import java.util.function.DoubleUnaryOperator;
 
 /** How hard the wires of a line pull, what a span of them does in frost and ice, and where their coils end. */
 final class Pulling {
@@ -44,9 +47,13 @@ final class Pulling {
         this.momentNm = moment;
     }
 
-    /** S1: steel by school, but so that the coldest night keeps it under its working share; what is pulled by hand at a tenth of its strength. */
+    /** What is pulled by hand as hard as a hand pulls (H3). S1: steel by school, but so that the coldest night keeps it under its working share; what is pulled by hand at a tenth of its strength. */
     static double tensionN(FenceSpec fence, WireRole role) {
         Conductor conductor = fence.wires().of(role);
+        if (fence.stringing().tightener() == Stringing.Tightener.NONE) {
+            double usual = Math.min(Values.H3_BY_HAND_N, Values.S1_BY_HAND_SHARE * conductor.breakingN());
+            return fence.stringing().handN().orElse(usual);
+        }
         if (!conductor.strained() && conductor.family() != Conductor.Family.SOFT_WIRE) {
             return Values.S1_BY_HAND_SHARE * conductor.breakingN();
         }
@@ -70,17 +77,20 @@ final class Pulling {
         return momentNm / totalN;
     }
 
-    /** A pull as strained; joints are given later, pull by pull in order. */
-    Pull pull(double fromM, double toM, double slopeM, double widestSpanM, List<Bracing.Placed> braces) {
+    /**
+     * A pull as strained.
+     *
+     * @param runM length of each wire, of which this is a part
+     * @param cuts what coils are opened for it and where they end
+     */
+    Pull pull(double fromM, double toM, double slopeM, double runM, double widestSpanM, Map<WireRole, Cut> cuts) {
         List<PullWire> wires = new ArrayList<>();
         for (WireRole role : WireRole.values()) {
             int count = schedule.count(role);
             if (count > 0) {
-                wires.add(wire(role, count, slopeM, widestSpanM, joints(role, count, fromM, toM, slopeM, braces)));
+                wires.add(wire(role, count, runM, widestSpanM, cuts.getOrDefault(role, Cut.NONE)));
             }
         }
-        boolean mid = slopeM > fence.wires().midRunFromM();
-        double strainer = mid ? (fromM + toM) / 2 : clearOf(braces, fromM, toM);
         double worst = 0;
         double worstNm = 0;
         boolean iced = false;
@@ -94,18 +104,12 @@ final class Pulling {
         When when = worst <= totalN * (1 + SAME_SHARE)
                 ? new When.AsBuilt()
                 : iced ? new When.Iced() : new When.Cold(fence.climate().coldC());
-        return new Pull(fromM, toM, slopeM, totalN, momentNm, worst, worstNm, when, strainer, widestSpanM, wires);
+        return new Pull(fromM, toM, slopeM, totalN, momentNm, worst, worstNm, when, widestSpanM, wires);
     }
 
-    /** In the first span after the brace. */
-    private static double clearOf(List<Bracing.Placed> braces, double fromM, double toM) {
-        double at = fromM;
-        for (Bracing.Placed b : braces) {
-            if (b.strongM() == fromM && b.braceM() > fromM) {
-                at = b.braceM();
-            }
-        }
-        return Math.min(at + 1, (fromM + toM) / 2);
+    /** A tightener at the start of a pull sits in the first span after the brace. */
+    static double endM(Bracing.Placed start, double fromM, double toM) {
+        return Math.min(Math.max(start.braceM(), fromM) + 1, (fromM + toM) / 2);
     }
 
     /** What a wire stretches by with its spring, as one stiffness over the pull (H4). */
@@ -115,14 +119,14 @@ final class Pulling {
                 : c.stiffnessN();
     }
 
-    private PullWire wire(WireRole role, int count, double slopeM, double spanM, Cut cut) {
+    private PullWire wire(WireRole role, int count, double runM, double spanM, Cut cut) {
         Conductor c = fence.wires().of(role);
         double tension = tensionN(fence, role);
         double bare = Span.icedNPerM(c.kgPerM(), c.diameterM(), 0);
         Span strained = new Span(Math.max(spanM, 0.1), bare, tension);
         FenceSpec.Climate season = fence.climate();
-        boolean sprung = role == WireRole.HOT && fence.wires().springs() && c.strained();
-        double stiffness = stiffnessN(c, sprung, slopeM);
+        boolean sprung = role == WireRole.HOT && sprung(fence, c);
+        double stiffness = stiffnessN(c, sprung, runM);
         double cold = strained.after(season.coldC() - season.buildC(), bare, stiffness, c.expansionPerK())
                 .tensionN();
         Span iced = strained;
@@ -144,17 +148,37 @@ final class Pulling {
                 cut.joinersM());
     }
 
-    /** How many coils a pull opens, and where they are joined. */
-    private record Cut(int coils, List<Double> joinersM) {}
+    /** Springs go with a tightener in wire that is strained. */
+    static boolean sprung(FenceSpec fence, Conductor hot) {
+        return fence.wires().springs() && hot.strained() && fence.stringing().tightener() != Stringing.Tightener.NONE;
+    }
 
-    /** S14: each wire goes on from the rest of its coil where that is worth it; never joined within a brace. */
-    private Cut joints(WireRole role, int count, double fromM, double toM, double slopeM, List<Bracing.Placed> braces) {
+    /** How many coils wires take, and where they are joined. */
+    record Cut(int coils, List<Double> joinersM) {
+        static final Cut NONE = new Cut(0, List.of());
+    }
+
+    /** Left over at both ends of a wire; where it ends at each strong post the slack covers it. */
+    static double tailsM(FenceSpec fence, Conductor conductor) {
+        double tail = conductor.crimped() ? Values.X1_TAIL_M : Values.X1_WOVEN_TAIL_M;
+        return fence.stringing().way().passesCorners() ? 2 * tail : 0;
+    }
+
+    /**
+     * S14: each wire goes on from the rest of its coil where that is worth it.
+     *
+     * @param wires that are each in one piece
+     * @param passes how often each goes along
+     * @param joinedAt the station of a joint, by how many times the wire has gone along before it
+     */
+    Cut cut(WireRole role, int wires, int passes, double slopeM, DoubleUnaryOperator joinedAt) {
+        Conductor conductor = fence.wires().of(role);
         double coil = spec.coilM(role);
-        double[] rest = coils.rest(role, fence.wires().of(role));
+        double[] rest = coils.rest(role, conductor);
         int opened = 0;
-        double need = slopeM * slack;
+        double need = passes * slopeM * slack + tailsM(fence, conductor);
         List<Double> joints = new ArrayList<>();
-        for (int i = 0; i < count; i++) {
+        for (int i = 0; i < wires; i++) {
             if (rest[0] + HAIR_M < Math.min(need, Values.S14_LEAST_REST_M)) {
                 rest[0] = coil;
                 opened++;
@@ -164,14 +188,15 @@ final class Pulling {
                 done += rest[0];
                 rest[0] = coil;
                 opened++;
-                joints.add(outOfBrace(fromM + (toM - fromM) * done / need, braces));
+                joints.add(joinedAt.applyAsDouble(passes * done / need));
             }
             rest[0] = Math.max(0, rest[0] - (need - done));
         }
         return new Cut(opened, joints);
     }
 
-    private static double outOfBrace(double stationM, List<Bracing.Placed> braces) {
+    /** A wire is never joined within a brace. */
+    static double outOfBrace(double stationM, List<Bracing.Placed> braces) {
         for (Bracing.Placed b : braces) {
             double low = Math.min(b.strongM(), b.braceM());
             double high = Math.max(b.strongM(), b.braceM());

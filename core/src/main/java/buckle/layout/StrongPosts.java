@@ -10,13 +10,17 @@ import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import buckle.site.Tees;
 import buckle.spec.FenceSpec;
+import buckle.spec.Stringing;
+import buckle.spec.WireSchedule;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.Set;
 import java.util.TreeMap;
+import java.util.stream.Collectors;
 
 /** Where a line needs strong posts: at its ends, where it turns, opens, takes a branch, or is pulled too far. */
 final class StrongPosts {
@@ -28,6 +32,9 @@ final class StrongPosts {
 
     private final FenceLine line;
     private final FenceSpec.Braces braces;
+    private final Stringing.Way way;
+    private final List<Curves.Curve> curves;
+    private final Set<Integer> curved;
     private final Stationing stationing;
     private final LocalPlane plane;
     private final List<Tees.Tee> branches;
@@ -36,52 +43,101 @@ final class StrongPosts {
     private final List<CutOutPlace> cutOuts;
     private final List<Mark> marks;
 
-    /** A stretch of wire between two posts that end it. */
-    record Stop(double fromM, double toM) {}
+    /**
+     * A stretch of wire between two posts that end it, or hold it where it turns.
+     *
+     * @param joined whether its wires run on into the next stretch
+     * @param bracedFrom whether its start asks for a brace, {@code bracedTo} whether its end does
+     */
+    record Stop(double fromM, double toM, boolean joined, boolean bracedFrom, boolean bracedTo) {}
 
     /**
      * What was found.
      *
      * @param marks in order, with the corners that only bend the wire
      * @param stops what is pulled
+     * @param way how the wire is really run
+     * @param curves rounded outlines along which posts stand evenly, whatever corners drew them
      */
-    record Found(List<GatePlace> gates, List<CutOutPlace> cutOuts, List<Mark> marks, List<Stop> stops) {}
+    record Found(
+            List<GatePlace> gates,
+            List<CutOutPlace> cutOuts,
+            List<Mark> marks,
+            List<Stop> stops,
+            Stringing.Way way,
+            List<Curves.Curve> curves) {}
 
     private StrongPosts(
             FenceLine line,
-            FenceSpec.Braces braces,
+            FenceSpec fence,
             Stationing stationing,
             LocalPlane plane,
             List<Tees.Tee> branches,
             List<Finding> findings) {
         this.line = line;
-        this.braces = braces;
+        this.braces = fence.braces();
         this.stationing = stationing;
         this.plane = plane;
         this.branches = branches;
         this.findings = findings;
-        this.gates = gates();
+        boolean passes = fence.stringing().way().passesCorners();
+        this.curves = passes
+                ? Curves.of(line, stationing, 2 * fence.posts().spacingM(), Values.X1_GENTLE_DEG, true)
+                : List.of();
+        this.curved = curves.stream().flatMap(c -> c.corners().stream()).collect(Collectors.toSet());
+        this.gates = gates(passes);
+        this.way = way(fence.stringing(), fence.schedule());
         this.cutOuts = cutOuts();
         this.marks = marks();
-        inline();
+        if (!passes) {
+            inline();
+        }
+    }
+
+    /** Round and round goes only where nothing opens; out and back goes by itself on each side of an opening. */
+    private Stringing.Way way(Stringing asked, WireSchedule schedule) {
+        if (asked.way() == Stringing.Way.ROUND_AND_ROUND) {
+            if (!line.closed()) {
+                warn(Rule.X2, 0, new LayoutMessage.RoundNeedsRing(line.name(), ""));
+                return Stringing.Way.RUNS_ON;
+            }
+            if (!gates.isEmpty()) {
+                GatePlace gate = gates.getFirst();
+                warn(Rule.X2, gate.fromM(), new LayoutMessage.RoundNeedsRing(line.name(), gate.name()));
+                return Stringing.Way.RUNS_ON;
+            }
+            if (asked.rounds() < schedule.wires().size()) {
+                warn(
+                        Rule.X2,
+                        0,
+                        new LayoutMessage.FewRounds(
+                                asked.rounds(), schedule.wires().size()));
+            }
+        }
+        if (asked.way() == Stringing.Way.OUT_AND_BACK) {
+            for (GatePlace gate : gates) {
+                warn(Rule.X2, gate.fromM(), new LayoutMessage.NoWayBack(gate.name()));
+            }
+        }
+        return asked.way();
     }
 
     /** @param branches tees of other lines on this one */
     static Found of(
             FenceLine line,
-            FenceSpec.Braces braces,
+            FenceSpec fence,
             Stationing stationing,
             LocalPlane plane,
             List<Tees.Tee> branches,
             List<Finding> findings) {
-        StrongPosts posts = new StrongPosts(line, braces, stationing, plane, branches, findings);
-        return new Found(posts.gates, posts.cutOuts, posts.marks, posts.stops());
+        StrongPosts posts = new StrongPosts(line, fence, stationing, plane, branches, findings);
+        return new Found(posts.gates, posts.cutOuts, posts.marks, posts.stops(), posts.way, posts.curves);
     }
 
-    private List<GatePlace> gates() {
+    private List<GatePlace> gates(boolean passes) {
         List<GatePlace> places = new ArrayList<>();
         for (Gate gate : line.gates()) {
-            places.add(place(gate));
+            places.add(place(gate, passes));
         }
         places.sort(Comparator.comparingDouble(GatePlace::fromM));
         List<GatePlace> kept = new ArrayList<>();
@@ -99,14 +155,14 @@ final class StrongPosts {
         return kept;
     }
 
-    private GatePlace place(Gate gate) {
+    private GatePlace place(Gate gate, boolean passes) {
         Stationing.Place nearest = stationing.nearest(plane.toPlane(gate.at()));
         double from = stationing.cornerStationM(nearest.side());
         double to = stationing.cornerStationM(nearest.side() + 1);
         double opening = Math.min(gate.openingM(), to - from);
         double middle = Math.clamp(nearest.stationM(), from + opening / 2, to - opening / 2);
-        boolean fromStrong = strongCorner(nearest.side());
-        boolean toStrong = strongCorner(nearest.side() + 1);
+        boolean fromStrong = strongCorner(nearest.side(), passes);
+        boolean toStrong = strongCorner(nearest.side() + 1, passes);
         if (fromStrong && middle - opening / 2 - from < Values.X15_HANGS_M) {
             middle = from + opening / 2;
         } else if (toStrong && to - middle - opening / 2 < Values.X15_HANGS_M) {
@@ -122,13 +178,19 @@ final class StrongPosts {
     }
 
     /** Whether a strong post stands at a corner, on which a gate can hang. */
-    private boolean strongCorner(int corner) {
+    private boolean strongCorner(int corner, boolean passes) {
         int count = line.corners().size();
         int at = line.closed() ? corner % count : corner;
         boolean end = !line.closed() && (at == 0 || at == count - 1);
         return end
-                || line.closed() && at == line.closingCornerIndex()
+                || line.closed() && at == line.closingCornerIndex() && !passes
+                || wireEnds(at)
                 || Math.abs(Math.toDegrees(stationing.deflectionRad(at))) >= braces.strongerFromDeg();
+    }
+
+    /** Whether somebody said that the wire ends at a corner though it would run on. */
+    private boolean wireEnds(int corner) {
+        return line.book().wireEnds().contains(line.corners().get(corner).id());
     }
 
     private List<CutOutPlace> cutOuts() {
@@ -151,7 +213,11 @@ final class StrongPosts {
         List<Mark> marks = new ArrayList<>();
         int count = line.corners().size();
         for (int i = 0; i < count; i++) {
-            marks.add(corner(i, count));
+            Mark mark = way.passesCorners() ? passed(i, count) : corner(i, count);
+            // Along a curve posts stand evenly; a closed line has one where its stations begin.
+            if (!curved.contains(i) || mark.ends() || i == 0) {
+                marks.add(mark);
+            }
         }
         for (GatePlace gate : gates) {
             marks.add(new Mark(gate.fromM(), PostKind.GATE, gate.name(), 0, true));
@@ -169,6 +235,13 @@ final class StrongPosts {
         for (GatePlace gate : gates) {
             if (at > gate.fromM() + SAME_PLACE_M && at < gate.toM() - SAME_PLACE_M) {
                 warn(Rule.J5, at, new LayoutMessage.BranchInGate(gate.name()));
+            }
+        }
+        for (int i = 0; i < marks.size(); i++) {
+            if (marks.get(i).ends()
+                    && marks.get(i).kind() == PostKind.LINE
+                    && marks.get(i).sameAs(at)) {
+                marks.set(i, marks.get(i).as(PostKind.TEE));
             }
         }
         boolean stands = marks.stream()
@@ -197,6 +270,33 @@ final class StrongPosts {
         return new Mark(station, kind, label, deflectionDeg, false);
     }
 
+    /** A corner of a line whose wires run on: by itself it ends none. */
+    private Mark passed(int i, int count) {
+        double deflectionDeg = Math.toDegrees(stationing.deflectionRad(i));
+        double turn = Math.abs(deflectionDeg);
+        String label = curved.contains(i) && i > 0 ? "" : Labels.letter(i);
+        double station = stationing.cornerStationM(i);
+        if (!line.closed() && (i == 0 || i == count - 1)) {
+            return new Mark(station, PostKind.END, label, 0, true);
+        }
+        if (wireEnds(i)) {
+            return new Mark(station, PostKind.CORNER, label, deflectionDeg, true);
+        }
+        boolean braced = !curved.contains(i) && turn >= braces.braceFromDeg();
+        boolean begins = begins(i);
+        PostKind kind = !curved.contains(i) && turn >= braces.strongerFromDeg() ? PostKind.CORNER : PostKind.LINE;
+        boolean comesBack = begins && way == Stringing.Way.OUT_AND_BACK;
+        return new Mark(station, kind, label, deflectionDeg, braced || begins, (braced || begins) && !comesBack);
+    }
+
+    /** Where the wire of a ring begins and meets itself: at its closing corner, when nothing else ends it. */
+    private boolean begins(int corner) {
+        return line.closed()
+                && corner == line.closingCornerIndex()
+                && gates.isEmpty()
+                && line.corners().stream().noneMatch(c -> line.book().wireEnds().contains(c.id()));
+    }
+
     /** A gate post at the very place of a corner post is that corner post. */
     private List<Mark> merged(List<Mark> marks) {
         List<Mark> result = new ArrayList<>();
@@ -222,28 +322,35 @@ final class StrongPosts {
 
     /** Stretches of wire between posts that end them, but for openings. */
     private List<Stop> stops() {
-        List<Double> stops = new ArrayList<>(
-                marks.stream().filter(Mark::ends).map(Mark::stationM).toList());
+        List<Mark> stops = new ArrayList<>(marks.stream().filter(Mark::ends).toList());
         List<Stop> result = new ArrayList<>();
         if (line.closed() && !stops.isEmpty()) {
-            if (stops.getFirst() > SAME_PLACE_M) {
-                stops.addFirst(0.0);
+            if (stops.getFirst().stationM() > SAME_PLACE_M) {
+                boolean runsOn = way.passesCorners();
+                stops.addFirst(new Mark(0, PostKind.LINE, "", 0, true, runsOn));
             }
-            stops.add(stationing.lengthM());
+            Mark seam = stops.getFirst();
+            stops.add(new Mark(
+                    stationing.lengthM(), seam.kind(), seam.label(), seam.deflectionDeg(), true, seam.runsOn()));
         }
         int gate = 0;
         for (int i = 1; i < stops.size(); i++) {
-            double from = stops.get(i - 1);
-            double to = stops.get(i);
+            double from = stops.get(i - 1).stationM();
+            double to = stops.get(i).stationM();
             while (gate < gates.size() && gates.get(gate).toM() <= from + SAME_PLACE_M) {
                 gate++;
             }
             boolean opening = gate < gates.size() && gates.get(gate).fromM() <= from + SAME_PLACE_M;
             if (!opening) {
-                result.add(new Stop(from, to));
+                result.add(new Stop(from, to, stops.get(i).runsOn(), braced(stops.get(i - 1)), braced(stops.get(i))));
             }
         }
         return result;
+    }
+
+    /** Where wires end, and where they turn so far that the post needs a brace both ways. */
+    private boolean braced(Mark stop) {
+        return !stop.runsOn() || stop.kind().strong() && Math.abs(stop.deflectionDeg()) >= braces.braceFromDeg();
     }
 
     /** B12: long straight pulls are parted evenly. */

@@ -35,26 +35,40 @@ final class Wiring {
         }
         wiring.line(
                 feed.lineId(),
-                l -> wiring.add(
+                l -> wiring.joints.add(new Joint(
                         "feed",
-                        l,
+                        l.lineId(),
                         feed.stationM(),
                         JointKind.FEED,
                         feed.name(),
+                        oneWire(l)
+                                ? wiring.numbers(l, WireRole.HOT).stream()
+                                        .limit(1)
+                                        .toList()
+                                : wiring.numbers(l, WireRole.HOT),
+                        wiring.numbers(l, WireRole.EARTH),
                         wiring.feed(l),
                         new JointMessage.FeedJoint(
                                 wiring.numbers(l, WireRole.EARTH).isEmpty()
                                         ? EarthAtFeed.NONE
-                                        : spec.fence().wires().earthTied() ? EarthAtFeed.TIED : EarthAtFeed.ALONG)));
+                                        : spec.fence().wires().earthTied() ? EarthAtFeed.TIED : EarthAtFeed.ALONG))));
         wiring.joints.sort(
                 Comparator.comparing((Joint j) -> wiring.index(j.lineId())).thenComparingDouble(Joint::stationM));
         return wiring.joints;
     }
 
-    /** The lead-out is carried on over the hot wires; over the earth wires where they are tied to the terminal. */
+    private static boolean oneWire(LineLayout line) {
+        return line.runs().stream().anyMatch(WireRun::oneWire);
+    }
+
+    /**
+     * The lead-out is carried on over the hot wires; over the earth wires where they are tied to the terminal. On one wire that goes
+     * out and back, or round and round, the clip of the energizer's own lead goes on.
+     */
     private Joint.Parts feed(LineLayout line) {
         int earth = spec.fence().wires().earthTied() ? line.schedule().count(WireRole.EARTH) : 0;
-        return new Joint.Parts(0, line.schedule().count(WireRole.HOT) + earth, 0);
+        int hot = oneWire(line) ? 0 : line.schedule().count(WireRole.HOT);
+        return new Joint.Parts(0, hot + earth, 0);
     }
 
     private void tee(LineLayout line, LineLayout on, Tees.Tee tee) {
@@ -74,28 +88,32 @@ final class Wiring {
         int hot = line.schedule().count(WireRole.HOT);
         int earth = line.schedule().count(WireRole.EARTH);
         boolean separate = spec.fence().wires().jumperPieces();
-        Joint.Parts jumper = Joint.Parts.jumper(hot, earth, separate);
         List<Pull> pulls = line.pulls();
-        for (int k = 0; k < pulls.size(); k++) {
-            Pull pull = pulls.get(k);
+        for (WireRun run : line.runs()) {
+            int separateHot = run.oneWire() ? 1 : hot;
+            Joint.Parts jumper = Joint.Parts.jumper(separateHot, earth, separate);
+            int first = run.pulls().getFirst();
             if (jumper.pieces() > 0) {
-                add(
+                joints.add(new Joint(
                         "jumper:" + line.lineId() + ":"
                                 + Objects.requireNonNull(keys.get(line.lineId()))
-                                        .begin(k),
-                        line,
-                        inside(line.braces().get(2 * k), pull),
+                                        .begin(first),
+                        line.lineId(),
+                        inside(line.braces().get(2 * first), pulls.get(first)),
                         JointKind.JUMPER,
                         "jumper set",
+                        separateHot > 1 ? numbers(line, WireRole.HOT) : List.of(),
+                        numbers(line, WireRole.EARTH),
                         jumper,
-                        new JointMessage.JumperSet(hot > 1, earth > 1, separate));
+                        new JointMessage.JumperSet(separateHot > 1, earth > 1, separate, run.ring())));
             }
-            boolean last = k == pulls.size() - 1;
-            if (!last || line.closed()) {
+            int last = run.pulls().getLast();
+            boolean onwards = last < pulls.size() - 1 || line.closed();
+            if (!run.ring() && onwards) {
                 between(
                         line,
-                        pull,
-                        Objects.requireNonNull(keys.get(line.lineId())).end(k));
+                        pulls.get(last),
+                        Objects.requireNonNull(keys.get(line.lineId())).end(last));
             }
         }
         for (CutOutPlace c : line.cutOuts()) {
@@ -124,7 +142,7 @@ final class Wiring {
                 .findFirst()
                 .orElse(null);
         boolean closing = line.closed()
-                && !spec.fence().wires().ringClosed()
+                && !line.ringJoined()
                 && (Math.abs(at - line.closingM()) < Mark.SAME_PLACE_M
                         || line.closingM() == 0 && Math.abs(at - line.lengthM()) < Mark.SAME_PLACE_M);
         if (gate == null && closing) {

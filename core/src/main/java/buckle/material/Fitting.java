@@ -22,6 +22,8 @@ public enum Fitting {
     CRIMP("Crimp"),
     WIRE_JOINT("Joint in the wire"),
     END_TIE("End tie for woven wire"),
+    /** Nothing to buy, but to be made. */
+    WIRE_END("Wire end, knotted or twisted"),
     JUMPER_SET("Jumper set"),
     JUMPER_PIECE("Piece of jumper wire"),
     CLAMP("Joint clamp"),

@@ -64,6 +64,11 @@ public enum PostStock {
             return this == STEP_IN;
         }
 
+        /** Whether a wire may end on it without an insulator. */
+        public boolean insulates() {
+            return this == STEP_IN || this == FIBREGLASS;
+        }
+
         /** Whether insulators are nailed or screwed on, and earth wires stapled; otherwise they are clipped. */
         public boolean stapled() {
             return stapled;

@@ -93,6 +93,23 @@ final class EnglishLayout {
                         + ") carries the return badly, and all wires are hot. Make some of them earth wires.";
             case EarthGroundedAlong m ->
                 "Earth wires that are merely grounded along the way are weaker than earth wires tied to the energizer's earth terminal.";
+            case RoundNeedsRing m ->
+                (m.gate().isEmpty() ? m.line() + " is not closed" : m.gate() + " opens " + m.line())
+                        + ", so that one wire cannot go round and round. Its wires run on and end there.";
+            case FewRounds m ->
+                "One wire makes " + m.rounds() + (m.rounds() == 1 ? " round" : " rounds") + ", fewer than the "
+                        + m.wires() + " wires of the schedule: " + m.rounds()
+                        + (m.rounds() == 1
+                                ? " height is built."
+                                : " heights are built, evenly from the lowest to the highest.");
+            case NoWayBack m ->
+                "One wire cannot go out and back over " + m.gate()
+                        + ": on each side of it a wire goes out and back by itself.";
+            case PullLost m ->
+                "The wires turn by " + Math.round(m.turnDeg()) + "° in one run: of the pull "
+                        + English.percent(m.leftLow()) + " to " + English.percent(m.leftHigh())
+                        + " is left where least is. Part the run, best at " + en.length(m.partM())
+                        + ", or tighten midway or on each side.";
             case OuterRow m ->
                 m.outer() + " is the outer row of " + m.inner() + ": " + en.length(m.apartM())
                         + " out, posts opposite (P7)"
@@ -151,7 +168,10 @@ final class EnglishLayout {
                         };
             case BranchJoint m -> "its hot wires to the hot wires of the line it branches from, earth to earth";
             case JumperSet m ->
-                (m.hot() ? m.earth() ? "hot with hot, earth with earth, " : "hot with hot, " : "earth with earth, ")
+                (m.ring() ? "both ends of each wire, " : "")
+                        + (m.hot()
+                                ? m.earth() ? "hot with hot, earth with earth, " : "hot with hot, "
+                                : "earth with earth, ")
                         + (m.separate()
                                 ? "separate pieces from wire to wire"
                                 : "one continuous piece, its insulation stripped in windows");

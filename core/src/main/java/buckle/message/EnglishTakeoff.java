@@ -35,7 +35,8 @@ final class EnglishTakeoff {
                                 .map(r -> plural(r.wires(), "wire") + " × " + en.whole(r.slopeM()))
                                 .collect(Collectors.joining(" + "))
                         + " along the slope in " + plural(m.pulls(), "pull") + " + " + number(m.slackPercent())
-                        + " % slack and tails = " + en.whole(m.totalM())
+                        + (m.tails().isEmpty() ? " % slack and tails" : " % slack" + tails(m.tails())) + " = "
+                        + en.whole(m.totalM())
                         + "; coils used up pull by pull, an offcut under "
                         + en.whole(m.leastRestM()) + " is not joined on";
             case Posts m -> posts(m);
@@ -86,6 +87,12 @@ final class EnglishTakeoff {
                         + en.length(m.publicEveryM()) + " beside public ways; the local code may ask for more";
             case Figure m -> new EnglishLedger(en).text(m).derivation();
         };
+    }
+
+    private String tails(List<WireLength.Tails> tails) {
+        return tails.stream()
+                .map(t -> " + " + plural(t.ends(), "tail") + " of " + en.length(t.eachM()))
+                .collect(Collectors.joining());
     }
 
     private static String at(List<AtJoints> at, String word) {
@@ -149,6 +156,11 @@ final class EnglishTakeoff {
             case WIRE -> counted(count, "wire", "wires");
             case WOVEN_WIRE -> counted(count, "woven wire", "woven wires");
             case PULL -> counted(count, "pull", "pulls");
+            case RUN -> counted(count, "run", "runs");
+            case INSULATED_END -> counted(count, "end on an insulator", "ends on insulators");
+            case END -> counted(count, "end", "ends");
+            case SLEEVE -> counted(count, "sleeve", "sleeves");
+            case TIGHTENER -> counted(count, "place tightened", "places tightened");
             case BRACED_PULL -> counted(count, "braced pull", "braced pulls");
             case POST_PASSED -> counted(count, "post passed", "posts passed");
             case POST_PASSED_IN_TURN -> counted(count, "post passed in a turn", "posts passed in a turn");

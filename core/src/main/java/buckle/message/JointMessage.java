@@ -15,8 +15,13 @@ public sealed interface JointMessage extends Message {
     /** A branch on another line. */
     record BranchJoint() implements JointMessage {}
 
-    /** @param separate pieces from wire to wire, otherwise one with windows */
-    record JumperSet(boolean hot, boolean earth, boolean separate) implements JointMessage {}
+    /**
+     * Wires that are joined where they begin.
+     *
+     * @param separate pieces from wire to wire, otherwise one with windows
+     * @param ring whether the ends of the wires come back to this post and are joined as well
+     */
+    record JumperSet(boolean hot, boolean earth, boolean separate, boolean ring) implements JointMessage {}
 
     /** A switch in the hot wires. */
     record CutOutJoint() implements JointMessage {}

@@ -5,6 +5,23 @@ import java.util.OptionalDouble;
 
 /** What the layout of a line, its gates, switches and wires has to say. */
 public sealed interface LayoutMessage extends Message {
+    /** A wire that runs round and round needs a closed line without openings. @param gate empty where the line is open */
+    record RoundNeedsRing(String line, String gate) implements LayoutMessage {}
+
+    /** Fewer rounds than the schedule has wires. */
+    record FewRounds(int rounds, int wires) implements LayoutMessage {}
+
+    /** A wire cannot go out and back over an opening. */
+    record NoWayBack(String gate) implements LayoutMessage {}
+
+    /**
+     * Friction takes so much of the pull that the run is better parted.
+     *
+     * @param leftLow share left at the far end at most friction, {@code leftHigh} at least
+     * @param partM best place
+     */
+    record PullLost(double turnDeg, double leftLow, double leftHigh, double partM) implements LayoutMessage {}
+
     /** Why a choice of posts no longer counts. */
     enum LostWhy {
         OFF_THE_LINE,

@@ -28,6 +28,11 @@ public sealed interface TakeoffMessage extends Message {
         WIRE,
         WOVEN_WIRE,
         PULL,
+        RUN,
+        INSULATED_END,
+        END,
+        SLEEVE,
+        TIGHTENER,
         BRACED_PULL,
         POST_PASSED,
         POST_PASSED_IN_TURN,
@@ -73,8 +78,12 @@ public sealed interface TakeoffMessage extends Message {
     record Wires(long wires, double slopeM) {}
 
     /** Wire with slack, and how coils are used up. */
-    record WireLength(List<Wires> runs, long pulls, double slackPercent, double totalM, double leastRestM)
-            implements TakeoffMessage {}
+    record WireLength(
+            List<Wires> runs, long pulls, double slackPercent, List<Tails> tails, double totalM, double leastRestM)
+            implements TakeoffMessage {
+        /** Left over where wires end. */
+        public record Tails(long ends, double eachM) {}
+    }
 
     /**
      * Why posts of a kind stand, and how they are cut.

@@ -15,6 +15,8 @@ public record Edge(String id, Kind kind, Node from, Node to, String joint, doubl
     public enum Kind {
         /** Wire of a pull, from stop to stop. */
         WIRE,
+        /** The same wire, on round a post or back on another height. */
+        RUNS_ON,
         /** Lead-out from the energizer. */
         LEAD,
         /** Jumper set: from wire to wire in one pull. */

@@ -46,9 +46,8 @@ public final class FenceNetwork {
     private FenceNetwork(Fence fence) {
         this.fence = fence;
         FeedPlace feed = fence.feed().orElseThrow();
-        boolean ringClosed = fence.spec().fence().wires().ringClosed();
         for (LaidLine line : fence.lines()) {
-            stops.put(line.id(), Stops.of(line, fence.tees(), feed, ringClosed));
+            stops.put(line.id(), Stops.of(line, fence.tees(), feed));
         }
         fence.lines().forEach(this::spans);
         for (Tees.Tee tee : fence.tees()) {

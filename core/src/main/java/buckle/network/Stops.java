@@ -49,18 +49,16 @@ final class Stops {
     private record Wanted(double stationM, String key, int rank, boolean ends, boolean bundle) {}
 
     private final LaidLine laid;
-    private final boolean ringClosed;
     private final PlaceKeys keys;
     private final List<Wanted> wanted = new ArrayList<>();
 
-    private Stops(LaidLine laid, boolean ringClosed) {
+    private Stops(LaidLine laid) {
         this.laid = laid;
         this.keys = laid.keys();
-        this.ringClosed = ringClosed;
     }
 
-    static List<Stop> of(LaidLine laid, List<Tees.Tee> tees, FeedPlace feed, boolean ringClosed) {
-        Stops stops = new Stops(laid, ringClosed);
+    static List<Stop> of(LaidLine laid, List<Tees.Tee> tees, FeedPlace feed) {
+        Stops stops = new Stops(laid);
         stops.collect(tees, feed);
         return stops.merged();
     }
@@ -134,7 +132,7 @@ final class Stops {
                 .toList();
         boolean seam = line.closed() && (atStart || atEnd);
         boolean open = line.closed()
-                && !ringClosed
+                && !line.ringJoined()
                 && (Math.abs(station - line.closingM()) < SAME_M || seam && line.closingM() < SAME_M);
         boolean idle = open || atStart || atEnd;
         return new Stop(

@@ -4,8 +4,10 @@ import buckle.layout.FeedPlace;
 import buckle.layout.Fence;
 import buckle.layout.GatePlace;
 import buckle.layout.Joint;
+import buckle.layout.LaidLine;
 import buckle.layout.LineLayout;
 import buckle.layout.Pull;
+import buckle.layout.WireRun;
 import buckle.network.Edge.Kind;
 import buckle.network.Stops.Stop;
 import buckle.site.Tees;
@@ -33,6 +35,7 @@ final class WireNetwork {
         this.stops = stops;
         fence.lines().forEach(l -> lines.put(l.id(), l.layout()));
         fence.lines().forEach(l -> l.layout().pulls().forEach(p -> along(l.layout(), p)));
+        fence.lines().forEach(l -> l.layout().runs().forEach(r -> run(l, r)));
         fence.joints().forEach(this::joint);
     }
 
@@ -87,6 +90,46 @@ final class WireNetwork {
                 }
             }
             before = stop;
+        }
+    }
+
+    /** Where wires run on from pull to pull, come back on another height or meet their own beginning. */
+    private void run(LaidLine laid, WireRun run) {
+        LineLayout line = laid.layout();
+        int count = line.schedule().wires().size();
+        for (int i = 1; i < run.pulls().size(); i++) {
+            Pull before = line.pulls().get(run.pulls().get(i - 1));
+            Pull after = line.pulls().get(run.pulls().get(i));
+            for (int wire = 1; wire <= count; wire++) {
+                runsOn(line, end(line, before, wire), begin(line, after, wire), before.toM(), wire);
+            }
+        }
+        Pull first = line.pulls().get(run.pulls().getFirst());
+        Pull last = line.pulls().get(run.pulls().getLast());
+        List<Integer> hot = hot(line);
+        if (run.oneWire()) {
+            boolean round = run.ring();
+            for (int i = 1; i < hot.size(); i++) {
+                int low = hot.get(i - 1);
+                int high = hot.get(i);
+                boolean far = round || i % 2 == 1;
+                Node from = far ? end(line, last, low) : begin(line, first, low);
+                Node to = round || !far ? begin(line, first, high) : end(line, last, high);
+                runsOn(line, from, to, far ? last.toM() : first.fromM(), low);
+            }
+        }
+        for (int wire = 1; run.ring() && wire <= count; wire++) {
+            if (!(run.oneWire() && hot(line, wire))) {
+                runsOn(line, end(line, last, wire), begin(line, first, wire), last.toM(), wire);
+            }
+        }
+    }
+
+    /** But for a switch that stands there. */
+    private void runsOn(LineLayout line, Node from, Node to, double stationM, int wire) {
+        Stop stop = stopAt(line, stationM);
+        if (!cut(stop, line, wire)) {
+            edges.add(Edge.of(Kind.RUNS_ON, from, to, line.lineId() + "/on:" + stop.key(), 0, false));
         }
     }
 

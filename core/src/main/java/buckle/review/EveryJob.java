@@ -38,7 +38,7 @@ final class EveryJob {
         if (lines.stream().anyMatch(LineLayout::closed)) {
             all.add(new Standing(
                     Rule.J7,
-                    spec.fence().wires().ringClosed()
+                    lines.stream().filter(LineLayout::closed).allMatch(LineLayout::ringJoined)
                             ? LayoutMessage.EveryJob.RING_CLOSED
                             : LayoutMessage.EveryJob.RING_OPEN));
         }

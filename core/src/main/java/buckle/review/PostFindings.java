@@ -63,11 +63,14 @@ final class PostFindings {
         boolean staked =
                 !line.braces().isEmpty() && line.braces().stream().allMatch(b -> b.kind() == BraceKind.BACK_STAKE);
         boolean conducts = false;
+        NavigableSet<Double> held = new TreeSet<>();
+        line.braces().forEach(b -> held.add(b.strongStationM()));
         for (Post p : line.posts()) {
             Cancellation.check();
             PostLoad load = p.load();
             PostStock.Family family = p.stock().family();
-            boolean pushed = !p.ends() && load.sideWorstN() > 0;
+            // Where pulls meet the post is judged with what holds them, also where the wires run on round it.
+            boolean pushed = !p.ends() && load.sideWorstN() > 0 && !near(held, p.stationM());
             // A coated rod with its stake takes a light pull (H3).
             boolean light = staked && family == PostStock.Family.FIBREGLASS;
             put(lifted, p.kind() == PostKind.TIE_DOWN && load.upliftN() > 0, line, p);
@@ -82,6 +85,11 @@ final class PostFindings {
                 conducts = true;
             }
         }
+    }
+
+    private static boolean near(NavigableSet<Double> stations, double stationM) {
+        return !stations.subSet(stationM - Post.SAME_PLACE_M, true, stationM + Post.SAME_PLACE_M, true)
+                .isEmpty();
     }
 
     private static void put(List<On<Post>> into, boolean belongs, LineLayout line, Post p) {

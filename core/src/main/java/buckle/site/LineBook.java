@@ -16,6 +16,7 @@ import java.util.OptionalInt;
  * @param turned whether the line was reversed since its ends were named; test points keep their names
  * @param closingCorner corner of a closed line where the hot wires stay open, the first when not said
  * @param onExisting whether the wires hang on offset brackets of an existing fence already
+ * @param wireEnds corners at which the wire ends though it would run on
  * @param wiresOn the side of the posts the wires hang on; always on the outside of a turn when not said
  * @param beside id of the line this one is the outer row of, in a double fence
  */
@@ -28,15 +29,25 @@ public record LineBook(
         Optional<String> closingCorner,
         boolean onExisting,
         Optional<String> beside,
-        Optional<Side> wiresOn)
+        Optional<Side> wiresOn,
+        List<String> wireEnds)
         implements LineBookBuilder.With {
     public static final LineBook EMPTY = new LineBook(
-            List.of(), List.of(), List.of(), false, Optional.empty(), false, Optional.empty(), Optional.empty());
+            List.of(),
+            List.of(),
+            List.of(),
+            false,
+            Optional.empty(),
+            false,
+            Optional.empty(),
+            Optional.empty(),
+            List.of());
 
     public LineBook {
         overrides = List.copyOf(overrides);
         issued = List.copyOf(issued);
         standing = List.copyOf(standing);
+        wireEnds = List.copyOf(wireEnds);
     }
 
     /**

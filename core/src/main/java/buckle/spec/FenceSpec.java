@@ -13,6 +13,7 @@ import java.util.OptionalDouble;
 /**
  * What is built along a line: which animals it is for, its wires, posts and braces.
  *
+ * @param stringing how wire is run along the line
  * @param hazard what insulators have to stand (I5)
  * @param signEveryM distance between warning signs along the line
  */
@@ -23,6 +24,7 @@ public record FenceSpec(
         Posts posts,
         Braces braces,
         Wires wires,
+        Stringing stringing,
         UnderGate underGate,
         Hazard hazard,
         double signEveryM,
@@ -58,6 +60,7 @@ public record FenceSpec(
                     true,
                     true,
                     false),
+            Stringing.USUAL,
             new UnderGate(0.45, 0.5),
             Hazard.USUAL,
             50,

@@ -9,11 +9,16 @@ import java.util.Optional;
  * @param hot conductor of its hot wires
  */
 public record LineSpec(
-        String lineId, Optional<WireSchedule> schedule, Optional<BraceKind> brace, Optional<Conductor> hot) {
+        String lineId,
+        Optional<WireSchedule> schedule,
+        Optional<BraceKind> brace,
+        Optional<Conductor> hot,
+        Optional<Stringing> stringing) {
     /** The job's fence with what this line has otherwise. */
     FenceSpec of(FenceSpec job) {
         return job.withSchedule(schedule.orElse(job.schedule()))
                 .withBraces(brace.map(job.braces()::withKind).orElse(job.braces()))
-                .withWires(hot.map(job.wires()::withHot).orElse(job.wires()));
+                .withWires(hot.map(job.wires()::withHot).orElse(job.wires()))
+                .withStringing(stringing.orElse(job.stringing()));
     }
 }

@@ -20,6 +20,9 @@ public record Part(Use use, Product product, Place place, double quantity, Terms
         /** Wires over a length, and the coils that are opened for them. */
         record Metres(long wires, double slopeM, int coils) implements Terms {}
 
+        /** Left over where wires end. */
+        record Tails(long ends, double eachM) implements Terms {}
+
         /** Posts, by the longest and the deepest of them. */
         record Cut(double lengthM, double depthM) implements Terms {}
 

@@ -11,6 +11,7 @@ import buckle.layout.Post;
 import buckle.layout.PostKind;
 import buckle.layout.Pull;
 import buckle.layout.Sign;
+import buckle.layout.WireRun;
 import buckle.material.Conductor;
 import buckle.material.Fitting;
 import buckle.material.PostStock;
@@ -23,6 +24,7 @@ import buckle.site.GateKind;
 import buckle.spec.BraceKind;
 import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
+import buckle.spec.Stringing;
 import buckle.spec.WireRole;
 import buckle.takeoff.Part.Terms;
 import buckle.task.Cancellation;
@@ -32,6 +34,7 @@ import java.util.EnumMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.function.Predicate;
 
 /** Every element of a layout as parts, line by line since lines differ in wires. */
@@ -54,11 +57,13 @@ public final class Parts {
             return List.of();
         }
         Parts all = new Parts(layout, spec);
+        boolean runOn =
+                layout.lines().stream().anyMatch(l -> l.stringing().way().passesCorners());
         for (LineLayout line : layout.lines()) {
             Cancellation.check();
             all.posts(line);
             all.braces(line);
-            all.wires(new Wired(line, spec));
+            all.wires(new Wired(line, spec, runOn ? Noun.RUN : Noun.PULL));
             all.gates(line);
             all.cutOuts(line);
         }
@@ -207,22 +212,40 @@ public final class Parts {
         final List<Double> brackets = new ArrayList<>();
         final List<Double> braced = new ArrayList<>();
         final List<Double> cutThrough = new ArrayList<>();
-        final List<Double> pulls = new ArrayList<>();
-        final List<Double> pullEnds = new ArrayList<>();
+        /** Pulls, or runs where the wires of some line run on through several. */
+        final Noun run;
 
-        Wired(LineLayout line, Spec spec) {
+        final boolean passes;
+
+        final boolean oneWire;
+        final List<Double> runs = new ArrayList<>();
+        final List<Double> runEnds = new ArrayList<>();
+        final List<Double> insulatedEnds = new ArrayList<>();
+        final List<Double> tighteners = new ArrayList<>();
+        final List<Double> springs = new ArrayList<>();
+
+        Wired(LineLayout line, Spec spec, Noun run) {
             this.line = line;
             this.plan = spec.fence(line.lineId()).wires();
+            this.run = run;
+            this.passes = line.stringing().way().passesCorners();
+            this.oneWire = line.stringing().way().oneWire();
             for (Post b : line.posts()) {
                 if (!b.ends()) {
                     passes(b, spec).add(b.stationM());
                 }
             }
+            for (WireRun r : line.runs()) {
+                runs.add(r.fromM());
+                boolean there = plan.hot().family() != Conductor.Family.NET;
+                List<Double> ends = List.of(r.fromM(), back(r) ? r.fromM() : r.toM());
+                runEnds.addAll(ends);
+                ends.stream().filter(at -> there && insulatorAt(at)).forEach(insulatedEnds::add);
+                tighteners.addAll(r.tightenersM());
+                springs.addAll(r.tightenersM().stream().limit(1).toList());
+            }
             for (int k = 0; k < line.pulls().size(); k++) {
                 Pull pull = line.pulls().get(k);
-                pulls.add(pull.strainerStationM());
-                pullEnds.add(pull.fromM());
-                pullEnds.add(pull.toM());
                 boolean one = line.braces().get(2 * k).load().railM() > 0;
                 boolean other = line.braces().get(2 * k + 1).load().railM() > 0;
                 if (one || other) {
@@ -237,7 +260,37 @@ public final class Parts {
             }
         }
 
+        /** An even number of heights brings the one wire back to where it began. */
+        private boolean back(WireRun r) {
+            return r.oneWire() && !r.ring() && hot() % 2 == 0;
+        }
+
+        /** Rods and step-ins insulate by themselves; wires that end at each strong post end on insulators all the same. */
+        private boolean insulatorAt(double stationM) {
+            return !passes
+                    || line.posts().stream()
+                            .filter(p -> near(p.stationM(), stationM))
+                            .noneMatch(p -> p.stock().family().insulates());
+        }
+
+        private boolean near(double one, double other) {
+            double apart = Math.abs(one - other);
+            return apart < Post.SAME_PLACE_M || line.closed() && Math.abs(apart - line.lengthM()) < Post.SAME_PLACE_M;
+        }
+
+        /** Hot wires that are each in one piece. */
+        int hotPieces() {
+            return oneWire ? Math.min(1, hot()) : hot();
+        }
+
+        int pieces() {
+            return hotPieces() + held();
+        }
+
         private List<Double> passes(Post b, Spec spec) {
+            if (b.stock().family().holdsWires()) {
+                return passed.computeIfAbsent(b.stock().family(), f -> new ArrayList<>());
+            }
             if (b.shared() && (b.kind().spaced() || b.kind() == PostKind.LIGHT)) {
                 return brackets;
             }
@@ -268,10 +321,12 @@ public final class Parts {
             return hot() + held();
         }
 
+        /** Wires in one piece each, of some conductors. */
         int number(Predicate<Conductor> which) {
             int count = 0;
             for (WireRole role : WireRole.values()) {
-                count += which.test(plan.of(role)) ? count(role) : 0;
+                int pieces = role == WireRole.HOT ? hotPieces() : count(role);
+                count += which.test(plan.of(role)) ? pieces : 0;
             }
             return count;
         }
@@ -343,6 +398,17 @@ public final class Parts {
                     w.count(role) * pull.slopeLengthM() * slack,
                     new Terms.Metres(w.count(role), pull.slopeLengthM(), coils));
         }
+        if (w.passes) {
+            double tail = w.plan.of(role).crimped() ? Values.X1_TAIL_M : Values.X1_WOVEN_TAIL_M;
+            int pieces = role == WireRole.HOT ? w.hotPieces() : w.count(role);
+            long ends = (long) pieces * w.runEnds.size();
+            add(
+                    use,
+                    new Product.WireOf(w.plan.of(role)),
+                    new Place.Stations(w.line.lineId(), w.runEnds),
+                    ends * tail,
+                    new Terms.Tails(ends, tail));
+        }
     }
 
     /** I1: one for each hot wire and post passed, of the kind that fits the post; spares at the braces, of the kind of strong posts. */
@@ -381,19 +447,29 @@ public final class Parts {
                 Noun.POST_PASSED_INSIDE_TURN,
                 w.inside);
         insulator(Use.OFFSET_BRACKET, Fitting.OFFSET_BRACKET, w, Noun.POST_OF_OLD_FENCE, w.brackets);
-        counted(
+        int strained = w.insulated() > 0 ? w.hotPieces() : 0;
+        ends(
                 Use.STRAIN_INSULATOR,
-                Product.of(Fitting.STRAIN_INSULATOR),
+                Fitting.STRAIN_INSULATOR,
                 w,
                 Noun.HOT_WIRE,
-                w.insulated(),
-                Noun.PULL,
-                w.pulls.size(),
-                w.pullEnds,
-                2);
+                strained,
+                w.insulatedEnds,
+                1,
+                Noun.INSULATED_END);
         insulator(Use.STRAIN_INSULATOR, Fitting.STRAIN_INSULATOR, w, Noun.CUT_OUT, w.cutThrough);
         fasteners(Use.STAPLE, Fitting.STAPLE, w, w.fastened(true));
         fasteners(Use.CLIP, Fitting.CLIP, w, w.fastened(false));
+    }
+
+    /** At the ends of wires: so many each. Where the wires of some line run on, ends are counted rather than pulls. */
+    private void ends(
+            Use use, Fitting fitting, Wired w, Noun wires, int count, List<Double> at, long each, Noun counted) {
+        if (w.run == Noun.PULL) {
+            counted(use, Product.of(fitting), w, wires, count, Noun.PULL, w.runs.size(), at, 2 * each);
+        } else {
+            counted(use, Product.of(fitting), w, wires, count, counted, (int) (at.size() * each), at, 1);
+        }
     }
 
     private void insulator(Use use, Fitting fitting, Wired w, Noun things, List<Double> at) {
@@ -405,46 +481,54 @@ public final class Parts {
     }
 
     private void straining(Wired w) {
-        int strained = w.number(c -> c.strained() || c.family() == Conductor.Family.SOFT_WIRE);
-        int crimped = w.number(Conductor::crimped);
-        int sprung = w.plan.springs() && w.plan.hot().strained() ? w.hot() : 0;
-        counted(Use.STRAINER, Product.of(Fitting.STRAINER), w, Noun.WIRE, strained, Noun.PULL, w.pulls, 1);
-        counted(Use.SPRING, Product.of(Fitting.SPRING), w, Noun.HOT_WIRE, sprung, Noun.PULL, w.pulls, 1);
-        long crimps = 2L * Values.S5_CRIMPS_PER_END;
+        Stringing.Tightener tightener = w.line.stringing().tightener();
+        boolean everyWire = tightener != Stringing.Tightener.BY_LENGTH;
+        int strained = w.number(c -> c.family() != Conductor.Family.NET
+                && (everyWire || c.strained() || c.family() == Conductor.Family.SOFT_WIRE));
+        boolean sprung = w.plan.springs() && w.plan.hot().strained() && tightener != Stringing.Tightener.NONE;
+        Noun tightened = w.run == Noun.PULL ? Noun.PULL : Noun.TIGHTENER;
+        counted(Use.STRAINER, Product.of(Fitting.STRAINER), w, Noun.WIRE, strained, tightened, w.tighteners, 1);
         counted(
-                Use.CRIMP,
-                Product.of(Fitting.CRIMP),
-                w,
-                Noun.WIRE,
-                crimped,
-                Noun.PULL,
-                w.pulls.size(),
-                w.pullEnds,
-                crimps);
-        counted(
-                Use.CRIMP,
-                Product.of(Fitting.CRIMP),
+                Use.SPRING,
+                Product.of(Fitting.SPRING),
                 w,
                 Noun.HOT_WIRE,
-                w.plan.hot().crimped() ? w.insulated() : 0,
-                Noun.CUT_OUT,
+                sprung ? w.hotPieces() : 0,
+                w.run,
+                w.springs,
+                1);
+        Optional<Stringing.WireEnd> end = w.line.stringing().end();
+        int crimped = end.isPresent() ? end.get().sleeves() > 0 ? w.pieces() : 0 : w.number(Conductor::crimped);
+        int sleeves = end.map(Stringing.WireEnd::sleeves).orElse(Values.S5_CRIMPS_PER_END);
+        ends(Use.CRIMP, Fitting.CRIMP, w, Noun.WIRE, crimped, w.runEnds, sleeves, Noun.SLEEVE);
+        int cut = w.plan.hot().crimped() ? w.insulated() : 0;
+        long crimps = 2L * Values.S5_CRIMPS_PER_END;
+        boolean pulls = w.run == Noun.PULL;
+        counted(
+                Use.CRIMP,
+                Product.of(Fitting.CRIMP),
+                w,
+                pulls ? Noun.HOT_WIRE : Noun.WIRE,
+                cut,
+                pulls ? Noun.CUT_OUT : Noun.SLEEVE,
+                pulls ? w.cutThrough.size() : (int) (w.cutThrough.size() * crimps),
                 w.cutThrough,
-                crimps);
+                pulls ? crimps : 1);
         List<Double> joints = w.line.pulls().stream()
                 .flatMap(p -> p.wires().stream())
                 .flatMap(x -> x.joinersM().stream())
                 .toList();
         pieces(Use.WIRE_JOINT, Fitting.WIRE_JOINT, w.line.lineId(), joints, 1);
-        counted(
+        boolean knotted = end.filter(e -> e.sleeves() == 0).isPresent();
+        ends(
                 Use.END_TIE,
-                Product.of(Fitting.END_TIE),
+                knotted ? Fitting.WIRE_END : Fitting.END_TIE,
                 w,
-                Noun.WOVEN_WIRE,
-                w.wires() - crimped,
-                Noun.PULL,
-                w.pulls.size(),
-                w.pullEnds,
-                2);
+                knotted ? Noun.WIRE : Noun.WOVEN_WIRE,
+                knotted ? w.pieces() : end.isPresent() ? 0 : w.pieces() - crimped,
+                w.runEnds,
+                1,
+                Noun.END);
     }
 
     // ---------------------------------------------------------------- joints, gates, switches

@@ -156,7 +156,7 @@ public final class Takeoff {
             case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> {
                 Conductor conductor = ((Product.WireOf) product).conductor();
                 int coils = parts.stream()
-                        .mapToInt(p -> ((Terms.Metres) p.terms()).coils())
+                        .mapToInt(p -> p.terms() instanceof Terms.Metres m ? m.coils() : 0)
                         .sum();
                 yield Optional.of(
                         new Pack("coil", Math.min(by.coilM(), conductor.coilsM().getLast()), coils));
@@ -199,17 +199,17 @@ public final class Takeoff {
             case CORNER_INSULATOR_INSIDE ->
                 counted(parts, Noun.HOT_WIRE, Noun.POST_PASSED_INSIDE_TURN, false, 1, count);
             case OFFSET_BRACKET -> counted(parts, Noun.HOT_WIRE, Noun.POST_OF_OLD_FENCE, false, 1, count);
-            case STRAIN_INSULATOR -> counted(parts, Noun.HOT_WIRE, Noun.PULL, true, 1, count);
+            case STRAIN_INSULATOR -> ends(parts, Noun.HOT_WIRE, Noun.INSULATED_END, 1, count);
             case STAPLE, CLIP -> counted(parts, Noun.EARTH_OR_PLAIN_WIRE, Noun.POST_PASSED, false, 1, count);
-            case STRAINER -> counted(parts, Noun.WIRE, Noun.PULL, false, 1, count);
-            case SPRING -> counted(parts, Noun.HOT_WIRE, Noun.PULL, false, 1, count);
-            case CRIMP -> counted(parts, Noun.WIRE, Noun.PULL, true, Values.S5_CRIMPS_PER_END, count);
+            case STRAINER -> counted(parts, Noun.WIRE, or(parts, Noun.TIGHTENER), false, 1, count);
+            case SPRING -> counted(parts, Noun.HOT_WIRE, or(parts, Noun.RUN), false, 1, count);
+            case CRIMP -> ends(parts, Noun.WIRE, Noun.SLEEVE, sleeves(parts), count);
             case WIRE_JOINT ->
                 new TakeoffMessage.WhereCoilsEnd(spec.fence().wires().hot().family());
             case END_TIE ->
                 new TakeoffMessage.Counted(
-                        sum(parts, Noun.WOVEN_WIRE, Noun.PULL),
-                        true,
+                        sum(parts, tied(parts), or(parts, Noun.END)),
+                        or(parts, Noun.END) == Noun.PULL,
                         1,
                         sum(parts, Noun.HOT_WIRE, Noun.CUT_OUT),
                         false,
@@ -327,14 +327,27 @@ public final class Takeoff {
 
     private Message wire(List<Part> parts, double quantity) {
         Map<Long, Double> byWires = new TreeMap<>();
+        Map<Double, Long> tails = new TreeMap<>();
+        long pulls = 0;
         for (Part p : parts) {
-            Terms.Metres m = (Terms.Metres) p.terms();
-            byWires.merge(m.wires(), m.slopeM(), Double::sum);
+            if (p.terms() instanceof Terms.Metres m) {
+                byWires.merge(m.wires(), m.slopeM(), Double::sum);
+                pulls++;
+            } else if (p.terms() instanceof Terms.Tails t) {
+                tails.merge(t.eachM(), t.ends(), Long::sum);
+            }
         }
         List<TakeoffMessage.Wires> runs = new ArrayList<>();
         byWires.forEach((wires, slope) -> runs.add(new TakeoffMessage.Wires(wires, slope)));
         return new TakeoffMessage.WireLength(
-                runs, parts.size(), spec.purchasing().wireSlackPercent(), quantity, Values.S14_LEAST_REST_M);
+                runs,
+                pulls,
+                spec.purchasing().wireSlackPercent(),
+                tails.entrySet().stream()
+                        .map(t -> new TakeoffMessage.WireLength.Tails(t.getValue(), t.getKey()))
+                        .toList(),
+                quantity,
+                Values.S14_LEAST_REST_M);
     }
 
     private static TakeoffMessage.Counted counted(
@@ -342,6 +355,37 @@ public final class Takeoff {
         Sum more = things == Noun.CUT_OUT ? new Sum(wires, things, List.of()) : sum(parts, Noun.HOT_WIRE, Noun.CUT_OUT);
         return new TakeoffMessage.Counted(
                 sum(parts, wires, things), ends, each, more, ends && each > 1, OptionalLong.of(total));
+    }
+
+    /** What was counted where wires run on, or pulls. */
+    private static Noun or(List<Part> parts, Noun running) {
+        return parts.stream().anyMatch(p -> p.terms() instanceof Terms.Count c && c.things() == running)
+                ? running
+                : Noun.PULL;
+    }
+
+    private static Noun tied(List<Part> parts) {
+        return parts.stream()
+                .map(p -> ((Terms.Count) p.terms()).wires())
+                .findFirst()
+                .orElse(Noun.WOVEN_WIRE);
+    }
+
+    /** Sleeves at each end of a pull. */
+    private static long sleeves(List<Part> parts) {
+        return parts.stream()
+                .filter(p -> p.terms() instanceof Terms.Count c && c.things() == Noun.PULL)
+                .mapToLong(p -> ((Terms.Count) p.terms()).each() / 2)
+                .findFirst()
+                .orElse(Values.S5_CRIMPS_PER_END);
+    }
+
+    /** At both ends of pulls, or at ends that were counted one by one. */
+    private static TakeoffMessage.Counted ends(List<Part> parts, Noun wires, Noun running, long each, long total) {
+        Noun things = or(parts, running);
+        return things == running
+                ? counted(parts, wires, things, false, 1, total)
+                : counted(parts, wires, things, true, each, total);
     }
 
     /** Lines of as many wires are one term. */

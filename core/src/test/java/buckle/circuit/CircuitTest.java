@@ -194,6 +194,7 @@ class CircuitTest {
                 Optional.of(
                         new WireSchedule("own", List.of(new Wire(0.5, WireRole.PLAIN), new Wire(1, WireRole.EARTH)))),
                 Optional.empty(),
+                Optional.empty(),
                 Optional.empty());
         Spec spec = spec().withFence(f -> f.withWires(f.wires().withRingClosed(true)));
         Electrics e = electrics(spec.withLines(List.of(bare)), Trial.NONE, Part.CURVE, ring, plain);

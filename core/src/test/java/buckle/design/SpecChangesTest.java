@@ -19,6 +19,7 @@ import buckle.spec.Plan;
 import buckle.spec.Preset;
 import buckle.spec.PulseModel;
 import buckle.spec.Spec;
+import buckle.spec.Stringing;
 import buckle.spec.Supply;
 import buckle.units.UnitSystem;
 import java.util.ArrayList;
@@ -26,6 +27,7 @@ import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
 import org.junit.jupiter.api.Test;
@@ -79,7 +81,10 @@ class SpecChangesTest {
                                 "l",
                                 Optional.of(Preset.of("W1").schedule()),
                                 Optional.of(BraceKind.DOUBLE_H),
+                                Optional.empty(),
                                 Optional.empty()));
+            case OptionalDouble o -> OptionalDouble.of(120);
+            case Optional<?> o when path.endsWith("stringing.end") -> Optional.of(Stringing.WireEnd.KNOT);
             case Optional<?> o ->
                 path.endsWith("energizer")
                         ? Optional.of(Energizers.GENERIC.get(2))

@@ -290,9 +290,10 @@ class DepthTest {
         }
     }
 
-    private static boolean strainedAmid(Pull p) {
-        double quarterM = p.slopeLengthM() / 4;
-        return p.strainerStationM() > p.fromM() + quarterM && p.strainerStationM() < p.toM() - quarterM;
+    private static boolean strainedAmid(WireRun run) {
+        double quarterM = run.slopeLengthM() / 4;
+        double at = run.tightenersM().getFirst();
+        return at > run.fromM() + quarterM && at < run.toM() - quarterM;
     }
 
     @Test
@@ -300,9 +301,10 @@ class DepthTest {
         LineLayout laid = lay(Fences.line("l", false, 0, 0, 1000, 0), SPEC);
         assertThat(laid.posts().stream().filter(p -> p.kind() == PostKind.INLINE))
                 .hasSize(2);
-        assertThat(laid.pulls()).hasSize(3).allMatch(DepthTest::strainedAmid);
+        assertThat(laid.pulls()).hasSize(3);
+        assertThat(laid.runs()).hasSize(3).allMatch(DepthTest::strainedAmid);
         assertThat(laid.braces()).hasSize(6);
-        assertThat(lay(straight(), SPEC).pulls()).noneMatch(DepthTest::strainedAmid);
+        assertThat(lay(straight(), SPEC).runs()).noneMatch(DepthTest::strainedAmid);
         Spec tape = SPEC.withFence(f -> f.withWires(f.wires()
                 .withHot(Conductor.POLYTAPE)
                 .withEarth(Conductor.POLYTAPE)

@@ -154,8 +154,12 @@ class AssessorTest {
     /** V3: each row of a double fence is asked for its own wires only. */
     @Test
     void theOuterRowIsAskedForItsOwnWires() {
-        LineSpec outer =
-                new LineSpec("o", Optional.of(Preset.of("W9-outer").schedule()), Optional.empty(), Optional.empty());
+        LineSpec outer = new LineSpec(
+                "o",
+                Optional.of(Preset.of("W9-outer").schedule()),
+                Optional.empty(),
+                Optional.empty(),
+                Optional.empty());
         Spec plot = Spec.USUAL.withFence(f -> f.withAnimals(List.of(Animal.DEER_PLOT))
                 .withSchedule(Preset.of("W9").schedule()));
         Spec spec = plot.withLines(List.of(outer));

@@ -212,7 +212,11 @@ class MaterialTakeoffTest {
     void linesWithWiresOfTheirOwnAreCountedByThemselves() {
         FenceLine inner = Fences.line("inner", false, 50, 0, 50, 60).withStartsOn(Optional.of("l"));
         Spec spec = Spec.USUAL.withLines(List.of(new LineSpec(
-                "inner", Optional.of(Preset.of("W2").schedule()), Optional.empty(), Optional.of(Conductor.POLYTAPE))));
+                "inner",
+                Optional.of(Preset.of("W2").schedule()),
+                Optional.empty(),
+                Optional.of(Conductor.POLYTAPE),
+                Optional.empty())));
         Design design = design(spec, straight(), inner);
         Map<String, TakeoffLine> t = takeoff(design);
         assertThat(quantity(t, "wire.hot")).isCloseTo(2 * 100 * 1.03, within(0.2));

@@ -90,7 +90,7 @@ class JobFileTest {
     @Test
     void theSchemaRefusesWhatTheReaderRefuses() throws IOException {
         assertThat(schema().validate(
-                                Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":6},\"features\":[]}"
+                                Json.parse("{\"type\":\"FeatureCollection\",\"buckle\":{\"schema\":7},\"features\":[]}"
                                         .getBytes(StandardCharsets.UTF_8))))
                 .isNotEmpty();
     }
@@ -101,8 +101,8 @@ class JobFileTest {
             delimiter = ';',
             quoteCharacter = '~',
             value = {
-                "\"schema\" : 5; \"schema\" : 6; buckle.schema; job.schema-newer",
-                "\"schema\" : 5; \"schema\" : \"one\"; buckle.schema; job.schema",
+                "\"schema\" : 6; \"schema\" : 7; buckle.schema; job.schema-newer",
+                "\"schema\" : 6; \"schema\" : \"one\"; buckle.schema; job.schema",
                 "\"units\" : \"METRIC\"; \"units\" : \"FURLONGS\"; buckle.spec.preferences.units; json.value",
                 "\"spacingM\" : 5.0; \"spacingM\" : 0; buckle.spec.fence.posts; json.value",
                 "\"spacingM\" : 5.0; \"spacingM\" : \"5\"; buckle.spec.fence.posts.spacingM; json.value",

@@ -38,7 +38,7 @@ import tools.jackson.databind.node.ObjectNode;
 
 /**
  * Documents as earlier versions wrote them: plan-f00402d is from 0.1.0, plan-191d2e4 from 0.2.0, plan-8b8f3ee and job-8b8f3ee are
- * the last before the spec was sorted by owner. What they were laid out to was written down by the programs of then (layouts.json).
+ * the last before the spec was sorted by owner, plan-55bc4ea the last before stringing was said. What they were laid out to was written down by the programs of then (layouts.json).
  */
 class StoredDocumentTest {
     private static final Path FOLDER = Path.of("src", "test", "resources", "documents");

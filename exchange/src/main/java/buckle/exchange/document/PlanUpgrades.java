@@ -39,6 +39,7 @@ public final class PlanUpgrades {
         }
         plan.path("decisions").path("accepted").forEach(a -> fill((ObjectNode) a, then.path("accepted")));
         if (!branchesNamed) {
+            lines.forEach(line -> fill((ObjectNode) line, frozen("plan-3.json").path("line")));
             Site read = Json.MAPPER.treeToValue(site, Site.class);
             plan.set("site", Json.MAPPER.valueToTree(Tees.fromCoincidence(read)));
         }
@@ -58,6 +59,14 @@ public final class PlanUpgrades {
             Optional<JsonNode> value = take(holder, List.of(("spec." + from).split("\\.")));
             value.ifPresent(v -> put(holder, List.of(to.split("\\.")), from.equals("power.model") ? said(v) : v));
         });
+    }
+
+    /** From 3 to 4: wires ended at each strong post, whatever was drawn. */
+    static void nameStringing(ObjectNode plan) {
+        JsonNode then = frozen("plan-3.json");
+        plan.path("site").path("lines").forEach(line -> fill((ObjectNode) line, then.path("line")));
+        fill((ObjectNode) plan.path("spec"), then.path("spec"));
+        plan.path("spec").path("lines").forEach(line -> fill((ObjectNode) line, then.path("lineSpec")));
     }
 
     private static Map<String, String> beforeOwners() {

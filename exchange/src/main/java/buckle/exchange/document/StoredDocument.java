@@ -19,7 +19,9 @@ public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<Object
 
     /** A job's plan. */
     public static final StoredDocument<Plan> PLAN = new StoredDocument<>(
-            "plan", Plan.class, List.of(PlanUpgrades::nameWhatCameLater, PlanUpgrades::sortByOwner));
+            "plan",
+            Plan.class,
+            List.of(PlanUpgrades::nameWhatCameLater, PlanUpgrades::sortByOwner, PlanUpgrades::nameStringing));
 
     /** What lies on a property. */
     public static final StoredDocument<Land> LAND = new StoredDocument<>("land", Land.class, List.of());

@@ -30,7 +30,7 @@ public record JobFile(
         List<Observation> readings,
         List<String> leftOut) {
     /** Version of the job file that this program writes and the newest it reads. */
-    public static final int SCHEMA = 5;
+    public static final int SCHEMA = 6;
 
     /** Ground that travels around a job, about 200 m. */
     private static final double AROUND_DEG = 0.002;

@@ -39,6 +39,7 @@ import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** Reads a job file back without loss, or says what is wrong with it and where. */
 public final class JobFileReader {
@@ -181,6 +182,13 @@ public final class JobFileReader {
                 text(properties, "note", "")));
     }
 
+    /** What is left out, as in files from before it could be said, is empty. */
+    private static LineBook book(ObjectNode own, String path) {
+        ObjectNode whole = Json.MAPPER.valueToTree(LineBook.EMPTY);
+        whole.setAll(own);
+        return Json.read(whole, LineBook.class, path);
+    }
+
     private static void checkSchema(JsonNode schema) {
         if (!schema.isInt()) {
             throw new BadInput("job.schema", "buckle.schema", "The job file does not say which schema it follows.");
@@ -272,8 +280,8 @@ public final class JobFileReader {
                         : Optional.empty(),
                 branch(properties.path("startsOn")),
                 branch(properties.path("endsOn")),
-                properties.path("book").isObject()
-                        ? Json.read(properties.path("book"), LineBook.class, path + ".properties.book")
+                properties.path("book") instanceof ObjectNode book
+                        ? book(book, path + ".properties.book")
                         : LineBook.EMPTY);
         if (lines.put(id, line) != null) {
             throw new BadInput("id.twice", path + ".id", "Two lines have the id “" + id + "”.");
