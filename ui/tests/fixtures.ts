@@ -133,6 +133,7 @@ export function laidSquare(): LineLayout {
     runs: [run(0, 0, 150, 151), run(1, 155, 400, 247)],
     stringing: plan().spec.fence.stringing,
     ringJoined: false,
+    feeder: false,
     gates: [{ id: 'gate-1', name: 'gate 1', kind: 'SWING', fromM: 150, toM: 155 }],
     cutOuts: [],
     profileGaps: [],
@@ -179,6 +180,7 @@ export function design(): Design {
           latDeg: 44,
         },
       ],
+      leads: [],
       joints: [joint('JUMPER', 3, 'jumper set'), joint('LINK', 400, 'round the post')],
       signs: [],
       findings: [

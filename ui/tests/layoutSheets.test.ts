@@ -63,7 +63,9 @@ describe('what is kept along a line', () => {
 
   it('keeps nothing for a line that has nothing of its own', () => {
     const own = setLineSpec(plan(), 'line-1', { hot: 'POLYTAPE' })
-    expect(own.spec.lines).toEqual([{ lineId: 'line-1', schedule: null, brace: null, hot: 'POLYTAPE' }])
+    expect(own.spec.lines).toEqual([
+      { lineId: 'line-1', schedule: null, brace: null, hot: 'POLYTAPE', stringing: null },
+    ])
     expect(setLineSpec(own, 'line-1', { brace: 'PIPE' }).spec.lines[0]!.hot).toBe('POLYTAPE')
     expect(setLineSpec(own, 'line-1', { hot: null }).spec.lines).toEqual([])
   })

@@ -12,6 +12,8 @@ export const emptyBook: LineBook = {
   beside: null,
   wiresOn: null,
   wireEnds: [],
+  leads: [],
+  feeder: false,
 }
 
 export function changeLine(plan: Plan, lineId: string, change: (line: FenceLine) => FenceLine): Plan {
@@ -37,6 +39,16 @@ export function setWireEnd(plan: Plan, lineId: string, cornerId: string, ends: b
   const line = plan.site.lines.find((l) => l.id === lineId)
   const others = (line?.book.wireEnds ?? []).filter((c) => c !== cornerId)
   return changeBook(plan, lineId, { wireEnds: ends ? [...others, cornerId] : others })
+}
+
+/** A lead from a line to another, hooked on where they come nearest; a reel that is known has so much. */
+export function addLead(plan: Plan, lineId: string, toLineId: string, reelM: number | null): Plan {
+  const line = plan.site.lines.find((l) => l.id === lineId)
+  const taken = plan.site.lines.flatMap((l) => l.book.leads.map((x) => x.id))
+  let n = 1
+  while (taken.includes(`lead-${n}`)) n++
+  const lead = { id: `lead-${n}`, toLineId, at: null, reelM }
+  return changeBook(plan, lineId, { leads: [...(line?.book.leads ?? []), lead] })
 }
 
 /** A post that stands otherwise than planned; said again at the same place, the newer word counts. */

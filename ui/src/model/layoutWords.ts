@@ -37,6 +37,7 @@ export const jointKinds = {
   LINK: 'link',
   CABLE: 'cable',
   HANDLE: 'handle',
+  LEAD: 'lead',
   TEE: 'branch',
   CUT_OUT: 'cut-out',
   OPEN: 'open end',

@@ -8,7 +8,7 @@ import CircleStyle from 'ol/style/Circle'
 import RegularShape from 'ol/style/RegularShape'
 import type { FenceLine, LineLayout, PartPlace, Position, Section, Stretch as Along } from '@/api/types'
 import type { useJob } from '@/model/jobStore'
-import { stationText } from '@/shared/units'
+import { lengthText, stationText } from '@/shared/units'
 import { placeAt } from '@/model/geometry'
 import { landShapes } from './landStyles'
 import { nameFont, palette, symbol, type Palette } from './symbols'
@@ -57,6 +57,7 @@ export function fenceDrawing(job: Job, project: Project): Drawing<Feature> {
     corners(job, line, laid, path, colors, into)
     items(job, line, laid, project, colors, into)
   }
+  leads(job, project, colors, into)
   feed(job, project, colors, into)
   return into
 }
@@ -193,6 +194,30 @@ function items(
     into.features.push(styled(new Point(at), ...styles))
     into.signs.push({ at, y: 0, half: 10 })
     name(at, cutOut.name, beside(12))
+  }
+}
+
+/** Leads from line to line, drawn like the lead-out. */
+function leads(job: Job, project: Project, colors: Palette, into: Drawing<Feature>) {
+  for (const lead of job.design?.layout.leads ?? []) {
+    const [from, to] = [project(lead.at), project(lead.onAt)]
+    into.features.push(
+      styled(
+        new LineString([from, to]),
+        new Style({ stroke: new Stroke({ color: colors.hot, width: 1.5, lineDash: [5, 4] }) }),
+      ),
+    )
+    if (lead.bridge) continue
+    const middle = [(from[0]! + to[0]!) / 2, (from[1]! + to[1]!) / 2]
+    const text = `lead, ${lengthText(lead.lengthM, job.units)}`
+    into.words.push({
+      at: middle,
+      text,
+      font: nameFont,
+      color: colors.ink,
+      rank: wordRank.place,
+      spots: beside(8),
+    })
   }
 }
 

@@ -2,6 +2,7 @@
 import { useWords } from '@/model/useWords'
 import { computed, ref, watch } from 'vue'
 import { useJob } from '@/model/jobStore'
+import LinePower from './LinePower.vue'
 import { addLine, removeLine, renameLine } from '@/model/planEdit'
 import {
   copyBeside,
@@ -234,6 +235,7 @@ const others = computed(() => lines.value.filter((l) => l.id !== line.value?.id)
         >
       </template>
       <p v-if="refused" class="problems" role="alert">{{ refused }}</p>
+      <LinePower :line="line" :others="others" />
     </template>
     <h3 class="mt-4">A new shape</h3>
     <form @submit.prevent="place">

@@ -12,6 +12,7 @@ import buckle.layout.Fence;
 import buckle.layout.Finding;
 import buckle.layout.LaidLine;
 import buckle.layout.Layout;
+import buckle.layout.LineLayout;
 import buckle.layout.Section;
 import buckle.layout.Severity;
 import buckle.message.CircuitMessage;
@@ -68,6 +69,7 @@ public final class ElectricsPlanner {
 
     private Electrics judge(Set<Part> asked) {
         List<Spot> spots = Spots.along(layout);
+        List<Spot> needing = Spots.needing(layout, spots);
         Optional<EnergizerRating> own = plan.spec().supply().energizer();
         own.flatMap(EnergizerRating::contradiction)
                 .ifPresent(d -> warn(Rule.E7, new CircuitMessage.PlateDoubted(d, true)));
@@ -76,7 +78,7 @@ public final class ElectricsPlanner {
                 .ifPresent(m -> findings.add(Finding.ofJob(Rule.E8, Severity.NOTE, m)));
         boolean usable = own.isPresent() && own.get().contradiction().isEmpty();
         Optional<EnergizerJudge> compared = asked.contains(Part.ENERGIZERS) || !usable
-                ? Optional.of(new EnergizerJudge(plan, around, solver, needV, spots))
+                ? Optional.of(new EnergizerJudge(plan, around, solver, needV, needing))
                 : Optional.empty();
         EnergizerRating plate = own.filter(p -> usable)
                 .or(() -> compared.flatMap(EnergizerJudge::recommended))
@@ -93,8 +95,9 @@ public final class ElectricsPlanner {
         }
         Range range = asked.contains(Part.RANGE) ? new Range(solver, likely, trial, spots, middle) : Range.none(middle);
         List<PulsePoint> points = points(spots, middle, range);
-        Optional<PulsePoint> weakest =
-                points.stream().filter(p -> p.likelyV() > 0).min(Comparator.comparingDouble(PulsePoint::likelyV));
+        Optional<PulsePoint> weakest = points.stream()
+                .filter(p -> p.likelyV() > 0 && needing.contains(new Spot(p.lineId(), p.stationM())))
+                .min(Comparator.comparingDouble(PulsePoint::likelyV));
         judgeNeed(weakest, middle);
         points.stream()
                 .max(Comparator.comparingDouble(PulsePoint::likelyV))
@@ -128,11 +131,11 @@ public final class ElectricsPlanner {
                         middle.fence().circuit().runs().size(),
                         middle.solution().frequencies(),
                         middle.solution().windowS())),
-                when(asked, Part.RESERVE, () -> ReserveSearch.of(solver, likely, trial, spots, needV, weakestV)),
+                when(asked, Part.RESERVE, () -> ReserveSearch.of(solver, likely, trial, needing, needV, weakestV)),
                 compared.filter(c -> asked.contains(Part.ENERGIZERS)).map(EnergizerJudge::answer),
                 when(asked, Part.EARTH, () -> new EarthJudge(plan, around, solver, likely).judge(spot, trial)),
                 when(asked, Part.SUPPLY, () -> new SupplyJudge(plan, layout, plate, weakestV.orElse(0)).judge()),
-                when(asked, Part.WHAT_IFS, () -> new WhatIfs(plan, laid, around, trial, likely, spots).all()));
+                when(asked, Part.WHAT_IFS, () -> new WhatIfs(plan, laid, around, trial, likely, needing).all()));
     }
 
     private static <T> Optional<T> when(Set<Part> asked, Part part, Supplier<T> answer) {
@@ -165,6 +168,10 @@ public final class ElectricsPlanner {
         Fence fence = laid.fence();
         Map<String, Stationing> lines =
                 fence.lines().stream().collect(Collectors.toMap(LaidLine::id, LaidLine::stationing));
+        Set<String> feeders = layout.lines().stream()
+                .filter(LineLayout::feeder)
+                .map(LineLayout::lineId)
+                .collect(Collectors.toSet());
         List<PulsePoint> points = new ArrayList<>();
         for (int i = 0; i < spots.size(); i++) {
             Spot s = spots.get(i);
@@ -181,7 +188,7 @@ public final class ElectricsPlanner {
                     range.highV(i),
                     middle.at().get(i).map(a -> OptionalDouble.of(a.atS())).orElse(OptionalDouble.empty()),
                     middle.at().get(i).map(Solution.Answer::currentA).orElse(OptionalDouble.of(0)),
-                    Standing.of(v, needV)));
+                    feeders.contains(s.lineId()) ? Standing.MET : Standing.of(v, needV)));
         }
         return points;
     }

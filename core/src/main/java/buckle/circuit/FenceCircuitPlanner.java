@@ -11,6 +11,7 @@ import buckle.layout.LineLayout;
 import buckle.layout.Post;
 import buckle.message.CircuitMessage;
 import buckle.network.FenceNetwork;
+import buckle.network.LeadSpan;
 import buckle.network.LiveWires;
 import buckle.network.Span;
 import buckle.network.Switch;
@@ -100,6 +101,16 @@ public final class FenceCircuitPlanner {
             if (!LiveWires.hot(line).isEmpty()) {
                 connect(line, span);
             }
+        }
+        for (LeadSpan l : network.leads()) {
+            edges.add(new Edge(
+                    l.lead().id(),
+                    network.root(l.from()),
+                    network.root(l.to()),
+                    l.lead().lengthM(),
+                    Wires.cable(),
+                    false,
+                    Optional.empty()));
         }
         for (Switch s : network.switches()) {
             LineLayout line = Objects.requireNonNull(lines.get(s.lineId()));

@@ -22,6 +22,17 @@ final class Spots {
         return !gate.kind().conducts() && stationM > gate.fromM() && stationM < gate.toM();
     }
 
+    /** Those where an animal is to be kept in or out: not along feeders, unless there is nothing else. */
+    static List<Spot> needing(Layout layout, List<Spot> spots) {
+        List<String> feeders = layout.lines().stream()
+                .filter(LineLayout::feeder)
+                .map(LineLayout::lineId)
+                .toList();
+        List<Spot> needing =
+                spots.stream().filter(s -> !feeders.contains(s.lineId())).toList();
+        return needing.isEmpty() ? spots : needing;
+    }
+
     static List<Spot> along(Layout layout) {
         double total = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
         double step = Math.max(5, total / ABOUT);

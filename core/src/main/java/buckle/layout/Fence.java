@@ -21,12 +21,14 @@ public record Fence(
         List<LaidLine> lines,
         List<Tees.Tee> tees,
         Optional<FeedPlace> feed,
+        List<Lead> leads,
         List<Joint> joints,
         List<Sign> signs,
         List<Finding> findings) {
     public Fence {
         lines = List.copyOf(lines);
         tees = List.copyOf(tees);
+        leads = List.copyOf(leads);
         joints = List.copyOf(joints);
         signs = List.copyOf(signs);
         findings = List.copyOf(findings);

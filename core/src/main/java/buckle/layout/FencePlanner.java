@@ -43,8 +43,10 @@ public final class FencePlanner {
         }
         List<LaidLine> lines = List.of(laid);
         if (lines.isEmpty()) {
-            return new Fence(site, spec, plane, lines, tees, Optional.empty(), List.of(), List.of(), findings);
+            return new Fence(
+                    site, spec, plane, lines, tees, Optional.empty(), List.of(), List.of(), List.of(), findings);
         }
+        List<Lead> leads = Leads.of(lines, tees, plane, findings);
         FeedPlace feed = FeedPlanner.plan(site, spec, plane, around.land(), lines);
         return new Fence(
                 site,
@@ -53,7 +55,8 @@ public final class FencePlanner {
                 lines,
                 tees,
                 Optional.of(feed),
-                Wiring.of(lines, tees, feed, spec),
+                leads,
+                Wiring.of(lines, tees, leads, feed, spec),
                 Signs.of(lines, spec),
                 findings);
     }

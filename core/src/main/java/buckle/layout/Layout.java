@@ -21,6 +21,7 @@ public record Layout(
         Optional<FeedPlace> feed,
         List<Section> sections,
         List<TestPoint> testPoints,
+        List<Lead> leads,
         List<Joint> joints,
         List<Sign> signs,
         List<Finding> findings,
@@ -30,6 +31,7 @@ public record Layout(
         lines = List.copyOf(lines);
         sections = List.copyOf(sections);
         testPoints = List.copyOf(testPoints);
+        leads = List.copyOf(leads);
         joints = List.copyOf(joints);
         signs = List.copyOf(signs);
         findings = List.copyOf(findings);

@@ -16,6 +16,7 @@ import java.util.List;
  * @param runs pulls put together to wires that are each in one piece
  * @param stringing how its wires are really run
  * @param ringJoined whether a closed line's hot wires go on at its closing post
+ * @param feeder whether it carries power only
  * @param schedule its wires
  * @param closingM station where a closed line's hot wires stay open
  */
@@ -37,6 +38,7 @@ public record LineLayout(
         List<WireRun> runs,
         Stringing stringing,
         boolean ringJoined,
+        boolean feeder,
         List<GatePlace> gates,
         List<CutOutPlace> cutOuts,
         List<LandSpan> land,

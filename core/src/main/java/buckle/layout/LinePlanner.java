@@ -147,6 +147,7 @@ final class LinePlanner {
                 runs,
                 spec.fence().stringing(),
                 ringJoined(all),
+                line.book().feeder(),
                 strong.gates(),
                 strong.cutOuts(),
                 contacts.stream()
@@ -166,9 +167,11 @@ final class LinePlanner {
         return stationing.cornerStationM(line.closingCornerIndex());
     }
 
-    /** Whether the house joins its rings, or the wires run on at the closing post. */
+    /** Whether the house joins its rings, a gate that leads no power opens it already, or the wires run on at the closing post. */
     private boolean ringJoined(List<Mark> marks) {
+        boolean opened = strong.gates().stream().anyMatch(g -> !g.kind().conducts());
         return spec.fence().wires().ringClosed()
+                || line.closed() && opened
                 || line.closed()
                         && strong.way().passesCorners()
                         && !markAt(marks, closingM()).wiresEnd();

@@ -27,11 +27,25 @@ final class Wiring {
         this.spec = spec;
     }
 
-    static List<Joint> of(List<LaidLine> lines, List<Tees.Tee> tees, FeedPlace feed, Spec spec) {
+    static List<Joint> of(List<LaidLine> lines, List<Tees.Tee> tees, List<Lead> leads, FeedPlace feed, Spec spec) {
         Wiring wiring = new Wiring(lines, spec);
         wiring.lines.forEach(wiring::line);
         for (Tees.Tee tee : tees) {
             wiring.line(tee.lineId(), l -> wiring.line(tee.onLineId(), on -> wiring.tee(l, on, tee)));
+        }
+        for (Lead lead : leads) {
+            wiring.line(
+                    lead.lineId(),
+                    l -> wiring.joints.add(new Joint(
+                            lead.id(),
+                            l.lineId(),
+                            lead.stationM(),
+                            JointKind.LEAD,
+                            lead.name(),
+                            wiring.numbers(l, WireRole.HOT),
+                            List.of(),
+                            Joint.Parts.NONE,
+                            new JointMessage.LeadJoint(lead.bridge(), lead.lengthM()))));
         }
         wiring.line(
                 feed.lineId(),

@@ -39,6 +39,7 @@ public enum Fitting {
     ENERGIZER("Energizer, certified"),
     /** Hot only, or hot and earth. */
     LEAD_OUT_CABLE("Lead-out cable"),
+    LEAD("Insulated lead with clips, from line to line"),
     GROUND_CLAMP("Ground rod clamp"),
     GROUND_LEAD("Ground lead to and between rods"),
     SIGN("Warning sign");

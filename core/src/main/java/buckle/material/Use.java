@@ -51,6 +51,7 @@ public enum Use {
     CONDUIT(Group.GATES, "conduit", Rule.J3),
     ENERGIZER(Group.FEED, "energizer", Rule.C1, Rule.C3),
     LEAD_OUT(Group.FEED, "cable.lead-out", Rule.C9),
+    LEAD(Group.FEED, "lead", Rule.X3),
     GROUND_ROD(Group.FEED, "ground.rod", Rule.G5, Rule.G8),
     GROUND_CLAMP(Group.FEED, "ground.clamp", Rule.G5),
     GROUND_LEAD(Group.FEED, "ground.lead", Rule.G1, Rule.X4),
@@ -117,6 +118,11 @@ public enum Use {
 
     /** By the metre; everything else by the piece. */
     public boolean byMetre() {
-        return isWire() || this == GATE_CABLE || this == CONDUIT || this == LEAD_OUT || this == GROUND_LEAD;
+        return isWire()
+                || this == GATE_CABLE
+                || this == CONDUIT
+                || this == LEAD_OUT
+                || this == LEAD
+                || this == GROUND_LEAD;
     }
 }

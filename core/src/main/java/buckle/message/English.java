@@ -50,7 +50,7 @@ public final class English {
             case LandMessage m -> new EnglishLand(this).text(m);
             case LayoutMessage m -> new EnglishLayout(this).text(m);
             case PostMessage m -> new EnglishPosts(this).text(m);
-            case JointMessage m -> EnglishLayout.text(m);
+            case JointMessage m -> new EnglishLayout(this).text(m);
             case TakeoffMessage m -> new EnglishTakeoff(this).text(m);
             case CircuitMessage m -> new EnglishCircuit(this).text(m);
             case ReadingMessage m -> EnglishReadings.text(m, units);

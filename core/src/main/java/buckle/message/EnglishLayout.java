@@ -1,6 +1,7 @@
 package buckle.message;
 
 import static buckle.message.English.orElse;
+import static buckle.message.English.upper;
 
 import buckle.message.JointMessage.*;
 import buckle.message.LayoutMessage.*;
@@ -67,7 +68,12 @@ final class EnglishLayout {
                 "The rows of a double fence are not joined yet: a bridge of an arm's length from corner post to corner post feeds the other row.";
             case SectionDead m ->
                 m.section()
-                        + " is not connected to the energizer and stays dead. End it on a line that is fed, or feed it by its own energizer as its own job.";
+                        + " is not connected to the energizer and stays dead. "
+                        + (m.leadM().isPresent()
+                                ? "The nearest live wire is that of " + m.nearest() + ", "
+                                        + en.length(m.leadM().getAsDouble())
+                                        + " away: lead power over by so much insulated wire with clips, or end it there."
+                                : "End it on a line that is fed, or feed it by its own energizer as its own job.");
             case CutOutInRing m ->
                 "A cut-out separates nothing: the pulse goes round the closed ring. A second one makes a section.";
             case CutOutClosesRing m ->
@@ -93,6 +99,11 @@ final class EnglishLayout {
                         + ") carries the return badly, and all wires are hot. Make some of them earth wires.";
             case EarthGroundedAlong m ->
                 "Earth wires that are merely grounded along the way are weaker than earth wires tied to the energizer's earth terminal.";
+            case LeadToNothing m ->
+                "A lead of " + m.line() + " goes to a line that is no longer on the plan, or that has no hot wire.";
+            case LeadTooShort m ->
+                upper(m.lead()) + " takes " + en.length(m.lengthM()) + ", and " + en.length(m.reelM())
+                        + " are there. Hook it on nearer, or take a longer one.";
             case RoundNeedsRing m ->
                 (m.gate().isEmpty() ? m.line() + " is not closed" : m.gate() + " opens " + m.line())
                         + ", so that one wire cannot go round and round. Its wires run on and end there.";
@@ -156,7 +167,7 @@ final class EnglishLayout {
         };
     }
 
-    static String text(JointMessage message) {
+    String text(JointMessage message) {
         return switch (message) {
             case FeedJoint m ->
                 "lead-out to the hot wires"
@@ -175,6 +186,10 @@ final class EnglishLayout {
                         + (m.separate()
                                 ? "separate pieces from wire to wire"
                                 : "one continuous piece, its insulation stripped in windows");
+            case LeadJoint m ->
+                m.bridge()
+                        ? en.length(m.lengthM()) + " of insulated wire from row to row, hot to hot, at arm's length"
+                        : en.length(m.lengthM()) + " of insulated wire with clips, hot to hot";
             case CutOutJoint m ->
                 "all hot wires together through the switch; earth wires pass untouched; handle falls to off";
             case ClosingPost m -> "hot wires end here on both sides, not joined; earth wires are";

@@ -26,6 +26,7 @@ final class EnglishReadings {
             case ReadElsewhere m ->
                 "read " + Lengths.text(m.awayM(), units) + " from where this place is today: read it again (V15)";
             case NoNeed m -> "no voltage is known that is needed for " + animals(m.animals());
+            case Feeds m -> kv(m.peakV()) + " on a feeder: it keeps nothing in and needs nothing (X3)";
             case OverRange m ->
                 "over range at " + kv(m.peakV()) + ", below the " + kv(m.needV())
                         + " needed: the meter cannot tell, use one with a wider range";

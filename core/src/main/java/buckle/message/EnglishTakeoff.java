@@ -51,6 +51,9 @@ final class EnglishTakeoff {
                 "one behind each of " + plural(m.posts(), "post") + " on which light pulls end, " + en.length(m.outM())
                         + " out";
             case WhereCoilsEnd m -> "where coils end, " + m.family().joining();
+            case Leads m ->
+                plural(m.leads(), "lead") + " from line to line, together " + en.length(m.totalM())
+                        + "; leave a hand's breadth for each clip";
             case JumperSets m ->
                 "one for each of " + plural(m.pulls(), "pull") + " with wires to join: hot with hot, earth with earth";
             case JumperPieces m ->

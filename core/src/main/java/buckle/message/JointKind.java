@@ -12,6 +12,8 @@ public enum JointKind {
     CABLE("cabled opening"),
     /** Spring handles or one strand across an opening. */
     HANDLE("handle gate"),
+    /** Insulated wire with clips to another line. */
+    LEAD("lead"),
     /** A branch joined to the line it branches from. */
     TEE("branch"),
     /** Switch in the hot wires. */

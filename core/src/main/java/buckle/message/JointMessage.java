@@ -23,6 +23,9 @@ public sealed interface JointMessage extends Message {
      */
     record JumperSet(boolean hot, boolean earth, boolean separate, boolean ring) implements JointMessage {}
 
+    /** @param bridge at arm's length, from row to row of a double fence */
+    record LeadJoint(boolean bridge, double lengthM) implements JointMessage {}
+
     /** A switch in the hot wires. */
     record CutOutJoint() implements JointMessage {}
 

@@ -5,6 +5,12 @@ import java.util.OptionalDouble;
 
 /** What the layout of a line, its gates, switches and wires has to say. */
 public sealed interface LayoutMessage extends Message {
+    /** A lead to a line that is gone, or has no hot wire. */
+    record LeadToNothing(String line) implements LayoutMessage {}
+
+    /** A lead longer than what there is of it. */
+    record LeadTooShort(String lead, double lengthM, double reelM) implements LayoutMessage {}
+
     /** A wire that runs round and round needs a closed line without openings. @param gate empty where the line is open */
     record RoundNeedsRing(String line, String gate) implements LayoutMessage {}
 
@@ -93,7 +99,7 @@ public sealed interface LayoutMessage extends Message {
     record RowsNotBridged() implements LayoutMessage {}
 
     /** A section that nothing feeds. */
-    record SectionDead(String section) implements LayoutMessage {}
+    record SectionDead(String section, String nearest, OptionalDouble leadM) implements LayoutMessage {}
 
     /** A single switch in a closed ring. */
     record CutOutInRing() implements LayoutMessage {}

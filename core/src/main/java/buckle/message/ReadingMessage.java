@@ -21,6 +21,9 @@ public sealed interface ReadingMessage extends Message {
     /** No need to hold it against. */
     record NoNeed(List<Animal> animals) implements ReadingMessage {}
 
+    /** On a feeder, which needs nothing. */
+    record Feeds(double peakV) implements ReadingMessage {}
+
     /** The meter could show no more, and that is under the need. */
     record OverRange(double peakV, double needV) implements ReadingMessage {}
 

@@ -122,6 +122,9 @@ public sealed interface TakeoffMessage extends Message {
     /** Joints where coils end. */
     record WhereCoilsEnd(Conductor.Family family) implements TakeoffMessage {}
 
+    /** Leads from line to line. */
+    record Leads(long leads, double totalM) implements TakeoffMessage {}
+
     /** One jumper set a pull. */
     record JumperSets(long pulls) implements TakeoffMessage {}
 

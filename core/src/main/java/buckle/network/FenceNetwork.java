@@ -5,6 +5,7 @@ import buckle.layout.FeedPlace;
 import buckle.layout.Fence;
 import buckle.layout.GatePlace;
 import buckle.layout.LaidLine;
+import buckle.layout.Lead;
 import buckle.layout.LineLayout;
 import buckle.layout.Section;
 import buckle.layout.TestPoint;
@@ -34,6 +35,7 @@ public final class FenceNetwork {
     private final Map<String, List<Stop>> stops = new LinkedHashMap<>();
     private final List<Span> spans = new ArrayList<>();
     private final List<Switch> switches = new ArrayList<>();
+    private final List<LeadSpan> leads = new ArrayList<>();
     /** Places joined for good: round a post, at a branch. */
     private final DisjointSets<Integer> same = new DisjointSets<>();
 
@@ -47,13 +49,19 @@ public final class FenceNetwork {
         this.fence = fence;
         FeedPlace feed = fence.feed().orElseThrow();
         for (LaidLine line : fence.lines()) {
-            stops.put(line.id(), Stops.of(line, fence.tees(), feed));
+            stops.put(line.id(), Stops.of(line, fence.tees(), fence.leads(), feed));
         }
         fence.lines().forEach(this::spans);
         for (Tees.Tee tee : fence.tees()) {
             LineLayout branch = fence.line(tee.lineId()).layout();
             double end = tee.atStart() ? 0 : branch.lengthM();
             same.join(place(tee.lineId(), end, tee.atStart()), place(tee.onLineId(), tee.stationM(), true));
+        }
+        for (Lead lead : fence.leads()) {
+            leads.add(new LeadSpan(
+                    lead,
+                    place(lead.lineId(), lead.stationM(), true),
+                    place(lead.onLineId(), lead.onStationM(), true)));
         }
         this.sections = new SectionView(fence, this);
     }
@@ -92,6 +100,11 @@ public final class FenceNetwork {
     /** Stretches of lines from place to place, line by line in order of station. */
     public List<Span> spans() {
         return List.copyOf(spans);
+    }
+
+    /** Leads from line to line. */
+    public List<LeadSpan> leads() {
+        return List.copyOf(leads);
     }
 
     /** Cut-outs that part something. */
@@ -212,6 +225,7 @@ public final class FenceNetwork {
             }
         }
         switches.forEach(s -> join(next, root(s.before()), root(s.after())));
+        leads.forEach(l -> join(next, root(l.from()), root(l.to())));
         Set<Integer> seen = new HashSet<>(Set.of(from));
         Deque<Integer> open = new ArrayDeque<>(seen);
         while (!open.isEmpty()) {

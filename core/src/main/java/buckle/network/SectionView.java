@@ -24,6 +24,7 @@ public final class SectionView {
     SectionView(Fence fence, FenceNetwork network) {
         this.network = network;
         network.spans().stream().filter(Span::conducts).forEach(s -> pieces.join(root(s.from()), root(s.to())));
+        network.leads().forEach(l -> pieces.join(root(l.from()), root(l.to())));
         tree();
         build(fence);
     }

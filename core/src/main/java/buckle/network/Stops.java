@@ -4,6 +4,7 @@ import buckle.layout.CutOutPlace;
 import buckle.layout.FeedPlace;
 import buckle.layout.GatePlace;
 import buckle.layout.LaidLine;
+import buckle.layout.Lead;
 import buckle.layout.LineLayout;
 import buckle.layout.PlaceKeys;
 import buckle.layout.Post;
@@ -57,9 +58,9 @@ final class Stops {
         this.keys = laid.keys();
     }
 
-    static List<Stop> of(LaidLine laid, List<Tees.Tee> tees, FeedPlace feed) {
+    static List<Stop> of(LaidLine laid, List<Tees.Tee> tees, List<Lead> leads, FeedPlace feed) {
         Stops stops = new Stops(laid);
-        stops.collect(tees, feed);
+        stops.collect(tees, leads, feed);
         return stops.merged();
     }
 
@@ -82,7 +83,7 @@ final class Stops {
         wanted.add(new Wanted(Math.clamp(stationM, 0, laid.layout().lengthM()), key, rank, ends, bundle));
     }
 
-    private void collect(List<Tees.Tee> tees, FeedPlace feed) {
+    private void collect(List<Tees.Tee> tees, List<Lead> leads, FeedPlace feed) {
         LineLayout line = laid.layout();
         want(0, keys.corner(0), 2, false, true);
         want(line.lengthM(), keys.corner(line.closed() ? 0 : line.corners().size() - 1), 2, false, true);
@@ -101,6 +102,14 @@ final class Stops {
                 .filter(t -> t.onLineId().equals(laid.id()))
                 .forEach(t -> want(
                         t.stationM(), "branch:" + t.lineId() + (t.atStart() ? ":start" : ":finish"), 4, false, true));
+        for (Lead lead : leads) {
+            if (lead.lineId().equals(laid.id())) {
+                want(lead.stationM(), "lead:" + lead.id(), 4, false, true);
+            }
+            if (lead.onLineId().equals(laid.id())) {
+                want(lead.onStationM(), "lead:" + lead.id() + ":on", 4, false, true);
+            }
+        }
         line.cutOuts().forEach(c -> want(c.stationM(), "cut-out:" + c.id(), 5, false, true));
         if (feed.lineId().equals(laid.id())) {
             want(feed.stationM(), "feed", 6, false, true);

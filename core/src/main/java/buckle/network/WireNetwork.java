@@ -5,6 +5,7 @@ import buckle.layout.Fence;
 import buckle.layout.GatePlace;
 import buckle.layout.Joint;
 import buckle.layout.LaidLine;
+import buckle.layout.Lead;
 import buckle.layout.LineLayout;
 import buckle.layout.Pull;
 import buckle.layout.WireRun;
@@ -172,6 +173,7 @@ final class WireNetwork {
                 cable(joint, line, joint.earth());
             }
             case TEE -> branch(joint, line);
+            case LEAD -> lead(joint, line);
             case OPEN -> across(Kind.LINK, joint, line, joint.earth(), false);
         }
     }
@@ -313,6 +315,19 @@ final class WireNetwork {
                 if (!here.isEmpty() && !there.isEmpty()) {
                     edges.add(Edge.of(Kind.BRANCH, here.getFirst(), there.getFirst(), joint.id(), 0, false));
                 }
+            }
+        }
+    }
+
+    private void lead(Joint joint, LineLayout line) {
+        for (Lead lead : fence.leads()) {
+            if (lead.id().equals(joint.id())) {
+                LineLayout on = line(lead.onLineId());
+                List<Node> here = at(line, stopAt(line, lead.stationM()), hot(line));
+                List<Node> there = at(on, stopAt(on, lead.onStationM()), hot(on));
+                bond(Kind.BOND, joint.id(), here, "-");
+                bond(Kind.BOND, joint.id(), there, "+");
+                edges.add(Edge.of(Kind.CABLE, here.getFirst(), there.getFirst(), joint.id(), lead.lengthM(), false));
             }
         }
     }

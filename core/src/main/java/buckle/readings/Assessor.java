@@ -17,7 +17,6 @@ import buckle.spec.Animal;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
-import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -138,6 +137,14 @@ public final class Assessor {
                 .min(Comparator.comparingDouble(Reading::peakV))
                 .orElseThrow();
         OptionalDouble peak = OptionalDouble.of(weakest.peakV());
+        if (feeder(point)) {
+            return new PointStanding(
+                    point.id(),
+                    Standing.MET,
+                    Optional.of(weakest.id()),
+                    peak,
+                    new ReadingMessage.Feeds(weakest.peakV()));
+        }
         if (need.isEmpty()) {
             return new PointStanding(
                     point.id(),
@@ -166,6 +173,11 @@ public final class Assessor {
         }
         return new PointStanding(
                 point.id(), standing, Optional.of(weakest.id()), peak, held(weakest, standing, need.getAsDouble()));
+    }
+
+    /** X3: a feeder keeps nothing in. */
+    private boolean feeder(TestPoint point) {
+        return layout.lines().stream().anyMatch(l -> l.feeder() && l.lineId().equals(point.lineId()));
     }
 
     private List<Wire> wires(TestPoint point) {
@@ -225,12 +237,14 @@ public final class Assessor {
     }
 
     private SectionStanding section(Section section, Map<String, PointStanding> points) {
-        List<PointStanding> own = new ArrayList<>();
-        for (TestPoint p : layout.testPoints()) {
-            if (p.sectionId().equals(section.id())) {
-                own.add(points.get(p.id()));
-            }
-        }
+        List<TestPoint> inside = layout.testPoints().stream()
+                .filter(p -> p.sectionId().equals(section.id()))
+                .toList();
+        boolean onlyFeeds = inside.stream().allMatch(this::feeder);
+        List<PointStanding> own = inside.stream()
+                .filter(p -> onlyFeeds || !feeder(p))
+                .map(p -> points.get(p.id()))
+                .toList();
         Optional<PointStanding> weakest = own.stream()
                 .filter(p -> p.standing() != Standing.OPEN)
                 .min(Comparator.comparingDouble(p -> p.peakV().orElse(Double.MAX_VALUE)));

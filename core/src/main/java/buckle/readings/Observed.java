@@ -98,7 +98,8 @@ public sealed interface Observed {
 
     private static void checkVoltage(double peakV, OptionalDouble rangeV) {
         if (!(peakV >= 0 && peakV <= Voltage.MOST_V)) {
-            throw new IllegalArgumentException("the peak is " + Math.round(peakV) + " V; a reading lies between 0 and 20 kV");
+            throw new IllegalArgumentException(
+                    "the peak is " + Math.round(peakV) + " V; a reading lies between 0 and 20 kV");
         }
         if (rangeV.isPresent() && !(rangeV.getAsDouble() > 0 && rangeV.getAsDouble() <= Voltage.MOST_V)) {
             throw new IllegalArgumentException("rangeV must lie between 0 and 20 000 V");

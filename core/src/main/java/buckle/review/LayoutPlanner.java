@@ -53,6 +53,7 @@ public final class LayoutPlanner {
                     List.of(),
                     List.of(),
                     List.of(),
+                    List.of(),
                     fence.findings(),
                     List.of());
             return new Laid(fence, Optional.empty(), nothing);
@@ -64,6 +65,7 @@ public final class LayoutPlanner {
                 fence.feed(),
                 network.sections(),
                 network.testPoints(),
+                fence.leads(),
                 fence.joints(),
                 fence.signs(),
                 findings(fence, network, around),

@@ -3,6 +3,7 @@ package buckle.review;
 import buckle.layout.Fence;
 import buckle.layout.Finding;
 import buckle.layout.LaidLine;
+import buckle.layout.Post;
 import buckle.layout.Section;
 import buckle.layout.Severity;
 import buckle.message.LayoutMessage;
@@ -14,11 +15,14 @@ import buckle.rulebook.Rule;
 import buckle.site.PlanePoint;
 import buckle.spec.WireRole;
 import java.util.List;
+import java.util.OptionalDouble;
 
 /** What is joined to nothing: ends that stop beside a line, switches that part nothing, sections that nothing feeds. */
 final class NetworkFindings {
     /** An end this near another line looks as if it were joined to it. */
     private static final double LOOKS_JOINED_M = 1;
+
+    private static final int MOST_LOOKED_AT = 100;
 
     private final Fence fence;
     private final FenceNetwork network;
@@ -98,13 +102,40 @@ final class NetworkFindings {
             findings.add(Finding.at(
                     Rule.X3, Severity.NOTE, first.lineId(), first.fromM(), new LayoutMessage.RowsNotBridged()));
         } else {
-            findings.add(Finding.at(
-                    Rule.J7,
-                    Severity.WARN,
-                    first.lineId(),
-                    first.fromM(),
-                    new LayoutMessage.SectionDead(section.name())));
+            findings.add(Finding.at(Rule.J7, Severity.WARN, first.lineId(), first.fromM(), nearest(section)));
         }
+    }
+
+    /** Which live line comes nearest, and how far a lead to it would be. */
+    private LayoutMessage.SectionDead nearest(Section dead) {
+        double best = Double.POSITIVE_INFINITY;
+        String name = "";
+        for (Section.Stretch stretch : dead.stretches()) {
+            LaidLine line = fence.line(stretch.lineId());
+            List<Post> posts = line.layout().posts().stream()
+                    .filter(p -> p.stationM() >= stretch.fromM() && p.stationM() <= stretch.toM())
+                    .toList();
+            int step = Math.max(1, posts.size() / MOST_LOOKED_AT);
+            for (LaidLine other : fence.lines()) {
+                boolean live = other != line && network.sections().stream().anyMatch(s -> s.live() && on(s, other));
+                for (int i = 0; live && i < posts.size(); i += step) {
+                    double off = other.stationing()
+                            .nearest(line.stationing().at(posts.get(i).stationM()))
+                            .offsetM();
+                    if (off < best) {
+                        best = off;
+                        name = other.line().name();
+                    }
+                }
+            }
+        }
+        return new LayoutMessage.SectionDead(
+                dead.name(), name, name.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(best));
+    }
+
+    private boolean on(Section section, LaidLine line) {
+        return line.layout().schedule().count(WireRole.HOT) > 0
+                && section.stretches().stream().anyMatch(s -> s.lineId().equals(line.id()));
     }
 
     /** Whether a line is the inner or the outer row of a double fence. */

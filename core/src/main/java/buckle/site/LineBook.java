@@ -17,6 +17,8 @@ import java.util.OptionalInt;
  * @param closingCorner corner of a closed line where the hot wires stay open, the first when not said
  * @param onExisting whether the wires hang on offset brackets of an existing fence already
  * @param wireEnds corners at which the wire ends though it would run on
+ * @param leads insulated leads from this line to others, that power goes over
+ * @param feeder whether it carries power only: it keeps nothing in and needs nothing
  * @param wiresOn the side of the posts the wires hang on; always on the outside of a turn when not said
  * @param beside id of the line this one is the outer row of, in a double fence
  */
@@ -30,7 +32,9 @@ public record LineBook(
         boolean onExisting,
         Optional<String> beside,
         Optional<Side> wiresOn,
-        List<String> wireEnds)
+        List<String> wireEnds,
+        List<LeadTo> leads,
+        boolean feeder)
         implements LineBookBuilder.With {
     public static final LineBook EMPTY = new LineBook(
             List.of(),
@@ -41,13 +45,31 @@ public record LineBook(
             false,
             Optional.empty(),
             Optional.empty(),
-            List.of());
+            List.of(),
+            List.of(),
+            false);
 
     public LineBook {
         overrides = List.copyOf(overrides);
         issued = List.copyOf(issued);
         standing = List.copyOf(standing);
         wireEnds = List.copyOf(wireEnds);
+        leads = List.copyOf(leads);
+    }
+
+    /**
+     * A lead to another line.
+     *
+     * @param at where on this line it is hooked on; empty where the two come nearest
+     * @param reelM how much of it there is, when that is known
+     */
+    public record LeadTo(String id, String toLineId, Optional<GeoPoint> at, OptionalDouble reelM) {
+        public LeadTo {
+            if (reelM.isPresent() && !(reelM.getAsDouble() > 0 && reelM.getAsDouble() <= 2000)) {
+                throw new IllegalArgumentException(
+                        "a lead of " + reelM.getAsDouble() + " m is not between 0 m and 2,000 m");
+            }
+        }
     }
 
     /**

@@ -18,6 +18,7 @@ import buckle.material.PostStock;
 import buckle.material.Product;
 import buckle.material.Use;
 import buckle.message.JointKind;
+import buckle.message.JointMessage;
 import buckle.message.TakeoffMessage.Noun;
 import buckle.rulebook.Values;
 import buckle.site.GateKind;
@@ -68,6 +69,7 @@ public final class Parts {
             all.cutOuts(line);
         }
         all.joints();
+        all.leads();
         all.feed();
         all.signs();
         return List.copyOf(all.parts);
@@ -550,6 +552,19 @@ public final class Parts {
         jumpers.forEach((joint, at) -> joint(Use.JUMPER_SET, Fitting.JUMPER_SET, joint, at));
         pieces.forEach((joint, at) -> joint(Use.JUMPER_PIECE, Fitting.JUMPER_PIECE, joint, at));
         clamps.forEach((joint, at) -> joint(Use.CLAMP, Fitting.CLAMP, joint, at));
+    }
+
+    private void leads() {
+        for (Joint j : layout.joints()) {
+            if (j.says() instanceof JointMessage.LeadJoint lead) {
+                add(
+                        Use.LEAD,
+                        Product.of(Fitting.LEAD),
+                        new Place.Stations(j.lineId(), List.of(j.stationM())),
+                        lead.lengthM(),
+                        new Terms.Metres(1, lead.lengthM(), 0));
+            }
+        }
     }
 
     private static void at(Map<Jointed, List<Double>> all, Joint j, int each) {

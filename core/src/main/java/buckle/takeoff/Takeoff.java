@@ -250,6 +250,7 @@ public final class Takeoff {
             case GROUND_LEAD ->
                 new TakeoffMessage.GroundLead(
                         feed().firstRodM(), feed().rods() - 1, feed().rodApartM(), feed().groundLeadM());
+            case LEAD -> new TakeoffMessage.Leads(parts.size(), quantity);
             case SIGN ->
                 new TakeoffMessage.Signs(layout.gates().size(), spec.fence().signEveryM(), Values.C4_PUBLIC_EVERY_M);
             default -> forEach(parts);

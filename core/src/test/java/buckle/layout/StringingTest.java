@@ -188,6 +188,10 @@ class StringingTest {
             assertThat(quantity(design, "tie")).as("4 ends of wire, 2 of tape").isEqualTo(6);
             assertThat(takeoff(design).keySet()).noneMatch(k -> k.startsWith("insulator"));
             assertThat(joints(design, JointKind.JUMPER)).as("of the two wires").isEqualTo(1);
+            assertThat(joints(design, JointKind.LEAD)).as("the bridge").isEqualTo(1);
+            assertThat(quantity(design, "lead")).isCloseTo(Lengths.in(30), within(0.11));
+            assertThat(design.layout().sections()).hasSize(1).allMatch(Section::live);
+            assertThat(dead(design)).isEmpty();
         }
     }
 

@@ -110,6 +110,7 @@ class JobFileTest {
                 "\"heightM\" : 0.508; \"heightM\" : -0.508; buckle.spec.fence.schedule.wires[0]; json.value",
                 "\"heightM\" : 0.508; \"heightM\" : 4.0; buckle.spec.fence.schedule; json.value",
                 "\"DONKEYS_PONIES\"; \"DRAGONS\"; buckle.spec.fence.animals[0]; json.value",
+                "\"DONKEYS_PONIES\"; 0; buckle.spec.fence.animals[0]; json.value",
                 "\"openingM\" : 3.6576; \"openingM\" : 366; features[1].properties.openingM; gate.opening",
                 "\"kind\" : \"energizer\"; \"kind\" : \"cut-out\"; features[6].properties.lineId; line.unknown",
                 "\"kind\" : \"gate\"; \"kind\" : \"moat\"; features[1].properties.kind; feature.kind",

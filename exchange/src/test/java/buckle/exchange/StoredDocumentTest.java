@@ -18,11 +18,14 @@ import buckle.exchange.job.SpecReader;
 import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.layout.LineLayout;
+import buckle.material.Use;
+import buckle.message.JointKind;
 import buckle.spec.Circumstances;
 import buckle.spec.Growth;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import buckle.spec.Supply;
+import buckle.takeoff.TakeoffLine;
 import buckle.units.UnitSystem;
 import java.io.IOException;
 import java.nio.file.Files;
@@ -78,14 +81,26 @@ class StoredDocumentTest {
         }
         assertThat(design.layout().sections()).hasSize(then.path("sections").asInt());
         assertThat(design.layout().testPoints()).hasSize(then.path("testPoints").asInt());
-        assertThat(design.layout().joints()).hasSize(then.path("joints").asInt());
-        assertThat(design.takeoff()).hasSize(then.path("takeoff").size());
-        design.takeoff().forEach(t -> same(t.quantity(), then.path("takeoff"), t.item()));
+        // The outer row of a double fence was dead then; it has its bridge now, and nothing else.
+        assertThat(design.layout().joints().stream().filter(j -> j.kind() != JointKind.LEAD))
+                .hasSize(then.path("joints").asInt());
+        List<TakeoffLine> takeoff =
+                design.takeoff().stream().filter(t -> t.use() != Use.LEAD).toList();
+        assertThat(takeoff).hasSize(then.path("takeoff").size());
+        takeoff.forEach(t -> same(t.quantity(), then.path("takeoff"), t.item()));
         if (then.has("pulse")) {
             Electrics pulse = ElectricsPlanner.of(
                             plan, design.laid(), Surroundings.NONE, Trial.NONE, Set.of(Electrics.Part.SUPPLY))
                     .orElseThrow();
-            same(pulse.weakest().orElseThrow().likelyV(), then.path("pulse"), "weakestV");
+            double weakestV = pulse.weakest().orElseThrow().likelyV();
+            if (design.layout().leads().isEmpty()) {
+                same(weakestV, then.path("pulse"), "weakestV");
+            } else {
+                double was = then.path("pulse").path("weakestV").asDouble();
+                assertThat(weakestV)
+                        .as("a little less where one more row hangs on")
+                        .isBetween(0.95 * was, was);
+            }
             same(pulse.rodsOhm(), then.path("pulse"), "rodsOhm");
             same(pulse.supply().orElseThrow().drawW(), then.path("pulse"), "drawW");
         }
