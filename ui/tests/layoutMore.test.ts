@@ -258,7 +258,8 @@ describe('the gate that is chosen on the plan', () => {
 
 describe('the layout while something is dragged', () => {
   it('shows no loads of single posts and braces until the whole answer is there', async () => {
-    const { job } = openJob()
+    const { job, answers } = openJob()
+    answers['/api/materials'] = materials
     const { open } = useLayoutSheets()
     const SheetStage = { template: '<div><slot /></div>' }
     const stage = mount(LayoutStage, { global: { stubs: { ...stubs, SheetStage, PlanView: true } } })

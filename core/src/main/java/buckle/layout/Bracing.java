@@ -70,6 +70,9 @@ final class Bracing {
     /** The house's brace; a light fence takes a back-stake. */
     BraceKind kind() {
         FenceSpec.Braces plan = spec.fence().braces();
+        if (spec.fence().standsByItself()) {
+            return BraceKind.NONE;
+        }
         boolean framed = plan.kind().framed() || plan.kind() == BraceKind.DIAGONAL;
         return framed && pulling.totalN() < Values.B5_LIGHT_N ? BraceKind.BACK_STAKE : plan.kind();
     }

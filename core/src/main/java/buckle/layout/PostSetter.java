@@ -171,6 +171,9 @@ final class PostSetter {
 
     private PostStock stock(Mark mark, boolean strong) {
         FenceSpec.Posts plan = fence.posts();
+        if (fence.standsByItself()) {
+            return PostStock.STEP_IN;
+        }
         if (strong) {
             return plan.strong();
         }
@@ -184,6 +187,9 @@ final class PostSetter {
 
     private double depthM(Mark mark, boolean strong, PostStock stock) {
         FenceSpec.Posts plan = fence.posts();
+        if (fence.standsByItself()) {
+            return Values.P12_STEP_IN_DEPTH_M;
+        }
         if (strong) {
             boolean freezes = soil.at(mark.stationM())
                     .filter(Soil.FROZEN_IN_SEASON::equals)
@@ -212,6 +218,9 @@ final class PostSetter {
     }
 
     private boolean shared(Mark mark) {
+        if (fence.standsByItself()) {
+            return true;
+        }
         if (line.book().onExisting() && (mark.kind().spaced() || mark.kind() == PostKind.LIGHT)) {
             return true;
         }

@@ -50,6 +50,9 @@ final class Pulling {
     /** What is pulled by hand as hard as a hand pulls (H3). S1: steel by school, but so that the coldest night keeps it under its working share; what is pulled by hand at a tenth of its strength. */
     static double tensionN(FenceSpec fence, WireRole role) {
         Conductor conductor = fence.wires().of(role);
+        if (role == WireRole.HOT && fence.standsByItself()) {
+            return Values.X1_NET_N;
+        }
         if (fence.stringing().tightener() == Stringing.Tightener.NONE) {
             double usual = Math.min(Values.H3_BY_HAND_N, Values.S1_BY_HAND_SHARE * conductor.breakingN());
             return fence.stringing().handN().orElse(usual);
@@ -160,6 +163,9 @@ final class Pulling {
 
     /** Left over at both ends of a wire; where it ends at each strong post the slack covers it. */
     static double tailsM(FenceSpec fence, Conductor conductor) {
+        if (conductor.family() == Conductor.Family.NET) {
+            return 0;
+        }
         double tail = conductor.crimped() ? Values.X1_TAIL_M : Values.X1_WOVEN_TAIL_M;
         return fence.stringing().way().passesCorners() ? 2 * tail : 0;
     }
@@ -176,7 +182,8 @@ final class Pulling {
         double coil = spec.coilM(role);
         double[] rest = coils.rest(role, conductor);
         int opened = 0;
-        double need = passes * slopeM * slack + tailsM(fence, conductor);
+        boolean net = role == WireRole.HOT && fence.standsByItself();
+        double need = passes * slopeM * (net ? 1 : slack) + tailsM(fence, conductor);
         List<Double> joints = new ArrayList<>();
         for (int i = 0; i < wires; i++) {
             if (rest[0] + HAIR_M < Math.min(need, Values.S14_LEAST_REST_M)) {

@@ -78,7 +78,7 @@ final class PostFindings {
             put(pushedAway, pushed && load.holdWorst() == Hold.MOVES, line, p);
             put(pushedToLimit, pushed && load.holdWorst() == Hold.LIMIT, line, p);
             put(tooShort, !p.shared() && p.lengthM() > p.stockM() + 1e-6, line, p);
-            put(tooWeak, p.kind().strong() && !light && !family.strong(), line, p);
+            put(tooWeak, !p.shared() && p.kind().strong() && !light && !family.strong(), line, p);
             put(shallow, p.depthM() < Values.P21_LEAST_DEPTH_M - 1e-6 && family != PostStock.Family.STEP_IN, line, p);
             if (!conducts && family.conducts()) {
                 steel.add(new On<>(line, 0, p));

@@ -208,6 +208,9 @@ public final class Values {
 
     public static final double X1_WOVEN_TAIL_M = Lengths.ft(6);
 
+    /** A net hangs on its own posts, hardly pulled; our convention. */
+    public static final double X1_NET_N = 10;
+
     /** H3: pull of a wire by hand. */
     public static final double H3_BY_HAND_N = Forces.lbf(18);
 

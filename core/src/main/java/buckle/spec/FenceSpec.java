@@ -83,6 +83,11 @@ public record FenceSpec(
                 .max();
     }
 
+    /** Whether it is a net on posts of its own; where wires end at each strong post it hangs on the posts of the job. */
+    public boolean standsByItself() {
+        return wires.hot().family() == Conductor.Family.NET && stringing.way().passesCorners();
+    }
+
     /**
      * Posts and how deep they go.
      *

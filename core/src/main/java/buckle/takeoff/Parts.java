@@ -285,6 +285,11 @@ public final class Parts {
             return oneWire ? Math.min(1, hot()) : hot();
         }
 
+        /** Nets that stand by themselves: they are hooked together, end to end. */
+        int nets() {
+            return passes && plan.hot().family() == Conductor.Family.NET ? hotPieces() : 0;
+        }
+
         int pieces() {
             return hotPieces() + held();
         }
@@ -387,7 +392,8 @@ public final class Parts {
             case EARTH -> Use.EARTH_WIRE;
             case PLAIN -> Use.PLAIN_WIRE;
         };
-        double slack = 1 + spec.purchasing().wireSlackPercent() / 100;
+        boolean net = w.passes && w.plan.of(role).family() == Conductor.Family.NET;
+        double slack = net ? 1 : 1 + spec.purchasing().wireSlackPercent() / 100;
         for (Pull pull : w.line.pulls()) {
             int coils = pull.wires().stream()
                     .filter(x -> x.role() == role)
@@ -400,7 +406,7 @@ public final class Parts {
                     w.count(role) * pull.slopeLengthM() * slack,
                     new Terms.Metres(w.count(role), pull.slopeLengthM(), coils));
         }
-        if (w.passes) {
+        if (w.passes && !net) {
             double tail = w.plan.of(role).crimped() ? Values.X1_TAIL_M : Values.X1_WOVEN_TAIL_M;
             int pieces = role == WireRole.HOT ? w.hotPieces() : w.count(role);
             long ends = (long) pieces * w.runEnds.size();
@@ -527,7 +533,7 @@ public final class Parts {
                 knotted ? Fitting.WIRE_END : Fitting.END_TIE,
                 w,
                 knotted ? Noun.WIRE : Noun.WOVEN_WIRE,
-                knotted ? w.pieces() : end.isPresent() ? 0 : w.pieces() - crimped,
+                knotted ? w.pieces() - w.nets() : end.isPresent() ? 0 : w.pieces() - crimped - w.nets(),
                 w.runEnds,
                 1,
                 Noun.END);

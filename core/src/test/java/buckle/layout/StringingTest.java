@@ -9,6 +9,7 @@ import buckle.material.Conductor;
 import buckle.material.PostStock;
 import buckle.message.JointKind;
 import buckle.message.LayoutMessage;
+import buckle.message.PostMessage;
 import buckle.network.LiveWires;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
@@ -251,6 +252,25 @@ class StringingTest {
         assertThat(only(design).posts().getFirst().load().sideN())
                 .as("B9 by hand: three wires of 18 lbf round 90°")
                 .isCloseTo(3 * Forces.lbf(18) * Math.sqrt(2), within(1.0));
+    }
+
+    /** 50 m of net stands on its own posts: one net, nothing else but what feeds it. */
+    @Test
+    void aNetNeedsNothing() {
+        Spec spec = hot(of(spec(Way.RUNS_ON, Tightener.NONE), Conductor.NET), Lengths.in(20));
+        Design design = lay(spec, Fences.line("l", false, 0, 0, 50, 0));
+        assertThat(takeoff(design).keySet())
+                .containsExactlyInAnyOrder(
+                        "wire.hot",
+                        "clamp",
+                        "energizer",
+                        "cable.lead-out",
+                        "ground.rod",
+                        "ground.clamp",
+                        "ground.lead",
+                        "sign");
+        assertThat(takeoff(design).get("wire.hot").pack().orElseThrow().count()).isEqualTo(1);
+        assertThat(design.layout().findings()).noneMatch(f -> f.message() instanceof PostMessage);
     }
 
     /** Capstan: four right angles from one end leave e^(−μ 3π/2) after three of them. */
