@@ -27,9 +27,20 @@ interface Field {
   whole?: boolean
   /** Only with a panel. */
   sun?: boolean
+  /** Only without one. */
+  swapped?: boolean
 }
 const fields: Field[] = [
   { key: 'batteryAh', text: 'Battery, Ah', test: 'battery', least: 1, most: 2000 },
+  {
+    key: 'inTurn',
+    text: 'Batteries in turn',
+    test: 'in-turn',
+    least: 1,
+    most: 10,
+    whole: true,
+    swapped: true,
+  },
   { key: 'darkDays', text: 'Days without sun', test: 'dark-days', least: 0, most: 60, whole: true },
   { key: 'panelW', text: 'Panel, W', test: 'panel', least: 0, most: 2000, sun: true },
   { key: 'tiltDeg', text: 'Tilt, °', test: 'tilt', least: 0, most: 90, sun: true },
@@ -39,7 +50,9 @@ const fields: Field[] = [
   { key: 'cableMm2', text: 'Cable, mm²', test: 'cable-mm2', least: 0.2, most: 100 },
 ]
 const shown = computed(() =>
-  own.value.source === 'MAINS' ? [] : fields.filter((f) => !f.sun || own.value.source === 'SOLAR'),
+  own.value.source === 'MAINS'
+    ? []
+    : fields.filter((f) => (own.value.source === 'SOLAR' ? !f.swapped : !f.sun)),
 )
 const fieldText = (f: Field) => String(Math.round(own.value.battery[f.key] * (f.per ?? 1) * 100) / 100)
 const refused = ref('')
@@ -54,11 +67,13 @@ function set(f: Field, e: Event) {
   refused.value = ''
   setSupply({ battery: { ...own.value.battery, [f.key]: typed / (f.per ?? 1) } })
 }
+const setMonth = (which: 'fromMonth' | 'toMonth', e: Event) =>
+  setSupply({ battery: { ...own.value.battery, [which]: Number(value(e)) } })
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
 const year = computed(() => ({
   grid: { left: 40, right: 40, top: 34, bottom: 24 },
   legend: { top: 0, itemWidth: 12, textStyle: { fontSize: 11 } },
-  xAxis: { type: 'category', data: months },
+  xAxis: { type: 'category', data: monthsOfYear.value.map((m) => months[m.month - 1]!) },
   yAxis: [
     { type: 'value', name: 'Ah/day', min: 0 },
     { type: 'value', name: '%', min: 0, max: 100, splitLine: { show: false } },
@@ -114,6 +129,20 @@ const year = computed(() => ({
       <label v-for="f in shown" :key="f.key"
         >{{ f.text }}
         <EntryField :value="fieldText(f)" :data-test="f.test" @change="set(f, $event)" />
+      </label>
+    </div>
+    <div v-if="own.source !== 'MAINS'" class="fields">
+      <label class="two"
+        >The fence is up from <RuleChips :rules="['X13']" />
+        <select :value="own.battery.fromMonth" data-test="up-from" @change="setMonth('fromMonth', $event)">
+          <option v-for="(m, i) in months" :key="m" :value="i + 1">{{ m }}</option>
+        </select>
+      </label>
+      <label class="two"
+        >to
+        <select :value="own.battery.toMonth" data-test="up-to" @change="setMonth('toMonth', $event)">
+          <option v-for="(m, i) in months" :key="m" :value="i + 1">{{ m }}</option>
+        </select>
       </label>
     </div>
     <p v-if="refused" role="alert" class="weak">{{ refused }}</p>

@@ -129,8 +129,9 @@ const reversal = computed(() => {
     </template>
     <h2 class="mt-6">Pulls</h2>
     <p class="small quiet-text">
-      Between two terminations; sag in the widest span. <RuleChips :rules="['S1', 'S4', 'S8', 'S14']" /> Eye
-      and hand protection; no ratchet handle that can spin back under load.
+      From post to post where wires end or are held round a turn; sag in the widest span.
+      <RuleChips :rules="['S1', 'S4', 'S8', 'S14']" /> Eye and hand protection; no ratchet handle that can
+      spin back under load.
     </p>
     <table class="sheet" data-test="pulls">
       <thead>

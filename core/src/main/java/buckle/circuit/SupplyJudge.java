@@ -56,11 +56,16 @@ final class SupplyJudge {
                 Battery.cableOhm(own.cableM(), own.cableMm2()));
         Battery.Climate climate = new Battery.Climate(feed.latDeg(), season.coldC(), season.warmC());
         double used = Battery.usedAhPerDay(plant);
-        double toHalf = Battery.daysToHalf(plant, season.coldC());
-        double toEmpty = Battery.daysToEmpty(plant, season.coldC());
-        double leastAh = Battery.leastAh(plant, own.darkDays(), season.coldC());
-        double leastW = sun ? Battery.leastPanelW(plant, climate) : 0;
-        List<Battery.Month> year = sun ? Battery.year(plant, climate) : List.of();
+        double coldC = own.allYear() ? season.coldC() : Battery.coldestC(climate, own::up);
+        double toHalf = Battery.daysToHalf(plant, coldC);
+        double toEmpty = Battery.daysToEmpty(plant, coldC);
+        double leastAh = Battery.leastAh(plant, own.darkDays(), coldC);
+        double leastW = sun ? Battery.leastPanelW(plant, climate, own::up) : 0;
+        List<Battery.Month> year = sun
+                ? Battery.year(plant, climate).stream()
+                        .filter(m -> own.up(m.month()))
+                        .toList()
+                : List.of();
         return new SupplyAnswer(
                 drawW,
                 Optional.of(new BatteryAnswer(
@@ -76,16 +81,18 @@ final class SupplyJudge {
                         plate.draw().fullW().isPresent(),
                         used,
                         own.batteryAh(),
-                        season.coldC(),
+                        coldC,
                         toHalf,
-                        toEmpty),
+                        toEmpty,
+                        own.inTurn()),
                 findings(sun, toHalf, leastAh, leastW, year));
     }
 
     private List<Finding> findings(
             boolean sun, double toHalf, double leastAh, double leastW, List<Battery.Month> year) {
         List<Finding> findings = new ArrayList<>();
-        if (toHalf < own.darkDays()) {
+        // Batteries in turn are swapped when they are down, and have no dark days to bridge.
+        if (toHalf < own.darkDays() && (sun || own.inTurn() == 1)) {
             findings.add(Finding.ofJob(
                     Rule.E4,
                     Severity.WARN,

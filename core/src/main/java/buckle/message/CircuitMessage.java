@@ -250,7 +250,12 @@ public sealed interface CircuitMessage extends Message {
     /** @param leadOutM 0 while the energizer has no place */
     record FromMains(double drawW, double leadOutM) implements CircuitMessage {}
 
-    /** @param byPlate whether the plate says the draw */
+    /**
+     * What the battery lasts.
+     *
+     * @param byPlate whether the plate says the draw
+     * @param inTurn batteries that are swapped in turn
+     */
     record FromBattery(
             double drawW,
             boolean byPlate,
@@ -258,7 +263,8 @@ public sealed interface CircuitMessage extends Message {
             double batteryAh,
             double coldC,
             double daysToHalf,
-            double daysToEmpty)
+            double daysToEmpty,
+            int inTurn)
             implements CircuitMessage {}
 
     /** The battery does not last the dark days. */

@@ -131,15 +131,23 @@ final class EnglishCircuit {
                                 : " Give the energizer its place on the plan, and the lead-out is measured.");
             case FromBattery m ->
                 String.format(
-                        Locale.ROOT,
-                        "%.1f W%s takes %.2f Ah a day; %.0f Ah at %s lasts %.1f days to half charge, %.1f to empty, without sun.",
-                        m.drawW(),
-                        m.byPlate() ? " from the rating plate" : "",
-                        m.usedAhPerDay(),
-                        m.batteryAh(),
-                        en.temperature(m.coldC()),
-                        m.daysToHalf(),
-                        m.daysToEmpty());
+                                Locale.ROOT,
+                                "%.1f W%s takes %.2f Ah a day; %.0f Ah at %s lasts %.1f days to half charge, %.1f to empty, without sun.",
+                                m.drawW(),
+                                m.byPlate() ? " from the rating plate" : "",
+                                m.usedAhPerDay(),
+                                m.batteryAh(),
+                                en.temperature(m.coldC()),
+                                m.daysToHalf(),
+                                m.daysToEmpty())
+                        + (m.inTurn() > 1
+                                ? String.format(
+                                        Locale.ROOT,
+                                        " %d in turn: swap them every %.1f days at half charge (E4); some swap them empty, every %.1f days, which wears them out (X8).",
+                                        m.inTurn(),
+                                        m.daysToHalf(),
+                                        m.daysToEmpty())
+                                : "");
             case BatterySmall m ->
                 String.format(
                         Locale.ROOT,

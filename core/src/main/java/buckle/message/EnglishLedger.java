@@ -59,7 +59,11 @@ final class EnglishLedger {
                 new FigureText(
                         "Insulators",
                         number(m.line() + m.strain()),
-                        number(m.line()) + " line with spares, " + number(m.strain()) + " strain",
+                        number(m.line()) + " line with spares, " + number(m.strain()) + " strain"
+                                + (m.byPosts() > 0
+                                        ? ", and " + number(m.byPosts())
+                                                + " fastenings by the posts' own clips or holes"
+                                        : ""),
                         "Line: " + orNone(m.lineDerivation()) + ". Strain: " + orNone(m.strainDerivation()));
             case UpliftFigure m -> uplift(m);
             case SectionFigure m ->

@@ -189,7 +189,7 @@ public sealed interface TakeoffMessage extends Message {
     record WireFigure(double totalM, List<CoilsOf> coils, List<WireItem> items) implements Figure {}
 
     /** Insulators on the line and at the ends. */
-    record InsulatorFigure(long line, long strain, Message lineDerivation, Message strainDerivation)
+    record InsulatorFigure(long line, long strain, long byPosts, Message lineDerivation, Message strainDerivation)
             implements Figure {}
 
     /** A rail of a school and what it lifts by. */

@@ -4,15 +4,19 @@ import buckle.rulebook.Values;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.function.IntPredicate;
+import java.util.stream.IntStream;
 
 /**
- * A lead-acid battery through the year. Typical values from memory: 1 % of capacity lost a degree under 25 °C down to 40 %, three
- * quarters of what the panel makes is stored; half a charge is kept (E4).
+ * A lead-acid battery through the year. Typical values from memory, of a discharge over days: 0.4 % of capacity lost a degree under 25 °C, 1.3 % a
+ * degree under 5 °C, down to 40 %; three quarters of what the panel makes is stored; half a charge is kept (E4).
  */
 public final class Battery {
     public static final double VOLTS = 12;
-    private static final double LOST_PER_C = 0.01;
+    private static final double LOST_PER_C = 0.004;
+    private static final double LOST_PER_COLD_C = 0.013;
     private static final double FULL_AT_C = 25;
+    private static final double COLD_FROM_C = 5;
     private static final double LEAST_SHARE = 0.4;
     private static final int[] MONTH_START = {1, 32, 60, 91, 121, 152, 182, 213, 244, 274, 305, 335, 366};
     private static final double COLDEST_DAY = 20;
@@ -43,8 +47,8 @@ public final class Battery {
 
     /** Where a battery stands: latitude, and the mean of the coldest and the warmest month. */
     public record Climate(double latitudeDeg, double coldC, double warmC) {
-        /** A swing through the year, coldest in late January, in July south of the equator. */
-        double temperatureC(int day) {
+        /** On a day of the year: a swing, coldest in late January, in July south of the equator. */
+        public double temperatureC(int day) {
             double turn = 2 * Math.PI * (day - COLDEST_DAY - (latitudeDeg < 0 ? 182.5 : 0)) / 365;
             return (warmC + coldC) / 2 - (warmC - coldC) / 2 * Math.cos(turn);
         }
@@ -57,9 +61,20 @@ public final class Battery {
      */
     public record Month(int month, double sunMjPerM2, double madeAhPerDay, double usedAhPerDay, double lowestShare) {}
 
+    /** Mean of the coldest month of those in which the fence is up. */
+    public static double coldestC(Climate climate, IntPredicate up) {
+        return IntStream.rangeClosed(1, 12)
+                .filter(up)
+                .mapToDouble(m -> climate.temperatureC(MONTH_START[m - 1] + 15))
+                .min()
+                .orElse(climate.coldC());
+    }
+
     /** Share of its capacity that a battery gives at a temperature. */
     public static double capacityShare(double temperatureC) {
-        return Math.clamp(1 - LOST_PER_C * (FULL_AT_C - temperatureC), LEAST_SHARE, 1);
+        double lost = LOST_PER_C * (FULL_AT_C - Math.max(temperatureC, COLD_FROM_C))
+                + LOST_PER_COLD_C * Math.max(0, COLD_FROM_C - temperatureC);
+        return Math.clamp(1 - lost, LEAST_SHARE, 1);
     }
 
     /** Sunny less in the dark half: a fifth less in midwinter, a fifth more in midsummer. */
@@ -133,11 +148,12 @@ public final class Battery {
     }
 
     /**
-     * The smallest panel that makes a fifth more than is used in the darkest month; infinite where no sun rises, and where the
+     * The smallest panel that makes a fifth more than is used in the darkest month that the fence is up; infinite where no sun rises, and where the
      * cable takes what more of a panel would bring.
      */
-    public static double leastPanelW(Plant plant, Climate climate) {
+    public static double leastPanelW(Plant plant, Climate climate, IntPredicate up) {
         double perW = year(plant.withPanelW(1), climate).stream()
+                        .filter(m -> up.test(m.month()))
                         .mapToDouble(Month::madeAhPerDay)
                         .min()
                         .orElse(0)

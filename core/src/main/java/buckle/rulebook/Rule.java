@@ -303,7 +303,7 @@ public enum Rule {
     E6(
             PRACTICE,
             true,
-            "Battery: 1 % of capacity lost a degree under 25 °C, three quarters of what the panel makes is stored, a fifth of the light lost to dirt."),
+            "Battery, over days: 0.4 % of capacity lost a degree under 25 °C, 1.3 % a degree under 5 °C; three quarters of what the panel makes is stored, a fifth of the light lost to dirt."),
     E7(
             CONVENTION,
             "The recommended energizer is the smallest that holds 1.2 times the need at the weakest point in heavy growth and brings V14 into the animal there, of no more than 5 J if one does; pigs ask for a strong one (V5)."),
@@ -393,7 +393,7 @@ public enum Rule {
             "Day one: taped lengths hold and corners move as little as they allow; lengths no corners meet within 20 mm contradict each other.");
 
     /** Raised whenever a value or a rule changes; kept with every stored plan. */
-    public static final int REVISION = 6;
+    public static final int REVISION = 7;
 
     private final Basis basis;
     private final boolean fromMemory;

@@ -32,7 +32,7 @@ public record Supply(
             Source.MAINS,
             5,
             new Earth(GroundSchool.THREE_RODS, 3.05, 0.016),
-            new Battery(70, 30, 60, 0.4, 7, 5, 2.5, Values.E6_DIRT_SHARE));
+            new Battery(70, 30, 60, 0.4, 7, 5, 2.5, Values.E6_DIRT_SHARE, 1, 1, 12));
 
     public Supply {
         between("supply.countedJ", countedJ, 0.01, 100);
@@ -72,6 +72,8 @@ public record Supply(
      * @param cableM from panel to battery to energizer
      * @param cableMm2 of each of its two copper wires
      * @param dirtShare of the light that dirt, snow and shade keep off the panel
+     * @param inTurn batteries that are swapped in turn, one at the fence and the others charging
+     * @param fromMonth first month in which the fence is up, {@code toMonth} the last; over the new year where it is the earlier one
      */
     @RecordBuilder
     public record Battery(
@@ -82,7 +84,10 @@ public record Supply(
             int darkDays,
             double cableM,
             double cableMm2,
-            double dirtShare)
+            double dirtShare,
+            int inTurn,
+            int fromMonth,
+            int toMonth)
             implements SupplyBatteryBuilder.With {
         public Battery {
             between("supply.battery.batteryAh", batteryAh, 1, 2000);
@@ -93,6 +98,21 @@ public record Supply(
             between("supply.battery.cableM", cableM, 0, 200);
             between("supply.battery.cableMm2", cableMm2, 0.2, 100);
             between("supply.battery.dirtShare", dirtShare, 0, 0.95);
+            between("supply.battery.inTurn", inTurn, 1, 10);
+            between("supply.battery.fromMonth", fromMonth, 1, 12);
+            between("supply.battery.toMonth", toMonth, 1, 12);
+        }
+
+        /** Whether the fence is up in a month, from 1 to 12. */
+        public boolean up(int month) {
+            return fromMonth <= toMonth
+                    ? fromMonth <= month && month <= toMonth
+                    : month >= fromMonth || month <= toMonth;
+        }
+
+        /** Whether it is up all the year. */
+        public boolean allYear() {
+            return fromMonth == 1 && toMonth == 12;
         }
     }
 }

@@ -43,7 +43,7 @@ public final class Ledger {
         figures.add(strong(posts));
         figures.add(linePosts(posts, takeoff));
         figures.add(wire(takeoff));
-        figures.add(insulators(takeoff));
+        figures.add(insulators(layout, takeoff));
         uplift(layout).ifPresent(figures::add);
         figures.add(sections(layout));
         figures.add(need(spec));
@@ -106,12 +106,23 @@ public final class Ledger {
                 List.of(Rule.L1, Rule.S11));
     }
 
-    private static LedgerFigure insulators(List<TakeoffLine> takeoff) {
+    /** Wires held by the clips, slots or holes of the posts themselves. */
+    private static long fastenings(Layout layout) {
+        return layout.lines().stream()
+                .mapToLong(line -> line.schedule().wires().size()
+                        * line.posts().stream()
+                                .filter(p -> !p.shared() && p.stock().family().holdsWires())
+                                .count())
+                .sum();
+    }
+
+    private static LedgerFigure insulators(Layout layout, List<TakeoffLine> takeoff) {
         return new LedgerFigure(
                 "insulators",
                 new TakeoffMessage.InsulatorFigure(
                         quantity(takeoff, Use.LINE_INSULATOR::equals),
                         quantity(takeoff, Use.STRAIN_INSULATOR::equals),
+                        fastenings(layout),
                         derivation(takeoff, Use.LINE_INSULATOR),
                         derivation(takeoff, Use.STRAIN_INSULATOR)),
                 List.of(Rule.I1, Rule.I2));

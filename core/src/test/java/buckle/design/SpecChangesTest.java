@@ -57,7 +57,7 @@ class SpecChangesTest {
     private static Object other(String path, Object value) {
         return switch (value) {
             case Boolean b -> !b;
-            case Integer i -> i + 1;
+            case Integer i -> path.endsWith("toMonth") ? i - 2 : i + 1;
             case Double d ->
                 switch (path) {
                     case "fence.climate.coldC" -> d - 10;

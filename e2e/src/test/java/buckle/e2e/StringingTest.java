@@ -1,0 +1,123 @@
+package buckle.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.WaitForSelectorState;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** Fences as people build them, from nothing by mouse and keys, and what must be read on screen then. */
+class StringingTest {
+    private static Browser browser;
+
+    @BeforeAll
+    static void open() {
+        browser = new Browser();
+    }
+
+    @AfterAll
+    static void close() {
+        browser.close();
+    }
+
+    private static Screen newJob(String name) {
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        screen.yard();
+        screen.test("new-job").click();
+        screen.page.locator("[data-test=job-name] input").fill(name);
+        screen.page.keyboard().press("Enter");
+        screen.page.waitForURL("**/jobs/**");
+        screen.stage("survey");
+        screen.test("survey-file").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        return screen;
+    }
+
+    private static void sheet(Screen screen, String id) {
+        screen.test("sheet-" + id).click();
+        screen.settled();
+    }
+
+    private static void type(Screen screen, String field, String value) {
+        Locator input = screen.page.getByLabel(field, new Page.GetByLabelOptions().setExact(true));
+        input.fill(value);
+        input.blur();
+        screen.settled();
+    }
+
+    private static void lines(Screen screen, int count) {
+        screen.page.waitForFunction("(n) => document.querySelectorAll('.side .line').length === n", count);
+        screen.saved();
+        screen.settled();
+    }
+
+    private static String item(Screen screen, String id) {
+        return screen.test("item-" + id).locator(".big").innerText().trim();
+    }
+
+    private static void choose(Screen screen, String id, String value) {
+        screen.test(id).selectOption(value);
+        screen.settled();
+    }
+
+    /** Half an acre as a circle of 36 corners, and a tape 30 in out: common practice, counted by hand. */
+    @Test
+    void aDoubleDeerRowRoundHalfAnAcre() {
+        Screen screen = newJob("Deer plot");
+        sheet(screen, "lines");
+        screen.page
+                .getByLabel("Shape", new Page.GetByLabelOptions().setExact(true))
+                .selectOption("polygon");
+        screen.page.getByLabel("Number of sides").fill("36");
+        screen.test("shape-front").fill("14.54 ft");
+        screen.test("place-shape").click();
+        screen.page.keyboard().press("Enter");
+        lines(screen, 1);
+        screen.test("beside").fill("30 in");
+        screen.test("copy-left").click();
+        lines(screen, 2);
+
+        screen.stage("layout");
+        choose(screen, "animal", "DEER_PLOT");
+        choose(screen, "wire-way", "RUNS_ON");
+        choose(screen, "tightener", "MIDWAY");
+        screen.test("spacing").fill("30 ft");
+        screen.test("spacing").blur();
+        screen.settled();
+        sheet(screen, "material");
+        choose(screen, "stock-line", "STEP_IN");
+        choose(screen, "conductor-hot", "POLYWIRE");
+        choose(screen, "brace-kind", "NONE");
+
+        // The second line stands beside the first, with a tape of its own.
+        sheet(screen, "pole");
+        screen.test("own-wires").check();
+        screen.settled();
+        screen.page.getByLabel("Remove wire 2").first().click();
+        screen.settled();
+        type(screen, "Height of wire 1", "18 in");
+        choose(screen, "own-hot", "POLYTAPE");
+        sheet(screen, "posts");
+        screen.page
+                .locator(".side [data-test=beside]")
+                .selectOption(new com.microsoft.playwright.options.SelectOption().setIndex(1));
+        screen.settled();
+        screen.saved();
+
+        assertThat(screen.figure("strong")).isEqualTo("0");
+        assertThat(screen.figure("line-posts")).isEqualTo("36");
+        assertThat(screen.figure("need")).isEqualTo("3.0 kV");
+        assertThat(screen.figure("sections")).isEqualTo("1");
+        assertThat(screen.test("figure-insulators").innerText()).contains("54 fastenings");
+        screen.stage("takeoff");
+        screen.test("item-strainer").waitFor();
+        assertThat(item(screen, "strainer")).isEqualTo("3");
+        assertThat(item(screen, "tie")).as("4 ends of wire and 2 of tape").isEqualTo("6");
+        assertThat(item(screen, "jumper")).isEqualTo("1");
+        assertThat(item(screen, "lead")).as("the bridge of 30 in").startsWith("2 ft");
+        assertThat(screen.test("item-post.line").count()).isEqualTo(1);
+        assertThat(screen.page.locator("[data-test^='item-insulator']").count()).isZero();
+    }
+}
