@@ -214,7 +214,6 @@ class LayoutController {
                         .map(p -> new PostInfo(p, p.text(), p.family().strong(), p.lengthsM(UnitSystem.METRIC)))
                         .toList(),
                 Arrays.stream(BraceKind.values())
-                        .filter(b -> b != BraceKind.NONE)
                         .map(b -> new Choice(b.name(), b.text()))
                         .toList(),
                 Arrays.stream(TensionSchool.values())
