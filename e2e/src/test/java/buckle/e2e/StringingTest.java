@@ -116,7 +116,7 @@ class StringingTest {
         assertThat(item(screen, "strainer")).isEqualTo("3");
         assertThat(item(screen, "tie")).as("4 ends of wire and 2 of tape").isEqualTo("6");
         assertThat(item(screen, "jumper")).isEqualTo("1");
-        assertThat(item(screen, "lead")).as("the bridge of 30 in").startsWith("2 ft");
+        assertThat(item(screen, "lead")).as("the bridge of 30 in, rounded up").startsWith("3");
         assertThat(screen.test("item-post.line").count()).isEqualTo(1);
         assertThat(screen.page.locator("[data-test^='item-insulator']").count()).isZero();
     }
