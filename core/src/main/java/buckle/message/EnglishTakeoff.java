@@ -34,11 +34,11 @@ final class EnglishTakeoff {
                 m.runs().stream()
                                 .map(r -> plural(r.wires(), "wire") + " × " + en.whole(r.slopeM()))
                                 .collect(Collectors.joining(" + "))
-                        + " along the slope in " + plural(m.pulls(), "pull") + " + " + number(m.slackPercent())
-                        + (m.tails().isEmpty() ? " % slack and tails" : " % slack" + tails(m.tails())) + " = "
+                        + " along the slope in " + plural(m.pulls(), "pull") + slack(m) + " = "
                         + en.whole(m.totalM())
-                        + "; coils used up pull by pull, an offcut under "
-                        + en.whole(m.leastRestM()) + " is not joined on";
+                        + "; coils used up "
+                        + (m.tails().isEmpty() ? "pull by pull" : "run by run")
+                        + ", an offcut under " + en.whole(m.leastRestM()) + " is not joined on";
             case Posts m -> posts(m);
             case Rails m -> m.singles() + " single and " + m.doubles() + " double H braces, one rail a frame";
             case ForEach m ->
@@ -55,7 +55,8 @@ final class EnglishTakeoff {
                 plural(m.leads(), "lead") + " from line to line, together " + en.length(m.totalM())
                         + "; leave a hand's breadth for each clip";
             case JumperSets m ->
-                "one for each of " + plural(m.pulls(), "pull") + " with wires to join: hot with hot, earth with earth";
+                "where wires begin, one for each of " + plural(m.pulls(), "run")
+                        + " of several wires: hot with hot, earth with earth";
             case JumperPieces m ->
                 at(m.at(), " in ") + " = " + number(m.total())
                         + (m.separate() ? ", from wire to wire" : ", one for each role with windows");
@@ -90,6 +91,12 @@ final class EnglishTakeoff {
                         + en.length(m.publicEveryM()) + " beside public ways; the local code may ask for more";
             case Figure m -> new EnglishLedger(en).text(m).derivation();
         };
+    }
+
+    private String slack(WireLength m) {
+        String slack = m.slackPercent() > 0 ? " + " + number(m.slackPercent()) + " % slack" : "";
+        boolean covered = m.tails().isEmpty() && !slack.isEmpty();
+        return slack + (covered ? " and tails" : tails(m.tails()));
     }
 
     private String tails(List<WireLength.Tails> tails) {

@@ -188,7 +188,7 @@ public final class Takeoff {
             case BRACE_PIN -> new TakeoffMessage.Pins(count / Values.B4_PINS_PER_RAIL, Values.B4_PINS_PER_RAIL);
             case BRACE_LOOP -> new TakeoffMessage.Loops(count);
             case BACK_STAKE -> new TakeoffMessage.BackStakes(count, Values.B5_OUT_M);
-            case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> wire(parts, quantity);
+            case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> wire((Product.WireOf) product, parts, quantity);
             case LINE_INSULATOR ->
                 new TakeoffMessage.LineInsulators(
                         sum(parts, Noun.HOT_WIRE, Noun.POST_PASSED),
@@ -326,7 +326,12 @@ public final class Takeoff {
         return widest == 0 ? new double[0] : new double[] {least, widest};
     }
 
-    private Message wire(List<Part> parts, double quantity) {
+    private Message wire(Product.WireOf product, List<Part> parts, double quantity) {
+        double taken = parts.stream()
+                .filter(p -> p.terms() instanceof Terms.Metres)
+                .mapToDouble(p -> ((Terms.Metres) p.terms()).wires() * ((Terms.Metres) p.terms()).slopeM())
+                .sum();
+        boolean byItself = product.conductor().family() == Conductor.Family.NET && quantity < taken + Lengths.TAPE_M;
         Map<Long, Double> byWires = new TreeMap<>();
         Map<Double, Long> tails = new TreeMap<>();
         long pulls = 0;
@@ -343,7 +348,7 @@ public final class Takeoff {
         return new TakeoffMessage.WireLength(
                 runs,
                 pulls,
-                spec.purchasing().wireSlackPercent(),
+                byItself ? 0 : spec.purchasing().wireSlackPercent(),
                 tails.entrySet().stream()
                         .map(t -> new TakeoffMessage.WireLength.Tails(t.getValue(), t.getKey()))
                         .toList(),

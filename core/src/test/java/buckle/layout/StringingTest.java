@@ -7,6 +7,7 @@ import buckle.Fences;
 import buckle.design.Design;
 import buckle.material.Conductor;
 import buckle.material.PostStock;
+import buckle.message.English;
 import buckle.message.JointKind;
 import buckle.message.LayoutMessage;
 import buckle.message.PostMessage;
@@ -30,6 +31,7 @@ import buckle.spec.WireSchedule;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Forces;
 import buckle.units.Lengths;
+import buckle.units.UnitSystem;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
@@ -269,6 +271,8 @@ class StringingTest {
                         "ground.clamp",
                         "ground.lead",
                         "sign");
+        assertThat(English.text(takeoff(design).get("wire.hot").derivation(), UnitSystem.METRIC))
+                .startsWith("1 wire × 50 m along the slope in 1 pull = 50 m");
         assertThat(takeoff(design).get("wire.hot").pack().orElseThrow().count()).isEqualTo(1);
         assertThat(design.layout().findings()).noneMatch(f -> f.message() instanceof PostMessage);
     }
