@@ -19,16 +19,11 @@ import buckle.site.Tees;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
 import buckle.spec.Stringing;
-import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
 import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.EnumMap;
-import java.util.HashMap;
 import java.util.List;
-import java.util.Map;
-import java.util.Objects;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 
@@ -51,6 +46,7 @@ final class LinePlanner {
     private final Bracing bracing;
     private final SoilAlong soil;
     private final StrongPosts.Found strong;
+    private final CurvePosts curves;
 
     /**
      * @param branches tees of other lines on this one
@@ -78,6 +74,7 @@ final class LinePlanner {
         this.contacts = land.of(stationing);
         Spec asked = spec.forLine(line.id());
         this.strong = StrongPosts.of(line, asked.fence(), stationing, plane, branches, findings);
+        this.curves = new CurvePosts(strong.curves(), stationing, line.closed());
         Stringing stringing = asked.fence().stringing().withWay(strong.way());
         this.schedule = stringing.of(asked.fence().schedule());
         this.spec = asked.withFence(f -> f.withStringing(stringing).withSchedule(schedule));
@@ -99,7 +96,9 @@ final class LinePlanner {
         PostPlaces places = new PostPlaces(line, spec, stationing, plane);
         List<Braced> braced = strong.stops().stream().map(this::braced).toList();
         List<Mark> all = marks(braced, places, profile);
-        List<Bend> bends = bends(all);
+        List<Bend> bends = strong.way().passesCorners()
+                ? curves.bends(all, spec.fence().braces().braceFromDeg(), pulling)
+                : Bends.of(line, stationing, spec, pulling);
         bends.forEach(this::bendNote);
         PostSetter setter =
                 new PostSetter(line, spec, schedule.topM(), pulling, stationing, plane, soil, profile, places);
@@ -177,76 +176,6 @@ final class LinePlanner {
                         && !markAt(marks, closingM()).wiresEnd();
     }
 
-    private List<Bend> bends(List<Mark> marks) {
-        if (!strong.way().passesCorners()) {
-            return Bends.of(line, stationing, spec, pulling);
-        }
-        return strong.curves().stream()
-                .filter(c -> Math.abs(c.turnDeg()) >= spec.fence().braces().braceFromDeg())
-                .map(c -> Bends.bend(stationing, c, Math.max(1, postsAlong(c, marks)), pulling))
-                .toList();
-    }
-
-    private int postsAlong(Curves.Curve curve, List<Mark> marks) {
-        return (int) marks.stream()
-                .filter(m -> m.kind() != PostKind.LIGHT && on(curve, m.stationM()))
-                .count();
-    }
-
-    /** Whether a station lies on a curve or on the half sides before and after it. */
-    private boolean on(Curves.Curve curve, double stationM) {
-        int count = stationing.sideCount();
-        for (int corner : curve.corners()) {
-            double at = stationing.cornerStationM(corner);
-            int before = line.closed() ? (corner + count - 1) % count : corner - 1;
-            double away = stationM - at;
-            if (line.closed()) {
-                away -= stationing.lengthM() * Math.rint(away / stationing.lengthM());
-            }
-            if (away <= stationing.sideLengthM(corner) / 2 && -away <= stationing.sideLengthM(before) / 2) {
-                return true;
-            }
-        }
-        return false;
-    }
-
-    /** The wire passes posts on a curve as a chain of chords: each turns it by what lies between its two. */
-    private List<Mark> chords(List<Mark> marks) {
-        if (strong.curves().isEmpty()) {
-            return marks;
-        }
-        List<Integer> posts = new ArrayList<>();
-        for (int i = 0; i < marks.size(); i++) {
-            if (marks.get(i).kind() != PostKind.LIGHT) {
-                posts.add(i);
-            }
-        }
-        List<Mark> turned = new ArrayList<>(marks);
-        int count = posts.size();
-        for (int j = 0; j < count; j++) {
-            Mark mark = marks.get(posts.get(j));
-            boolean inner = line.closed() ? count > 2 : j > 0 && j < count - 1;
-            boolean spaced = mark.kind().spaced();
-            if (inner && spaced && strong.curves().stream().anyMatch(c -> on(c, mark.stationM()))) {
-                PlanePoint before = place(marks.get(posts.get((j + count - 1) % count)));
-                PlanePoint here = place(mark);
-                PlanePoint after = place(marks.get(posts.get((j + 1) % count)));
-                turned.set(posts.get(j), mark.turning(turnDeg(before, here, after)));
-            }
-        }
-        return turned;
-    }
-
-    private PlanePoint place(Mark mark) {
-        return stationing.at(mark.stationM());
-    }
-
-    private static double turnDeg(PlanePoint before, PlanePoint here, PlanePoint after) {
-        double in = Math.atan2(here.eastM() - before.eastM(), here.northM() - before.northM());
-        double out = Math.atan2(after.eastM() - here.eastM(), after.northM() - here.northM());
-        return Math.toDegrees(Math.IEEEremainder(out - in, 2 * Math.PI));
-    }
-
     private List<WireRun> runs(List<WireRuns.Course> courses, List<Pull> pulls, List<Braced> braced, List<Mark> marks) {
         List<WireRun> runs = new ArrayList<>();
         for (WireRuns.Course course : courses) {
@@ -268,75 +197,6 @@ final class LinePlanner {
             }
         }
         return runs;
-    }
-
-    /** What coils each wire takes, by pull and role. */
-    private Map<Integer, Map<WireRole, Pulling.Cut>> cuts(
-            List<WireRuns.Course> courses, List<Braced> braced, Profile profile) {
-        Map<Integer, Map<WireRole, Pulling.Cut>> cuts = new HashMap<>();
-        for (WireRuns.Course course : courses) {
-            for (WireRole role : WireRole.values()) {
-                int count = schedule.count(role);
-                boolean one = strong.way().oneWire() && role == WireRole.HOT;
-                if (count > 0) {
-                    Pulling.Cut cut = pulling.cut(
-                            role,
-                            one ? 1 : count,
-                            one ? count : 1,
-                            slopeM(course, profile),
-                            gone -> joinedAt(course, gone, braced));
-                    share(course, role, cut, cuts);
-                }
-            }
-        }
-        return cuts;
-    }
-
-    private double slopeM(WireRuns.Course course, Profile profile) {
-        return course.pulls().stream()
-                .map(strong.stops()::get)
-                .mapToDouble(s -> profile.slopeLengthM(s.fromM(), s.toM()))
-                .sum();
-    }
-
-    /** @param gone how many times the wire has gone along; out and back every second time the other way */
-    private double joinedAt(WireRuns.Course course, double gone, List<Braced> braced) {
-        double whole = course.pulls().stream()
-                .map(strong.stops()::get)
-                .mapToDouble(s -> s.toM() - s.fromM())
-                .sum();
-        double share = gone - Math.floor(gone);
-        boolean back = strong.way() == Stringing.Way.OUT_AND_BACK && (long) Math.floor(gone) % 2 == 1;
-        double left = whole * (back ? 1 - share : share);
-        for (int k : course.pulls()) {
-            StrongPosts.Stop stop = strong.stops().get(k);
-            double length = stop.toM() - stop.fromM();
-            if (left <= length) {
-                Braced b = braced.get(k);
-                return Pulling.outOfBrace(stop.fromM() + left, List.of(b.start(), b.finish()));
-            }
-            left -= length;
-        }
-        return strong.stops().get(course.pulls().getLast()).toM();
-    }
-
-    /** Coils are opened where the wires begin; each joint belongs to the pull it lies in. */
-    private void share(
-            WireRuns.Course course, WireRole role, Pulling.Cut cut, Map<Integer, Map<WireRole, Pulling.Cut>> into) {
-        Map<Integer, List<Double>> joints = new HashMap<>();
-        for (double at : cut.joinersM()) {
-            int in = course.pulls().stream()
-                    .filter(k -> at <= strong.stops().get(k).toM()
-                            && at >= strong.stops().get(k).fromM())
-                    .findFirst()
-                    .orElse(course.pulls().getFirst());
-            joints.computeIfAbsent(in, k -> new ArrayList<>()).add(at);
-        }
-        for (int k : course.pulls()) {
-            int coils = k == course.pulls().getFirst() ? cut.coils() : 0;
-            into.computeIfAbsent(k, i -> new EnumMap<>(WireRole.class))
-                    .put(role, new Pulling.Cut(coils, joints.getOrDefault(k, List.of())));
-        }
     }
 
     /** The mark at a station; the end of a closed line is its start. */
@@ -378,10 +238,10 @@ final class LinePlanner {
     }
 
     private List<Pull> pulls(List<Braced> stretches, List<WireRuns.Course> courses, List<Mark> posts, Profile profile) {
-        Map<Integer, Map<WireRole, Pulling.Cut>> cuts = cuts(courses, stretches, profile);
-        Map<Integer, Double> runM = new HashMap<>();
-        int passes = strong.way().oneWire() ? schedule.count(WireRole.HOT) : 1;
-        courses.forEach(c -> c.pulls().forEach(k -> runM.put(k, passes * slopeM(c, profile))));
+        double[] slopes = strong.stops().stream()
+                .mapToDouble(s -> profile.slopeLengthM(s.fromM(), s.toM()))
+                .toArray();
+        WireCuts cuts = WireCuts.of(courses, strong, schedule, pulling, placed(stretches), slopes);
         List<Pull> pulls = new ArrayList<>();
         int at = 0;
         for (Braced braced : stretches) {
@@ -400,13 +260,7 @@ final class LinePlanner {
             widest = Math.max(widest, stop.toM() - last);
             at = Math.max(at, i - 1);
             int k = pulls.size();
-            pulls.add(pulling.pull(
-                    stop.fromM(),
-                    stop.toM(),
-                    profile.slopeLengthM(stop.fromM(), stop.toM()),
-                    Objects.requireNonNull(runM.get(k)),
-                    widest,
-                    cuts.getOrDefault(k, Map.of())));
+            pulls.add(pulling.pull(stop.fromM(), stop.toM(), slopes[k], cuts.runM(k), widest, cuts.in(k)));
         }
         return pulls;
     }
@@ -472,7 +326,7 @@ final class LinePlanner {
                 places.even(mark.stationM(), Math.min(to, stationing.lengthM()), all);
             }
         }
-        return chords(places.used(all));
+        return curves.turned(places.used(all));
     }
 
     /** P7: where the posts of the inner row stand, seen from this one. */

@@ -5,6 +5,7 @@ import buckle.spec.FenceSpec;
 import buckle.spec.Stringing.Tightener;
 import buckle.spec.Stringing.Way;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.function.IntToDoubleFunction;
 
@@ -98,17 +99,14 @@ final class WireRuns {
                                 ? along.stationAt(whole / 2)
                                 : endM.applyAsDouble(course.pulls().getFirst()));
         };
-        List<double[]> turns = new ArrayList<>();
-        for (Mark m : posts) {
-            double at = along.distanceTo(m.stationM());
-            if (!m.wiresEnd() && m.deflectionDeg() != 0 && at > Mark.SAME_PLACE_M && at < whole - Mark.SAME_PLACE_M) {
-                turns.add(new double[] {at, Math.abs(m.deflectionDeg())});
-            }
-        }
-        double all = turns.stream().mapToDouble(t -> t[1]).sum();
+        // Where wires end at each strong post the few turns of a pull are no matter, and there are many pulls.
+        List<Turn> turns = way.passesCorners() ? turns(along, posts) : List.of();
+        double all = turns.stream().mapToDouble(Turn::deg).sum();
         double from = midway ? whole / 2 : 0;
-        double before =
-                turns.stream().filter(t -> t[0] < from).mapToDouble(t -> t[1]).sum();
+        double before = turns.stream()
+                .filter(t -> t.atM() < from)
+                .mapToDouble(Turn::deg)
+                .sum();
         boolean loses = tightener != Tightener.NONE && tightener != Tightener.EACH_SIDE;
         double most = Math.toRadians(loses ? Math.max(before, all - before) : 0);
         return new WireRun(
@@ -124,22 +122,31 @@ final class WireRuns {
                 Math.exp(-Values.X1_FRICTION_LOW * most));
     }
 
-    /** Where half of the turns lie on either side. */
+    /** A post that turns the wires, by how far along the run it stands. */
+    private record Turn(double atM, double stationM, double deg) {}
+
+    private static List<Turn> turns(Along along, List<Mark> posts) {
+        List<Turn> turns = new ArrayList<>();
+        double whole = along.wholeM();
+        for (Mark m : posts) {
+            double at = along.distanceTo(m.stationM());
+            if (!m.wiresEnd() && m.deflectionDeg() != 0 && at > Mark.SAME_PLACE_M && at < whole - Mark.SAME_PLACE_M) {
+                turns.add(new Turn(at, m.stationM(), Math.abs(m.deflectionDeg())));
+            }
+        }
+        turns.sort(Comparator.comparingDouble(Turn::atM));
+        return turns;
+    }
+
+    /** The post that has half of the turns before it, or the first beyond. */
     static double bestPartM(WireRun run, List<Pull> pulls, List<Mark> posts) {
-        Along along = new Along(new Course(run.pulls(), run.ring()), pulls);
-        double half = run.turnDeg() / 2;
         double sum = 0;
         double best = run.fromM();
-        List<Mark> turning = posts.stream()
-                .filter(m -> !m.wiresEnd() && m.deflectionDeg() != 0)
-                .filter(m -> along.distanceTo(m.stationM()) > Mark.SAME_PLACE_M)
-                .sorted(java.util.Comparator.comparingDouble(m -> along.distanceTo(m.stationM())))
-                .toList();
-        for (Mark m : turning) {
-            if (sum < half) {
-                best = m.stationM();
+        for (Turn turn : turns(new Along(new Course(run.pulls(), run.ring()), pulls), posts)) {
+            if (sum < run.turnDeg() / 2) {
+                best = turn.stationM();
             }
-            sum += Math.abs(m.deflectionDeg());
+            sum += turn.deg();
         }
         return best;
     }
