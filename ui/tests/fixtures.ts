@@ -134,6 +134,7 @@ export function laidSquare(): LineLayout {
     stringing: plan().spec.fence.stringing,
     ringJoined: false,
     feeder: false,
+    marks: [{ sort: 'LINE', stock: 'TIMBER_90', posts: 12, depthM: 0.4572, wiresM: [0.7112, 1.0668] }],
     gates: [{ id: 'gate-1', name: 'gate 1', kind: 'SWING', fromM: 150, toM: 155 }],
     cutOuts: [],
     profileGaps: [],

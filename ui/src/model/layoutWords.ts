@@ -12,6 +12,14 @@ export const postKinds = {
   LIGHT: 'Light post',
 }
 
+/** Posts that are marked alike. */
+export const postSorts = {
+  STRONG: 'strong',
+  BRACE: 'brace',
+  LINE: 'line',
+  LIGHT: 'light',
+}
+
 export const strongKinds = ['END', 'CORNER', 'GATE', 'TEE', 'INLINE']
 
 export const braceKinds = {

@@ -8,6 +8,7 @@ import { lengthText, tapedText } from '@/shared/units'
 import { setLineSpec, setLineWires } from '@/model/bookEdit'
 import { useMaterials } from '@/model/useMaterials'
 import type { LineSpec } from '@/api/types'
+import FootMarks from './FootMarks.vue'
 import StringingForm from './StringingForm.vue'
 import WireTable from './WireTable.vue'
 import { useWords } from '@/model/useWords'
@@ -129,6 +130,7 @@ async function combine() {
       <a :href="`/api/jobs/${job.id}/story-pole.pdf?paper=LETTER`">Letter</a>
       <span class="small quiet-text"> top wire {{ lengthText(topM, job.units) }}</span>
     </p>
+    <FootMarks v-if="job.line?.marks.length" :marks="job.line.marks" />
     <h3>Several animals together <RuleChips :rules="['W19']" /></h3>
     <select v-model="mix" multiple size="6" aria-label="Wire schedules to combine" data-test="mix-presets">
       <option v-for="p in job.catalogue?.presets" :key="p.id" :value="p.id">

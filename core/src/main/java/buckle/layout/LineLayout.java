@@ -17,6 +17,7 @@ import java.util.List;
  * @param stringing how its wires are really run
  * @param ringJoined whether a closed line's hot wires go on at its closing post
  * @param feeder whether it carries power only
+ * @param marks of its posts, from the foot up, most first
  * @param schedule its wires
  * @param closingM station where a closed line's hot wires stay open
  */
@@ -39,6 +40,7 @@ public record LineLayout(
         Stringing stringing,
         boolean ringJoined,
         boolean feeder,
+        List<PostMarks> marks,
         List<GatePlace> gates,
         List<CutOutPlace> cutOuts,
         List<LandSpan> land,
@@ -57,6 +59,7 @@ public record LineLayout(
         braces = List.copyOf(braces);
         pulls = List.copyOf(pulls);
         runs = List.copyOf(runs);
+        marks = List.copyOf(marks);
         gates = List.copyOf(gates);
         cutOuts = List.copyOf(cutOuts);
     }

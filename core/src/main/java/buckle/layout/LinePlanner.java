@@ -147,6 +147,7 @@ final class LinePlanner {
                 spec.fence().stringing(),
                 ringJoined(all),
                 line.book().feeder(),
+                PostMarks.of(posts, schedule.wires()),
                 strong.gates(),
                 strong.cutOuts(),
                 contacts.stream()

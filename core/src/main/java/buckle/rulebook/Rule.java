@@ -59,7 +59,7 @@ public enum Rule {
     V5(
             PRACTICE,
             "Pigs want a strong energizer: 7 kV were seen on one of 6.7 J; we take 5 J into 500 Ω and more for strong."),
-    V6(PRACTICE, "Unmonitored security perimeters stand at about 10 kV with the line open; more is hardly met."),
+    V6(PRACTICE, "Unmonitored security perimeters stand at about 10 kV with the line open; more is rarely seen."),
     V8(PRACTICE, "A home poultry fence at 4 kV still does its work."),
     V7(PRACTICE, "1.5 to 2.0 kV means: look for a fault."),
     V9(

@@ -77,6 +77,36 @@ public enum School {
             Rule.P5,
             "line posts every 20 ft (6 m) with one light post in each gap",
             s -> supports(s, Values.P1_SPACING_M, 1)),
+    WIRE_ENDS(
+            Topic.STRINGING,
+            Rule.B10,
+            "at each strong post: a slack or broken wire is one pull's matter",
+            s -> stringing(s, r -> r.withWay(Stringing.Way.PULL_BY_PULL))),
+    WIRE_RUNS_ON(
+            Topic.STRINGING,
+            Rule.X1,
+            "at a gate or where it began: fewer insulators, tighteners and jumpers, less pull round each corner",
+            s -> stringing(s, r -> r.withWay(Stringing.Way.RUNS_ON))),
+    TIGHTENED_BY_LENGTH(
+            Topic.TIGHTENING,
+            Rule.S4,
+            "midway in long pulls, at the end of short ones",
+            s -> stringing(s, r -> r.withTightener(Stringing.Tightener.BY_LENGTH))),
+    TIGHTENED_MIDWAY(
+            Topic.TIGHTENING,
+            Rule.X1,
+            "one midway on each wire: the least to buy",
+            s -> stringing(s, r -> r.withTightener(Stringing.Tightener.MIDWAY))),
+    TIGHTENED_EACH_SIDE(
+            Topic.TIGHTENING,
+            Rule.S2,
+            "one on each side: the same pull on both sides of every corner",
+            s -> stringing(s, r -> r.withTightener(Stringing.Tightener.EACH_SIDE))),
+    TIGHTENED_BY_HAND(
+            Topic.TIGHTENING,
+            Rule.H3,
+            "none, pulled by hand: light fences",
+            s -> stringing(s, r -> r.withTightener(Stringing.Tightener.NONE))),
     JUMPERS_PIECES(
             Topic.JUMPERS,
             Rule.J1,
@@ -162,6 +192,10 @@ public enum School {
 
     private static Spec braces(Spec s, UnaryOperator<FenceSpec.Braces> change) {
         return s.withFence(f -> f.withBraces(change.apply(f.braces())));
+    }
+
+    private static Spec stringing(Spec s, UnaryOperator<Stringing> change) {
+        return s.withFence(f -> f.withStringing(change.apply(f.stringing())));
     }
 
     private static Spec wires(Spec s, UnaryOperator<FenceSpec.Wires> change) {

@@ -9,6 +9,8 @@ public enum Topic {
     LOWEST("Lowest wire"),
     EARTH_WIRES("Earth wires"),
     SUPPORTS("Posts between strong posts"),
+    STRINGING("Where the wire ends"),
+    TIGHTENING("Where the wire is tightened"),
     JUMPERS("Jumpers");
 
     private final String text;

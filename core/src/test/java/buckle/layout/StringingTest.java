@@ -277,6 +277,20 @@ class StringingTest {
         assertThat(design.layout().findings()).noneMatch(f -> f.message() instanceof PostMessage);
     }
 
+    /** X5: 18 in deep with wires at 10 and 24 in: 18, 28 and 42 from the foot. */
+    @Test
+    void postsAreMarkedFromTheFoot() {
+        Spec spec = hot(spec(Way.PULL_BY_PULL, Tightener.BY_LENGTH), Lengths.in(10), Lengths.in(24))
+                .withFence(f -> f.withPosts(f.posts().withLineDepthM(Lengths.in(18))));
+        PostMarks line = only(lay(spec, Fences.line("l", false, 0, 0, 60, 0))).marks().stream()
+                .filter(m -> m.sort() == PostMarks.Sort.LINE)
+                .findFirst()
+                .orElseThrow();
+        assertThat(Math.round(line.depthM() / Lengths.in(1))).isEqualTo(18);
+        assertThat(line.wiresM()).extracting(m -> Math.round(m / Lengths.in(1))).containsExactly(28L, 42L);
+        assertThat(line.posts()).isEqualTo(9);
+    }
+
     /** Capstan: four right angles from one end leave e^(−μ 3π/2) after three of them. */
     @Test
     void frictionRoundCornersIsTold() {

@@ -120,4 +120,57 @@ class StringingTest {
         assertThat(screen.test("item-post.line").count()).isEqualTo(1);
         assertThat(screen.page.locator("[data-test^='item-insulator']").count()).isZero();
     }
+
+    /** 21 × 15 m, seven aluminium wires pulled by hand that run on, a gate of 1.5 m on a corner post. */
+    @Test
+    void aPoultryYardWhoseWiresRunOn() {
+        Screen screen = newJob("Poultry yard");
+        sheet(screen, "lines");
+        screen.test("shape-front").fill("21 m");
+        screen.test("shape-depth").fill("15 m");
+        screen.test("place-shape").click();
+        screen.page.keyboard().press("Enter");
+        lines(screen, 1);
+
+        screen.stage("layout");
+        screen.settled();
+        choose(screen, "animal", "FOX_POULTRY");
+        choose(screen, "wire-way", "RUNS_ON");
+        choose(screen, "tightener", "NONE");
+        screen.test("spacing").fill("10.5 m");
+        screen.test("spacing").blur();
+        screen.settled();
+        sheet(screen, "material");
+        choose(screen, "conductor-hot", "ALU_14");
+        choose(screen, "brace-kind", "NONE");
+        assertThat(screen.figure("strong")).isEqualTo("4");
+        assertThat(screen.figure("line-posts")).as("one between corners").isEqualTo("4");
+
+        // A gate near corner A: it hangs on the corner post.
+        screen.test("tool-gate").click();
+        double[] place = screen.between(0, 1, 0.04);
+        screen.page.mouse().click(place[0], place[1]);
+        screen.page.waitForFunction(
+                "() => document.querySelector('[data-test=figure-strong] .value').textContent === '5'");
+        screen.saved();
+        sheet(screen, "joints");
+        Locator width = screen.page.getByLabel("Opening of");
+        width.fill("1.5 m");
+        width.blur();
+        screen.settled();
+        screen.saved();
+        assertThat(screen.figure("strong"))
+                .as("four corners and one for the gate")
+                .isEqualTo("5");
+
+        screen.stage("takeoff");
+        screen.test("item-insulator.strain").waitFor();
+        assertThat(item(screen, "insulator.strain")).isEqualTo("14");
+        assertThat(item(screen, "insulator.corner")).isEqualTo("21");
+        assertThat(item(screen, "jumper")).isEqualTo("1");
+        assertThat(screen.test("item-strainer").count()).isZero();
+        assertThat(screen.test("item-wire.hot").innerText())
+                .as("7 × 70.5 m = 231 ft")
+                .contains("7 wires × 231 ft");
+    }
 }

@@ -91,6 +91,7 @@ class ChecksTest {
     void everyFigureAgreesAndThePageSaysIt() throws IOException {
         StringBuilder page = new StringBuilder("\n");
         section(page, "Fences recounted by hand", this::fences);
+        section(page, "Ways of running wire", this::running);
         section(page, "What holds", this::holding);
         section(page, "The pulse", this::pulse);
         section(page, "Earth, battery, sun", this::power);
@@ -119,6 +120,63 @@ class ChecksTest {
             page.append(String.format("| %s | %s | %s | %s |%n", r.what(), r.ours(), r.other(), r.source()));
         }
         page.append('\n');
+    }
+
+    private void running() throws IOException {
+        String test = "core/src/test/java/buckle/layout/StringingTest.java";
+        String leads = "core/src/test/java/buckle/layout/LeadsTest.java";
+        elsewhere(
+                "poultry yard 21 × 15 m, 7 wires that run on, gate at a corner",
+                "493.5 m, 14 strain and 21 corner insulators, 1 jumper set, 9 timber posts",
+                "the same",
+                PRACTICE,
+                test,
+                "poultryYardWhoseWiresRunOn",
+                "493.5",
+                "isEqualTo(21)");
+        elsewhere(
+                "double deer row round half an acre, drawn with 36 and 60 corners",
+                "18 + 18 posts, 3 tighteners, 6 ends, a bridge of 30 in",
+                "the same",
+                PRACTICE,
+                test,
+                "doubleDeerRowRoundACircle",
+                "hasSize(18)",
+                "Lengths.in(30)");
+        elsewhere("80 m out and back", "160 m, 2 ends", "160 m, 2 knots", PRACTICE, test, "oneWireOutAndBack", "160");
+        elsewhere("130 ft round, 4 rounds", "520 ft", "520 ft", PRACTICE, test, "oneWireRoundAndRound", "520");
+        elsewhere("4 wires, 4 sides, a tightener a side", "16", "16", PRACTICE, test, "aTightenerOnEachSide", "16");
+        elsewhere(
+                "garden 12 × 9 m on corner rods",
+                "4 back-stakes, 1 jumper set, 76 lbf a corner",
+                "4, 1, 54 lbf × √2",
+                PRACTICE + " H3, B9",
+                test,
+                "gardenOfCornerRods",
+                "isEqualTo(4)");
+        elsewhere(
+                "pull left after 270°, friction 0.3 and 0.15",
+                "24 and 49 %",
+                "e^(−μφ)",
+                "capstan equation; friction from memory",
+                test,
+                "frictionRoundCornersIsTold");
+        elsewhere(
+                "inner fence before and after it is hooked on",
+                "0, then within 3 % of the paddock",
+                "0, then 7.3 of 7.2 kV",
+                PRACTICE,
+                leads,
+                "anInnerFenceIsDeadUntilItIsHookedOn");
+        elsewhere("50 m of net", "one net and what feeds it", "one net and a lead", PRACTICE, test, "aNetNeedsNothing");
+        elsewhere(
+                "18 in deep, wires at 10 and 24 in",
+                "18, 28, 42 in",
+                "18, 28, 42 in",
+                PRACTICE + " X5",
+                test,
+                "postsAreMarkedFromTheFoot",
+                "28L, 42L");
     }
 
     private void fences() {
@@ -662,9 +720,10 @@ class ChecksTest {
     private void power() throws IOException {
         double drawW = Energizers.drawW(Energizers.GENERIC.get(2), Energizers.Mode.FULL, 0.5);
         double ahADay = drawW * 24 / Battery.VOLTS;
-        number("days on 7.2 Ah, ½ J, to empty", "%.1f", 7.2 / ahADay, 3, 1, "common practice E1");
-        number("days on 5 Ah, ½ J, to empty", "%.1f", 5 / ahADay, 2, 1, "common practice E1");
-        number("weeks on 35 Ah, ½ J, to empty", "%.1f", 35 / ahADay / 7, 2, 1, "common practice E1 (expected)");
+        double given = Battery.capacityShare(5) / ahADay;
+        number("days on 7.2 Ah, ½ J, 5 °C, to empty", "%.1f", 7.2 * given, 3, 0.2, "common practice E1");
+        number("days on 5 Ah, ½ J, 5 °C, to empty", "%.1f", 5 * given, 2, 0.2, "common practice E1");
+        number("days on 35 Ah, ½ J, 5 °C, to empty", "%.1f", 35 * given, 14, 1, "common practice E1 (expected)");
         double wet = Rods.singleOhm(Values.G12_WET_OHM_M, Values.G3_ROD_M, 0.008);
         says("one 8 ft rod in wet soft clay", String.format(Locale.ROOT, "%.0f Ω", wet), "enough", PRACTICE, wet < 15);
         number(

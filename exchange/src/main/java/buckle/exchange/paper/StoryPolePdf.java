@@ -2,6 +2,8 @@ package buckle.exchange.paper;
 
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
+import buckle.layout.PostMarks;
+import buckle.message.Dialect;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
@@ -17,6 +19,7 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Collectors;
 
 /**
  * The story pole: the heights of the wires as a list, and at full size in strips to be cut out, glued end to end on a stick
@@ -31,20 +34,30 @@ public final class StoryPolePdf {
     private StoryPolePdf() {}
 
     /** The heights of one schedule, and the sheets its strips are on. */
-    public record Pole(String title, List<Row> wires, List<String> sheets) {}
+    public record Pole(String title, List<Row> wires, List<Card> cards, List<String> sheets) {}
+
+    /** Posts that are marked alike, from the foot up. */
+    public record Card(String posts, String ground, String marks) {}
 
     /** A wire as the table has it. */
     public record Row(int number, String role, String feet, long mm) {}
 
     public static byte[] write(String job, Layout layout, UnitSystem units, Paper paper) {
-        Map<WireSchedule, List<String>> schedules = new LinkedHashMap<>();
+        Map<WireSchedule, List<LineLayout>> schedules = new LinkedHashMap<>();
         for (LineLayout line : layout.lines()) {
-            schedules.computeIfAbsent(line.schedule(), s -> new ArrayList<>()).add(line.name());
+            schedules.computeIfAbsent(line.schedule(), s -> new ArrayList<>()).add(line);
         }
         Map<String, Pdf.Drawing> drawings = new LinkedHashMap<>();
         List<Pole> poles = new ArrayList<>();
         schedules.forEach((schedule, lines) -> poles.add(new Pole(
-                job + " · " + String.join(", ", lines), rows(schedule), sheets(drawings, schedule, units, paper))));
+                job + " · " + lines.stream().map(LineLayout::name).collect(Collectors.joining(", ")),
+                rows(schedule),
+                lines.stream()
+                        .flatMap(l -> l.marks().stream())
+                        .map(m -> card(m, units))
+                        .distinct()
+                        .toList(),
+                sheets(drawings, schedule, units, paper))));
         String page = Template.filled(
                 "story-pole.peb",
                 Map.of(
@@ -54,6 +67,19 @@ public final class StoryPolePdf {
                         "width", Template.mm(paper.widthMm() - 24),
                         "height", Template.mm(STRIP_MM + 2 * TOP_MM)));
         return Pdf.render(page, drawings);
+    }
+
+    private static Card card(PostMarks marks, UnitSystem units) {
+        String sort = switch (marks.sort()) {
+            case STRONG -> "Strong posts, ";
+            case BRACE -> "Brace posts, ";
+            case LINE -> "Line posts, ";
+            case LIGHT -> "Light posts, ";
+        };
+        return new Card(
+                sort + Dialect.text(marks.stock().text(), units),
+                Lengths.taped(marks.depthM(), units),
+                marks.wiresM().stream().map(m -> Lengths.taped(m, units)).collect(Collectors.joining(" · ")));
     }
 
     /** From the top down, as they hang. */
