@@ -249,6 +249,13 @@ export function createPlanMap(
     rescaled = setTimeout(scaled, drawnAt === 0 ? 0 : STILL_MS)
   })
 
+  /** The scale may change without a move, when a plan that has nothing to fit gets its size. */
+  view.on('change:resolution', () => {
+    if (view.getResolution() === drawnAt) return
+    clearTimeout(rescaled)
+    rescaled = setTimeout(scaled, STILL_MS)
+  })
+
   /** For tests: where on the screen a place is drawn. */
   const pixelAt = (at: Position) => map.getPixelFromCoordinate(project(at))
   const hooks = target as HTMLElement & {
