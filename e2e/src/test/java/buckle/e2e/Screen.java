@@ -83,18 +83,22 @@ final class Screen {
         }
     }
 
-    /** Nothing is asked of the server, nothing waits to be saved, and the plan stands still, for some pictures in a row. */
+    /**
+     * Nothing is asked of the server, nothing waits to be saved, and the plan stands still, for some pictures in a row. What never
+     * comes to rest does not hold the test for ever: what it reads next then tells.
+     */
     void settled() {
         page.evaluate("""
                 () => new Promise((done) => {
                   let calm = 0
+                  const began = performance.now()
                   const look = () => {
                     const busy =
                       document.body.getAttribute('aria-busy') === 'true' ||
                       [...document.querySelectorAll('.map')].some((m) => m.still && !m.still()) ||
                       /^Saving/.test(document.querySelector('[data-test=save-state]')?.textContent ?? '')
                     calm = busy ? 0 : calm + 1
-                    if (calm > 8) done(true)
+                    if (calm > 8 || performance.now() - began > 15000) done(true)
                     else requestAnimationFrame(look)
                   }
                   look()
