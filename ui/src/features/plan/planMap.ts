@@ -249,13 +249,6 @@ export function createPlanMap(
     rescaled = setTimeout(scaled, drawnAt === 0 ? 0 : STILL_MS)
   })
 
-  /** The scale may change without a move, when a plan that has nothing to fit gets its size. */
-  view.on('change:resolution', () => {
-    if (view.getResolution() === drawnAt) return
-    clearTimeout(rescaled)
-    rescaled = setTimeout(scaled, STILL_MS)
-  })
-
   /** For tests: where on the screen a place is drawn. */
   const pixelAt = (at: Position) => map.getPixelFromCoordinate(project(at))
   const hooks = target as HTMLElement & {
@@ -265,8 +258,8 @@ export function createPlanMap(
     plainPosts?: unknown
   }
   hooks.pixelAt = pixelAt
-  /** Whether the plan is drawn for the scale it has. */
-  hooks.still = () => !view.getAnimating() && view.getResolution() === drawnAt
+  /** Whether the plan is drawn for the scale it has; one on which nothing is drawn always is. */
+  hooks.still = () => fence.isEmpty() || (!view.getAnimating() && view.getResolution() === drawnAt)
   /** For the benchmark: shows the job from so far, and the posts as one plain feature each, to compare with. */
   hooks.zoomTo = (factor: number) => {
     fit()
