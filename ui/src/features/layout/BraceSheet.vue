@@ -167,10 +167,10 @@ const reversal = computed(() => {
       </tbody>
     </table>
     <template v-if="line.stringing.way !== 'PULL_BY_PULL'">
-      <h3>Runs of wire <RuleChips :rules="['X1', 'X2']" /></h3>
+      <h3>Runs of wire <RuleChips :rules="['X1', 'X2', 'S13']" /></h3>
       <p class="small quiet-text">
-        Wire that is in one piece: {{ wireWays[line.stringing.way] }}. Friction round the corners leaves the
-        share of the pull that is told, where least is.
+        Wire that is in one piece: {{ wireWays[line.stringing.way] }}. “Pull left” is what friction round the
+        corners leaves of the pull at the worst place.
       </p>
       <table class="sheet" data-test="runs">
         <thead>

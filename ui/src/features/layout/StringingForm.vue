@@ -67,7 +67,7 @@ function setHand(e: Event) {
         >Pull by hand <RuleChips :rules="['H3']" />
         <input
           :value="stringing.handN === null ? '' : forceText(stringing.handN, units)"
-          :placeholder="`usual, ${forceText(80, units)}`"
+          placeholder="as usual"
           data-test="hand-pull"
           @change="setHand"
         />

@@ -128,6 +128,7 @@ export function createPlanMap(
   /** Draws what is stale. */
   function draw() {
     const resolution = view.getResolution() ?? 1
+    if (stale.ground && stale.fence && stale.pulse) drawnAt = resolution
     if (stale.ground || groundOf[0] !== job.land || groundOf[1] !== job.selected) {
       drawn.ground = landDrawing(job, project, resolution)
       groundOf = [job.land, job.selected]
@@ -236,7 +237,6 @@ export function createPlanMap(
   /** Names appear and go with the scale. */
   function scaled() {
     clearTimeout(rescaled)
-    drawnAt = view.getResolution() ?? 1
     scaleBar()
     redraw()
   }
@@ -258,8 +258,8 @@ export function createPlanMap(
     plainPosts?: unknown
   }
   hooks.pixelAt = pixelAt
-  /** Whether the plan is drawn for the scale it has; one on which nothing is drawn always is. */
-  hooks.still = () => fence.isEmpty() || (!view.getAnimating() && view.getResolution() === drawnAt)
+  /** Whether the plan is drawn for the scale it has. */
+  hooks.still = () => !view.getAnimating() && view.getResolution() === drawnAt
   /** For the benchmark: shows the job from so far, and the posts as one plain feature each, to compare with. */
   hooks.zoomTo = (factor: number) => {
     fit()

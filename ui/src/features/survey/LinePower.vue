@@ -61,7 +61,7 @@ const drop = (id: string) =>
         </select></label
       >
       <label
-        >there are <input v-model="reel" class="field" data-test="lead-reel" placeholder="any length"
+        >on a reel of <input v-model="reel" class="field" data-test="lead-reel" placeholder="any length"
       /></label>
       <v-btn type="submit" data-test="add-lead">Add</v-btn>
     </form>

@@ -12,7 +12,6 @@ import buckle.layout.Fence;
 import buckle.layout.Finding;
 import buckle.layout.LaidLine;
 import buckle.layout.Layout;
-import buckle.layout.LineLayout;
 import buckle.layout.Section;
 import buckle.layout.Severity;
 import buckle.message.CircuitMessage;
@@ -168,10 +167,7 @@ public final class ElectricsPlanner {
         Fence fence = laid.fence();
         Map<String, Stationing> lines =
                 fence.lines().stream().collect(Collectors.toMap(LaidLine::id, LaidLine::stationing));
-        Set<String> feeders = layout.lines().stream()
-                .filter(LineLayout::feeder)
-                .map(LineLayout::lineId)
-                .collect(Collectors.toSet());
+        Set<String> feeders = layout.feeders();
         List<PulsePoint> points = new ArrayList<>();
         for (int i = 0; i < spots.size(); i++) {
             Spot s = spots.get(i);

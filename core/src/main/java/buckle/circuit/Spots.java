@@ -8,6 +8,7 @@ import buckle.layout.TestPoint;
 import buckle.network.LiveWires;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Set;
 import java.util.TreeSet;
 
 /** Where the curve is computed: ends, switches, gates, test points, and evenly between; nowhere on lines without a hot wire. */
@@ -24,10 +25,7 @@ final class Spots {
 
     /** Those where an animal is to be kept in or out: not along feeders, unless there is nothing else. */
     static List<Spot> needing(Layout layout, List<Spot> spots) {
-        List<String> feeders = layout.lines().stream()
-                .filter(LineLayout::feeder)
-                .map(LineLayout::lineId)
-                .toList();
+        Set<String> feeders = layout.feeders();
         List<Spot> needing =
                 spots.stream().filter(s -> !feeders.contains(s.lineId())).toList();
         return needing.isEmpty() ? spots : needing;

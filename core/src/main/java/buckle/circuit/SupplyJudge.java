@@ -62,7 +62,7 @@ final class SupplyJudge {
         double leastAh = Battery.leastAh(plant, own.darkDays(), coldC);
         double leastW = sun ? Battery.leastPanelW(plant, climate, own::up) : 0;
         List<Battery.Month> year = sun
-                ? Battery.year(plant, climate).stream()
+                ? Battery.year(plant, climate, own::up).stream()
                         .filter(m -> own.up(m.month()))
                         .toList()
                 : List.of();

@@ -6,6 +6,8 @@ import java.util.EnumMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
 
 /**
  * The whole job laid out.
@@ -56,6 +58,11 @@ public record Layout(
     /** Pulls on all lines. */
     public int pulls() {
         return lines.stream().mapToInt(l -> l.pulls().size()).sum();
+    }
+
+    /** Ids of the lines that carry power only (X3). */
+    public Set<String> feeders() {
+        return lines.stream().filter(LineLayout::feeder).map(LineLayout::lineId).collect(Collectors.toSet());
     }
 
     /** Gates of all lines. */

@@ -67,7 +67,17 @@ final class Leads {
         Lead made = lead.at()
                 .map(p ->
                         from(line, line.stationing().nearest(plane.toPlane(p)).stationM(), to.get(), lead.id(), false))
-                .orElseGet(() -> shortest(line, to.get(), lead.id()));
+                .orElseGet(() -> from(
+                        line,
+                        line.stationing()
+                                .nearest(
+                                        to.get().stationing(),
+                                        0,
+                                        line.stationing().lengthM())
+                                .stationM(),
+                        to.get(),
+                        lead.id(),
+                        false));
         lead.reelM().ifPresent(reel -> {
             if (made.lengthM() > reel) {
                 findings.add(Finding.at(
@@ -101,29 +111,6 @@ final class Leads {
             }
         }
         return stationM;
-    }
-
-    /** Where a post of either line, or a corner, stands nearest to the other line. */
-    private Lead shortest(LaidLine line, LaidLine to, String id) {
-        Stationing one = line.stationing();
-        Stationing other = to.stationing();
-        double best = Double.POSITIVE_INFINITY;
-        double at = 0;
-        for (Post p : line.layout().posts()) {
-            double off = other.nearest(one.at(p.stationM())).offsetM();
-            if (off < best) {
-                best = off;
-                at = p.stationM();
-            }
-        }
-        for (Post p : to.layout().posts()) {
-            Stationing.Place near = one.nearest(other.at(p.stationM()));
-            if (near.offsetM() < best) {
-                best = near.offsetM();
-                at = near.stationM();
-            }
-        }
-        return from(line, at, to, id, false);
     }
 
     /** From where the outer row's wires begin to the inner row, unless they are joined another way. */

@@ -191,10 +191,11 @@ final class LinePlanner {
                             pulls.get(k).fromM(),
                             pulls.get(k).toM()));
             runs.add(run);
-            double likely = Math.pow(run.leftLow(), Values.X1_FRICTION / Values.X1_FRICTION_HIGH);
-            if (strong.way().passesCorners() && likely < Values.X1_LEAST_LEFT) {
+            // e^(−0.2 φ) from e^(−0.3 φ).
+            double likely = Math.pow(run.leftLow(), Values.S13_FRICTION / Values.S13_FRICTION_HIGH);
+            if (strong.way().passesCorners() && likely < Values.S13_LEAST_LEFT) {
                 double part = WireRuns.bestPartM(run, pulls, marks);
-                warn(Rule.X1, part, new LayoutMessage.PullLost(run.turnDeg(), run.leftLow(), run.leftHigh(), part));
+                warn(Rule.S13, part, new LayoutMessage.PullLost(run.turnDeg(), run.leftLow(), run.leftHigh(), part));
             }
         }
         return runs;

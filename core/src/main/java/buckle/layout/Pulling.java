@@ -51,7 +51,7 @@ final class Pulling {
     static double tensionN(FenceSpec fence, WireRole role) {
         Conductor conductor = fence.wires().of(role);
         if (role == WireRole.HOT && fence.standsByItself()) {
-            return Values.X1_NET_N;
+            return Values.S1_NET_N;
         }
         if (fence.stringing().tightener() == Stringing.Tightener.NONE) {
             double usual = Math.min(Values.H3_BY_HAND_N, Values.S1_BY_HAND_SHARE * conductor.breakingN());
@@ -166,7 +166,7 @@ final class Pulling {
         if (conductor.family() == Conductor.Family.NET) {
             return 0;
         }
-        double tail = conductor.crimped() ? Values.X1_TAIL_M : Values.X1_WOVEN_TAIL_M;
+        double tail = conductor.crimped() ? Values.S5_TAIL_M : Values.S5_WOVEN_TAIL_M;
         return fence.stringing().way().passesCorners() ? 2 * tail : 0;
     }
 

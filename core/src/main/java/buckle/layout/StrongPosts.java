@@ -82,7 +82,7 @@ final class StrongPosts {
         this.findings = findings;
         boolean passes = fence.stringing().way().passesCorners();
         this.curves = passes
-                ? Curves.of(line, stationing, 2 * fence.posts().spacingM(), Values.X1_GENTLE_DEG, true)
+                ? Curves.of(line, stationing, 2 * fence.posts().spacingM(), Values.S13_GENTLE_DEG, true)
                 : List.of();
         this.curved = curves.stream().flatMap(c -> c.corners().stream()).collect(Collectors.toSet());
         this.gates = gates(passes);

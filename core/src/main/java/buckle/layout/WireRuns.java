@@ -118,8 +118,8 @@ final class WireRuns {
                 slope,
                 all,
                 tighteners,
-                Math.exp(-Values.X1_FRICTION_HIGH * most),
-                Math.exp(-Values.X1_FRICTION_LOW * most));
+                Math.exp(-Values.S13_FRICTION_HIGH * most),
+                Math.exp(-Values.S13_FRICTION_LOW * most));
     }
 
     /** A post that turns the wires, by how far along the run it stands. */

@@ -55,7 +55,7 @@ final class EnglishCircuit {
                 (m.allWires() ? "From here nothing is fed: " : "From here a wire is dead: ") + text(m.why()) + ".";
             case ReserveNone m ->
                 switch (m.none()) {
-                    case NO_NEED -> "No voltage is known that these animals need.";
+                    case NO_NEED -> "The voltage these animals need is not known.";
                     case UNDER_NEED -> "None: the weakest point is already under what the animals need.";
                     case ENDLESS -> "Leakage may grow a thousandfold and the animals still get what they need.";
                 };

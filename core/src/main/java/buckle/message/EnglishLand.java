@@ -115,19 +115,24 @@ final class EnglishLand {
                         + ") is crossed or neared by the lead-out, taken to lie " + en.length(m.cableM())
                         + " deep. Have it located, and dig by hand.";
             case LeadOutCrossesWay m ->
-                named(m.feature())
-                        + " is crossed by the lead-out: cable in conduit deep enough for what drives there, both ends marked.";
+                named(m.feature()) + " is crossed by " + lead(m.lead())
+                        + ": cable in conduit deep enough for what drives there, both ends marked.";
             case LeadOutCrossesWater m ->
-                named(m.feature()) + " is crossed by the lead-out: over it above the flood, or another way.";
+                named(m.feature()) + " is crossed by " + lead(m.lead()) + ": over it above the flood, or another way.";
             case LeadOutUnderOverhead m ->
-                named(m.feature()) + " is crossed by the lead-out: in the ground there, and keep at least "
+                named(m.feature()) + " is crossed by " + lead(m.lead()) + ": in the ground there, and keep at least "
                         + en.length(m.clearanceM()) + " to its conductors while working.";
             case LeadOutLeavesProperty m ->
-                named(m.feature())
-                        + " is crossed by the lead-out, which leaves the property there. Ask whose ground it is.";
+                named(m.feature()) + " is crossed by " + lead(m.lead())
+                        + ", which leaves the property there. Ask whose ground it is.";
             case Stretch m -> between(m.line(), m.along());
             case FloodedStretch m -> between(m.line(), m.along()) + ", up to " + en.length(m.deepestM()) + " deep";
         };
+    }
+
+    /** The lead-out, or a lead from line to line by its name. */
+    private static String lead(String name) {
+        return name.isEmpty() ? "the lead-out" : "the " + name;
     }
 
     private String between(String line, Span along) {

@@ -102,8 +102,8 @@ final class EnglishLayout {
             case LeadToNothing m ->
                 "A lead of " + m.line() + " goes to a line that is no longer on the plan, or that has no hot wire.";
             case LeadTooShort m ->
-                upper(m.lead()) + " takes " + en.length(m.lengthM()) + ", and " + en.length(m.reelM())
-                        + " are there. Hook it on nearer, or take a longer one.";
+                upper(m.lead()) + " takes " + en.length(m.lengthM()) + ", and its reel has " + en.length(m.reelM())
+                        + ". Hook it on nearer, or take a longer one.";
             case RoundNeedsRing m ->
                 (m.gate().isEmpty() ? m.line() + " is not closed" : m.gate() + " opens " + m.line())
                         + ", so that one wire cannot go round and round. Its wires run on and end there.";
@@ -117,9 +117,9 @@ final class EnglishLayout {
                 "One wire cannot go out and back over " + m.gate()
                         + ": on each side of it a wire goes out and back by itself.";
             case PullLost m ->
-                "The wires turn by " + Math.round(m.turnDeg()) + "° in one run: of the pull "
+                "The wires turn by " + Math.round(m.turnDeg()) + "° in one run, and friction leaves "
                         + English.percent(m.leftLow()) + " to " + English.percent(m.leftHigh())
-                        + " is left where least is. Part the run, best at " + en.length(m.partM())
+                        + " of the pull at the far end. Part the run, best at " + en.length(m.partM())
                         + ", or tighten midway or on each side.";
             case OuterRow m ->
                 m.outer() + " is the outer row of " + m.inner() + ": " + en.length(m.apartM())

@@ -25,7 +25,7 @@ final class EnglishReadings {
             case NotRead m -> "not read yet";
             case ReadElsewhere m ->
                 "read " + Lengths.text(m.awayM(), units) + " from where this place is today: read it again (V15)";
-            case NoNeed m -> "no voltage is known that is needed for " + animals(m.animals());
+            case NoNeed m -> "the voltage needed is not known: " + animals(m.animals());
             case Feeds m -> kv(m.peakV()) + " on a feeder: it keeps nothing in and needs nothing (X3)";
             case OverRange m ->
                 "over range at " + kv(m.peakV()) + ", below the " + kv(m.needV())

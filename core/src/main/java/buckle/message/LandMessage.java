@@ -142,16 +142,16 @@ public sealed interface LandMessage extends Message {
     record LeadOutOverService(FeatureName feature, OptionalDouble depthM, double cableM) implements LandMessage {}
 
     /** A road or track that the lead-out crosses. */
-    record LeadOutCrossesWay(FeatureName feature) implements LandMessage {}
+    record LeadOutCrossesWay(FeatureName feature, String lead) implements LandMessage {}
 
     /** Water that the lead-out crosses. */
-    record LeadOutCrossesWater(FeatureName feature) implements LandMessage {}
+    record LeadOutCrossesWater(FeatureName feature, String lead) implements LandMessage {}
 
     /** An overhead line that the lead-out passes under. */
-    record LeadOutUnderOverhead(FeatureName feature, double clearanceM) implements LandMessage {}
+    record LeadOutUnderOverhead(FeatureName feature, String lead, double clearanceM) implements LandMessage {}
 
     /** The lead-out leaves the property. */
-    record LeadOutLeavesProperty(FeatureName feature) implements LandMessage {}
+    record LeadOutLeavesProperty(FeatureName feature, String lead) implements LandMessage {}
 
     /**
      * A stretch where something is so.

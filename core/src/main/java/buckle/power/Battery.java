@@ -48,7 +48,7 @@ public final class Battery {
     /** Where a battery stands: latitude, and the mean of the coldest and the warmest month. */
     public record Climate(double latitudeDeg, double coldC, double warmC) {
         /** On a day of the year: a swing, coldest in late January, in July south of the equator. */
-        public double temperatureC(int day) {
+        double temperatureC(int day) {
             double turn = 2 * Math.PI * (day - COLDEST_DAY - (latitudeDeg < 0 ? 182.5 : 0)) / 365;
             return (warmC + coldC) / 2 - (warmC - coldC) / 2 * Math.cos(turn);
         }
@@ -110,9 +110,13 @@ public final class Battery {
         return plant.drawW() * (1 + plant.drawW() * lostPerW(plant)) * 24 / VOLTS;
     }
 
-    /** The second of two years in a row, day by day. */
-    public static List<Month> year(Plant plant, Climate climate) {
-        double used = usedAhPerDay(plant);
+    /**
+     * The second of two years in a row, day by day.
+     *
+     * @param up the months in which the fence is up: in the others the energizer draws nothing
+     */
+    public static List<Month> year(Plant plant, Climate climate, IntPredicate up) {
+        double draw = usedAhPerDay(plant);
         double charge = plant.batteryAh();
         double[] lowest = new double[12];
         double[] sun = new double[12];
@@ -122,6 +126,7 @@ public final class Battery {
                 lowest[month] = 1;
                 sun[month] = 0;
                 made[month] = 0;
+                double used = up.test(month + 1) ? draw : 0;
                 int days = MONTH_START[month + 1] - MONTH_START[month];
                 for (int day = MONTH_START[month]; day < MONTH_START[month + 1]; day++) {
                     double gain = plant.panelW() > 0 ? madeAh(plant, climate, day) : 0;
@@ -137,7 +142,7 @@ public final class Battery {
         }
         List<Month> months = new ArrayList<>();
         for (int month = 0; month < 12; month++) {
-            months.add(new Month(month + 1, sun[month], made[month], used, lowest[month]));
+            months.add(new Month(month + 1, sun[month], made[month], up.test(month + 1) ? draw : 0, lowest[month]));
         }
         return months;
     }
@@ -152,7 +157,7 @@ public final class Battery {
      * cable takes what more of a panel would bring.
      */
     public static double leastPanelW(Plant plant, Climate climate, IntPredicate up) {
-        double perW = year(plant.withPanelW(1), climate).stream()
+        double perW = year(plant.withPanelW(1), climate, up).stream()
                         .filter(m -> up.test(m.month()))
                         .mapToDouble(Month::madeAhPerDay)
                         .min()

@@ -39,6 +39,7 @@ public final class Assessor {
     private final Layout layout;
     private final Spec spec;
     private final LocalPlane plane;
+    private final Set<String> feeders;
     private final Map<String, List<Reading>> read;
 
     /** A voltage at a test point; what else was measured or seen says nothing about the need. */
@@ -71,6 +72,7 @@ public final class Assessor {
     private Assessor(Layout layout, Spec spec, List<Observation> observations) {
         this.layout = layout;
         this.spec = spec;
+        this.feeders = layout.feeders();
         this.plane = new LocalPlane(layout.origin());
         this.read = inOrder(observations);
     }
@@ -177,7 +179,7 @@ public final class Assessor {
 
     /** X3: a feeder keeps nothing in. */
     private boolean feeder(TestPoint point) {
-        return layout.lines().stream().anyMatch(l -> l.feeder() && l.lineId().equals(point.lineId()));
+        return feeders.contains(point.lineId());
     }
 
     private List<Wire> wires(TestPoint point) {

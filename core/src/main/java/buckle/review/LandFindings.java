@@ -84,7 +84,9 @@ final class LandFindings {
         all.earth(feed);
         all.stone(feed, fence.line(feed.lineId()));
         all.buried.feed(feed);
-        LeadOutFindings.of(feed, new Contacts(around.land(), plane), all.buried, plane, all.findings);
+        Contacts land = new Contacts(around.land(), plane);
+        LeadOutFindings.of(feed, land, all.buried, plane, all.findings);
+        fence.leads().forEach(lead -> LeadOutFindings.of(lead, land, plane, all.findings));
         return all.findings;
     }
 

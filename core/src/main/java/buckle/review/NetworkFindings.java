@@ -3,7 +3,6 @@ package buckle.review;
 import buckle.layout.Fence;
 import buckle.layout.Finding;
 import buckle.layout.LaidLine;
-import buckle.layout.Post;
 import buckle.layout.Section;
 import buckle.layout.Severity;
 import buckle.message.LayoutMessage;
@@ -21,8 +20,6 @@ import java.util.OptionalDouble;
 final class NetworkFindings {
     /** An end this near another line looks as if it were joined to it. */
     private static final double LOOKS_JOINED_M = 1;
-
-    private static final int MOST_LOOKED_AT = 100;
 
     private final Fence fence;
     private final FenceNetwork network;
@@ -98,7 +95,7 @@ final class NetworkFindings {
             return;
         }
         Section.Stretch first = section.stretches().getFirst();
-        if (rowOfDouble(first.lineId())) {
+        if (rowOfDouble(first.lineId()) && !bridged(first.lineId())) {
             findings.add(Finding.at(
                     Rule.X3, Severity.NOTE, first.lineId(), first.fromM(), new LayoutMessage.RowsNotBridged()));
         } else {
@@ -112,16 +109,11 @@ final class NetworkFindings {
         String name = "";
         for (Section.Stretch stretch : dead.stretches()) {
             LaidLine line = fence.line(stretch.lineId());
-            List<Post> posts = line.layout().posts().stream()
-                    .filter(p -> p.stationM() >= stretch.fromM() && p.stationM() <= stretch.toM())
-                    .toList();
-            int step = Math.max(1, posts.size() / MOST_LOOKED_AT);
             for (LaidLine other : fence.lines()) {
-                boolean live = other != line && network.sections().stream().anyMatch(s -> s.live() && on(s, other));
-                for (int i = 0; live && i < posts.size(); i += step) {
-                    double off = other.stationing()
-                            .nearest(line.stationing().at(posts.get(i).stationM()))
-                            .offsetM();
+                if (other != line && live(other)) {
+                    double off = line.stationing()
+                            .nearest(other.stationing(), stretch.fromM(), stretch.toM())
+                            .offM();
                     if (off < best) {
                         best = off;
                         name = other.line().name();
@@ -133,9 +125,19 @@ final class NetworkFindings {
                 dead.name(), name, name.isEmpty() ? OptionalDouble.empty() : OptionalDouble.of(best));
     }
 
-    private boolean on(Section section, LaidLine line) {
+    private boolean live(LaidLine line) {
         return line.layout().schedule().count(WireRole.HOT) > 0
-                && section.stretches().stream().anyMatch(s -> s.lineId().equals(line.id()));
+                && network.sections().stream()
+                        .filter(Section::live)
+                        .flatMap(section -> section.stretches().stream())
+                        .anyMatch(stretch -> stretch.lineId().equals(line.id()));
+    }
+
+    /** Whether the rows are joined, so that something else keeps the power away. */
+    private boolean bridged(String lineId) {
+        return fence.leads().stream()
+                .anyMatch(l ->
+                        l.bridge() && (l.lineId().equals(lineId) || l.onLineId().equals(lineId)));
     }
 
     /** Whether a line is the inner or the outer row of a double fence. */

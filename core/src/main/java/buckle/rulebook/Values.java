@@ -190,26 +190,26 @@ public final class Values {
     /** X15: a gate that would stand nearer than this to a strong post hangs on it; our convention. */
     public static final double X15_HANGS_M = Lengths.ft(5);
 
-    /** X1: corners of a rounded outline turn by less than this; our convention. */
-    public static final double X1_GENTLE_DEG = 15;
+    /** S13: corners of a rounded outline turn by less than this; our convention. */
+    public static final double S13_GENTLE_DEG = 15;
 
-    /** X1: friction of wire round corner insulators, least, likely and most; from memory. */
-    public static final double X1_FRICTION_LOW = 0.15;
+    /** S13: friction of wire round corner insulators, least, likely and most; from memory. */
+    public static final double S13_FRICTION_LOW = 0.15;
 
-    public static final double X1_FRICTION = 0.2;
+    public static final double S13_FRICTION = 0.2;
 
-    public static final double X1_FRICTION_HIGH = 0.3;
+    public static final double S13_FRICTION_HIGH = 0.3;
 
-    /** X1: where less than this share of the pull is left, the run is better parted; our convention. */
-    public static final double X1_LEAST_LEFT = 0.5;
+    /** S13: where less than this share of the pull is left, the run is better parted; our convention. */
+    public static final double S13_LEAST_LEFT = 0.5;
 
-    /** X1: tail left at each end of a wire, and of woven goods. */
-    public static final double X1_TAIL_M = Lengths.ft(2.5);
+    /** S5: tail left at each end of a wire, and of woven goods. */
+    public static final double S5_TAIL_M = Lengths.ft(2.5);
 
-    public static final double X1_WOVEN_TAIL_M = Lengths.ft(6);
+    public static final double S5_WOVEN_TAIL_M = Lengths.ft(6);
 
-    /** A net hangs on its own posts, hardly pulled; our convention. */
-    public static final double X1_NET_N = 10;
+    /** S1: a net hangs on its own posts, hardly pulled; our convention. */
+    public static final double S1_NET_N = 10;
 
     /** H3: pull of a wire by hand. */
     public static final double H3_BY_HAND_N = Forces.lbf(18);

@@ -2,6 +2,10 @@ package buckle.site;
 
 import java.util.ArrayList;
 import java.util.List;
+import org.locationtech.jts.geom.Coordinate;
+import org.locationtech.jts.geom.GeometryFactory;
+import org.locationtech.jts.geom.LineString;
+import org.locationtech.jts.operation.distance.IndexedFacetDistance;
 
 /** Stations along a line: the distance from its start to any place on it, and back. Horizontal metres. */
 public final class Stationing {
@@ -81,6 +85,35 @@ public final class Stationing {
     /** The place of the line nearest to a point. */
     public Place nearest(PlanePoint p) {
         return nearest(p, 0, sideCount());
+    }
+
+    /** Where two lines come nearest to each other: a station of this one, and how far the other is off. */
+    public record Approach(double stationM, double offM) {}
+
+    /** Where a stretch of this line comes nearest to another line. */
+    public Approach nearest(Stationing other, double fromM, double toM) {
+        List<Coordinate> stretch = new ArrayList<>(List.of(coordinate(at(fromM))));
+        for (int i = 0; i <= sideCount(); i++) {
+            if (cornerStationM[i] > fromM && cornerStationM[i] < toM) {
+                stretch.add(coordinate(at(cornerStationM[i])));
+            }
+        }
+        stretch.add(coordinate(at(toM)));
+        List<Coordinate> whole = new ArrayList<>();
+        for (int i = 0; i <= other.sideCount(); i++) {
+            whole.add(coordinate(other.at(other.cornerStationM[i])));
+        }
+        Coordinate[] both = IndexedFacetDistance.nearestPoints(line(stretch), line(whole));
+        Place here = nearest(new PlanePoint(both[0].x, both[0].y));
+        return new Approach(Math.clamp(here.stationM(), fromM, toM), both[0].distance(both[1]));
+    }
+
+    private static Coordinate coordinate(PlanePoint p) {
+        return new Coordinate(p.eastM(), p.northM());
+    }
+
+    private static LineString line(List<Coordinate> points) {
+        return new GeometryFactory().createLineString(points.toArray(Coordinate[]::new));
     }
 
     /** As {@link #nearest(PlanePoint)}, for points that follow the line: tries the sides around the last one first. */

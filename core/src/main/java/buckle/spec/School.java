@@ -85,7 +85,7 @@ public enum School {
     WIRE_RUNS_ON(
             Topic.STRINGING,
             Rule.X1,
-            "at a gate or where it began: fewer insulators, tighteners and jumpers, less pull round each corner",
+            "at a gate or where it began: fewer insulators, tighteners and jumpers; a slack or broken wire is slack all the way",
             s -> stringing(s, r -> r.withWay(Stringing.Way.RUNS_ON))),
     TIGHTENED_BY_LENGTH(
             Topic.TIGHTENING,

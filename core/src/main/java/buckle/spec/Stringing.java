@@ -2,7 +2,6 @@ package buckle.spec;
 
 import static buckle.spec.Ranges.between;
 
-import buckle.rulebook.Rule;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,27 +30,20 @@ public record Stringing(Way way, int rounds, Tightener tightener, Optional<WireE
 
     /** Where a wire ends. */
     public enum Way {
-        PULL_BY_PULL("ends at each strong post", Rule.B10),
-        RUNS_ON("runs on round corners", Rule.X1),
-        OUT_AND_BACK("one wire out and back", Rule.X2),
-        ROUND_AND_ROUND("one wire round and round", Rule.X2);
+        PULL_BY_PULL("ends at each strong post"),
+        RUNS_ON("runs on round corners"),
+        OUT_AND_BACK("one wire out and back"),
+        ROUND_AND_ROUND("one wire round and round");
 
         private final String text;
-        private final Rule rule;
 
-        Way(String text, Rule rule) {
+        Way(String text) {
             this.text = text;
-            this.rule = rule;
         }
 
         /** In the words of the trade. */
         public String text() {
             return text;
-        }
-
-        /** Rule of this way. */
-        public Rule rule() {
-            return rule;
         }
 
         /** Whether corners end no wire unless somebody says so. */

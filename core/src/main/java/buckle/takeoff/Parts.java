@@ -407,7 +407,7 @@ public final class Parts {
                     new Terms.Metres(w.count(role), pull.slopeLengthM(), coils));
         }
         if (w.passes && !net) {
-            double tail = w.plan.of(role).crimped() ? Values.X1_TAIL_M : Values.X1_WOVEN_TAIL_M;
+            double tail = w.plan.of(role).crimped() ? Values.S5_TAIL_M : Values.S5_WOVEN_TAIL_M;
             int pieces = role == WireRole.HOT ? w.hotPieces() : w.count(role);
             long ends = (long) pieces * w.runEnds.size();
             add(

@@ -8,12 +8,19 @@ import buckle.circuit.Electrics;
 import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.Trial;
 import buckle.design.Design;
+import buckle.land.Land;
+import buckle.land.LandFeature;
+import buckle.land.LandKind;
 import buckle.land.Surroundings;
+import buckle.land.Terrain;
+import buckle.land.Traits;
 import buckle.message.JointMessage;
+import buckle.message.LandMessage;
 import buckle.message.LayoutMessage;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.LineBook.LeadTo;
+import buckle.site.Site;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import java.util.List;
@@ -80,6 +87,26 @@ class LeadsTest {
                 .mapToDouble(Electrics.PulsePoint::likelyV)
                 .min()
                 .orElseThrow();
+    }
+
+    /** A lead is judged like the lead-out: what drives or walks over it, and conductors over it, are told. */
+    @Test
+    void whatALeadCrossesIsTold() {
+        LandFeature track = new LandFeature(
+                "t",
+                LandKind.TRACK,
+                "hay track",
+                LandKind.Shape.LINE,
+                List.of(Fences.at(10, 6), Fences.at(30, 6)),
+                Traits.NONE,
+                "");
+        Land land = new Land(List.of(track), List.of(), Optional.empty(), OptionalDouble.empty(), List.of(), List.of());
+        Site site = Fences.site(-4, 0, PADDOCK, lead(INNER, "paddock", OptionalDouble.empty()));
+        Design design = Design.of(site, new Surroundings(land, Terrain.NONE), Spec.USUAL);
+        assertThat(design.layout().findings())
+                .extracting(Finding::message)
+                .anyMatch(m ->
+                        m instanceof LandMessage.LeadOutCrossesWay w && w.lead().equals("lead to Line paddock"));
     }
 
     /** A rigid gate opens the ring already: it is joined at its closing post, and live to both gate posts. */

@@ -130,6 +130,16 @@ class PowerTest {
         assertThat(summer).isLessThan(0.9 * all);
         assertThat(Battery.coldestC(TEMPERATE, m -> m >= 4 && m <= 10))
                 .isGreaterThan(Battery.coldestC(TEMPERATE, m -> true));
+        Plant small = PLANT.withPanelW(2);
+        assertThat(Battery.year(small, TEMPERATE, m -> true).get(2).lowestShare())
+                .isZero();
+        assertThat(Battery.year(small, TEMPERATE, m -> m >= 4 && m <= 10).get(2))
+                .satisfies(march -> {
+                    assertThat(march.lowestShare())
+                            .as("charged while the fence was down")
+                            .isGreaterThan(0.1);
+                    assertThat(march.usedAhPerDay()).isZero();
+                });
         assertThat(Supply.USUAL.battery().withFromMonth(11).withToMonth(2))
                 .satisfies(b -> assertThat(b.up(12) && b.up(1) && !b.up(6)).isTrue());
     }
@@ -139,7 +149,7 @@ class PowerTest {
     void aLargePanelNeedsNoCharging() {
         double draw = Energizers.drawW(Energizers.GENERIC.get(3), Energizers.Mode.FULL, 0.5);
         Plant plant = new Plant(draw, 110, 100, 60, 0.2, 0.3, 0);
-        List<Month> year = Battery.year(plant, new Climate(50, -2, 20));
+        List<Month> year = Battery.year(plant, new Climate(50, -2, 20), m -> true);
         assertThat(year).hasSize(12).allSatisfy(m -> assertThat(m.lowestShare()).isGreaterThan(0.5));
     }
 
@@ -186,7 +196,7 @@ class PowerTest {
     }
 
     private static double worst(double panelW, Plant plant) {
-        return Battery.year(plant.withPanelW(panelW), TEMPERATE).stream()
+        return Battery.year(plant.withPanelW(panelW), TEMPERATE, m -> true).stream()
                 .mapToDouble(Month::madeAhPerDay)
                 .min()
                 .orElseThrow();
@@ -203,13 +213,13 @@ class PowerTest {
     /** A year is a year: no charge above what the cold battery holds, none under empty, summer better than winter. */
     @Test
     void theYearIsOne() {
-        List<Month> year = Battery.year(PLANT, TEMPERATE);
+        List<Month> year = Battery.year(PLANT, TEMPERATE, m -> true);
         assertThat(year).extracting(Month::month).containsExactly(1, 2, 3, 4, 5, 6, 7, 8, 9, 10, 11, 12);
         assertThat(year).allSatisfy(m -> assertThat(m.lowestShare()).isBetween(0.0, 1.0));
         assertThat(year.get(5).madeAhPerDay()).isGreaterThan(year.get(11).madeAhPerDay());
-        List<Month> dark = Battery.year(PLANT.withPanelW(2), TEMPERATE);
+        List<Month> dark = Battery.year(PLANT.withPanelW(2), TEMPERATE, m -> true);
         assertThat(dark.get(11).lowestShare()).isLessThan(year.get(11).lowestShare());
-        List<Month> south = Battery.year(PLANT, new Climate(-44, -15, 35));
+        List<Month> south = Battery.year(PLANT, new Climate(-44, -15, 35), m -> true);
         assertThat(south.get(5).madeAhPerDay()).isLessThan(south.get(11).madeAhPerDay());
         assertThat(Battery.capacityShare(25)).isEqualTo(1);
         assertThat(Battery.capacityShare(-15)).isCloseTo(0.66, within(1e-9));

@@ -4,6 +4,7 @@ import buckle.exchange.Json;
 import com.microsoft.playwright.Download;
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.options.WaitForSelectorState;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.net.URI;
@@ -40,6 +41,17 @@ final class Screen {
             "Donkey winter track", "donkey-winter-track.geojson");
 
     /** Opens a demo job of its own, so that no test meets what another left. */
+    /** Makes a job and opens its survey. */
+    void newJob(String name) {
+        yard();
+        test("new-job").click();
+        page.locator("[data-test=job-name] input").fill(name);
+        page.keyboard().press("Enter");
+        page.waitForURL("**/jobs/**");
+        stage("survey");
+        test("survey-file").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+    }
+
     void open(String job, String stage) {
         openById(fresh(job), stage);
     }

@@ -4,7 +4,6 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Locator;
 import com.microsoft.playwright.Page;
-import com.microsoft.playwright.options.WaitForSelectorState;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -25,13 +24,7 @@ class StringingTest {
 
     private static Screen newJob(String name) {
         Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
-        screen.yard();
-        screen.test("new-job").click();
-        screen.page.locator("[data-test=job-name] input").fill(name);
-        screen.page.keyboard().press("Enter");
-        screen.page.waitForURL("**/jobs/**");
-        screen.stage("survey");
-        screen.test("survey-file").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        screen.newJob(name);
         return screen;
     }
 

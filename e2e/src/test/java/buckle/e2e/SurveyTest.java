@@ -35,13 +35,7 @@ class SurveyTest {
 
     private static Screen newJob(String name) {
         Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
-        screen.yard();
-        screen.test("new-job").click();
-        screen.page.locator("[data-test=job-name] input").fill(name);
-        screen.page.keyboard().press("Enter");
-        screen.page.waitForURL("**/jobs/**");
-        screen.stage("survey");
-        screen.test("survey-file").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
+        screen.newJob(name);
         return screen;
     }
 
