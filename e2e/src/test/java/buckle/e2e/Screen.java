@@ -40,7 +40,6 @@ final class Screen {
             "Alpaca paddocks", "alpaca-paddocks.geojson",
             "Donkey winter track", "donkey-winter-track.geojson");
 
-    /** Opens a demo job of its own, so that no test meets what another left. */
     /** Makes a job and opens its survey. */
     void newJob(String name) {
         yard();
@@ -52,6 +51,7 @@ final class Screen {
         test("survey-file").waitFor(new Locator.WaitForOptions().setState(WaitForSelectorState.ATTACHED));
     }
 
+    /** Opens a demo job of its own, so that no test meets what another left. */
     void open(String job, String stage) {
         openById(fresh(job), stage);
     }
