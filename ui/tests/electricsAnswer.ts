@@ -44,6 +44,7 @@ const earthCase = (name: string, good: boolean) => ({
   tableOhm: 20.7,
   testV: good ? 250 : 480,
   good,
+  weakestV: 3200,
 })
 /** An answer of the core about a small fence. */
 export function electrics(): Electrics {
@@ -99,6 +100,7 @@ export function electrics(): Electrics {
         daysToEmpty: 4.2,
         leastAh: 71.2,
         leastPanelW: null,
+        swaps: [],
         cableDropV: 0.01,
         year: [],
       },

@@ -1,6 +1,8 @@
 import type { BraceLoad, Design, Joint, LineLayout, Post, Pull } from '@/api/types'
 import { plan, square } from './planFixture'
 
+export { wire } from './planFixture'
+
 export { plan, ringClosed, square } from './planFixture'
 
 /** A closed square of 100 m with posts every 20 m; what the core would answer, cut down to what the views use. */
@@ -53,6 +55,7 @@ const pull = (fromM: number, toM: number, slopeLengthM: number): Pull => ({
       role: 'HOT',
       conductor: 'HT_12_5',
       count: 2,
+      wires: [1, 2],
       tensionN: 1112,
       sagM: 0.017,
       coldN: 1400,
@@ -77,6 +80,8 @@ const joint = (kind: Joint['kind'], stationM: number, name: string): Joint => ({
   says: 'hot with hot',
 })
 
+export const plainGate = { acrossCorner: false, hotOnly: false, netting: false }
+
 export function laidSquare(): LineLayout {
   const posts: Post[] = Array.from({ length: 20 }, (_, i) => ({
     number: i + 1,
@@ -88,6 +93,7 @@ export function laidSquare(): LineLayout {
     deflectionDeg: 0,
     ends: i % 5 === 0,
     shared: false,
+    reused: false,
     stock: i % 5 === 0 ? 'TIMBER_140' : 'TIMBER_90',
     depthM: 0.9,
     lengthM: 1.76,
@@ -135,7 +141,9 @@ export function laidSquare(): LineLayout {
     ringJoined: false,
     feeder: false,
     marks: [{ sort: 'LINE', stock: 'TIMBER_90', posts: 12, depthM: 0.4572, wiresM: [0.7112, 1.0668] }],
-    gates: [{ id: 'gate-1', name: 'gate 1', kind: 'SWING', fromM: 150, toM: 155 }],
+    gates: [
+      { id: 'gate-1', name: 'gate 1', kind: 'SWING', fromM: 150, toM: 155, openingM: 5, fit: plainGate },
+    ],
     cutOuts: [],
     profileGaps: [],
     land: [],

@@ -12,7 +12,7 @@ import {
   wirePath,
 } from '@/features/ribbon/ribbonGeometry'
 import { thumbPath } from '@/features/yard/thumb'
-import { laidSquare, square } from './fixtures'
+import { laidSquare, square, wire } from './fixtures'
 
 const frame = { width: 852, left: 26, right: 26, baseY: 170, wirePx: 66, groundPx: 34 }
 
@@ -66,7 +66,7 @@ describe('ribbon', () => {
   })
 
   it('stops wires at gates and draws each post once', () => {
-    const path = wirePath(line, scale, { heightM: 0.2, role: 'HOT' })
+    const path = wirePath(line, scale, wire(0.2, 'HOT'))
     expect(path.split('M')).toHaveLength(3)
     expect(path).not.toContain('NaN')
     expect(postPath(line, scale, ['LINE'], 2, 0.76, 1).split('M')).toHaveLength(17)
@@ -79,8 +79,8 @@ describe('ribbon', () => {
     expect(part.x(130)).toBeCloseTo(826)
     expect(part.station(part.x(101))).toBeCloseTo(101)
     expect(postPath(line, part, ['LINE'], 2, 0.76, 1).split('M')).toHaveLength(2)
-    const wire = wirePath(line, part, { heightM: 0.2, role: 'HOT' })
-    const xs = wire.match(/[\d.]+ /g)!.map(Number)
+    const drawn = wirePath(line, part, wire(0.2, 'HOT'))
+    const xs = drawn.match(/[\d.]+ /g)!.map(Number)
     expect(Math.min(...xs)).toBeGreaterThanOrEqual(26)
     expect(Math.max(...xs)).toBeLessThanOrEqual(826)
     expect(axisStations(90, 130, 1, 900)).toEqual([95, 100, 105, 110, 115, 120, 125])

@@ -119,8 +119,8 @@ describe('the story pole', () => {
       rulebook: 3,
       rules: [],
       presets: [
-        { id: 'W1', rule: 'W1', name: 'Beef', suits: [], wires: [], lineDepthM: null },
-        { id: 'W5', rule: 'W5', name: 'Pigs', suits: [], wires: [], lineDepthM: null },
+        { id: 'W1', rule: 'W1', name: 'Beef', suits: [], wires: [], lineDepthM: null, stepIns: false },
+        { id: 'W5', rule: 'W5', name: 'Pigs', suits: [], wires: [], lineDepthM: null, stepIns: false },
       ],
       animals: [],
       gateOpeningM: 5,
@@ -233,6 +233,7 @@ describe('the gate that is chosen on the plan', () => {
       kind: 'SWING' as const,
       at: [1, 44],
       openingM: 5,
+      fit: { acrossCorner: false, hotOnly: false, netting: false },
       hangs: null,
     }
     job.plan = {

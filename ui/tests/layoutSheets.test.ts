@@ -10,7 +10,7 @@ import PostSheet from '@/features/layout/PostSheet.vue'
 import SchoolSheet from '@/features/layout/SchoolSheet.vue'
 import { useRibbonWindow } from '@/features/ribbon/useRibbonWindow'
 import { computed, defineComponent, ref } from 'vue'
-import { laidSquare, plan, ringClosed } from './fixtures'
+import { laidSquare, plan, ringClosed, wire } from './fixtures'
 import { openJob, stubs } from './openJob'
 
 const materials: Materials = {
@@ -46,6 +46,7 @@ describe('what is kept along a line', () => {
       lightPerGap: null,
       use: null,
       reason: 'x',
+      found: null,
     }
     const once = addOverride(before, 'line-1', want)
     const twice = addOverride(once, 'line-1', want)
@@ -192,7 +193,7 @@ describe('the sheets of the layout', () => {
 
   it('draws a post so that labels of close wires do not run together', () => {
     const post = { ...laidSquare().posts[0]!, ends: true }
-    const wires = [0.1, 0.15, 0.2].map((heightM) => ({ heightM, role: 'HOT' as const }))
+    const wires = [0.1, 0.15, 0.2].map((heightM) => wire(heightM, 'HOT'))
     const wrapper = mount(PostElevation, { props: { post, wires, braces: [], units: 'METRIC' } })
     const ys = wrapper
       .findAll('g text')

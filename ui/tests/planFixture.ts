@@ -1,4 +1,15 @@
-import type { FenceLine, Plan } from '@/api/types'
+import type { FenceLine, Plan, Wire } from '@/api/types'
+
+/** A wire of which nothing is said but where it hangs and what it does. */
+export const wire = (heightM: number, role: Wire['role']): Wire => ({
+  heightM,
+  role,
+  conductor: null,
+  fastening: null,
+  stands: false,
+  byHand: null,
+})
+
 import { emptyBook } from '@/model/bookEdit'
 
 export function square(): FenceLine {
@@ -31,11 +42,7 @@ export function plan(): Plan {
         animals: ['WILD_BOAR'],
         schedule: {
           preset: 'W15',
-          wires: [
-            { heightM: 0.2, role: 'HOT' },
-            { heightM: 0.46, role: 'EARTH' },
-            { heightM: 0.76, role: 'HOT' },
-          ],
+          wires: [wire(0.2, 'HOT'), wire(0.46, 'EARTH'), wire(0.76, 'HOT')],
         },
         posts: {
           spacingM: 6.096,
@@ -46,6 +53,7 @@ export function plan(): Plan {
           strongDepthM: 0.9144,
           lineDepthM: 0.9144,
           closeUp: true,
+          holdsAtM: [],
         },
         braces: {
           kind: 'SINGLE_H',
@@ -79,7 +87,8 @@ export function plan(): Plan {
         mode: 'FULL',
         source: 'MAINS',
         leadOutSpareM: 5,
-        earth: { school: 'THREE_RODS', rodApartM: 3.05, rodDiameterM: 0.016 },
+        leadOutSwitch: false,
+        earth: { school: 'THREE_RODS', rodApartM: 3.05, rodDiameterM: 0.016, found: [], leadM: null },
         battery: {
           batteryAh: 70,
           panelW: 30,
@@ -87,6 +96,7 @@ export function plan(): Plan {
           sunshineShare: 0.4,
           darkDays: 7,
           inTurn: 1,
+          lastSwap: null,
           fromMonth: 1,
           toMonth: 12,
           cableM: 5,

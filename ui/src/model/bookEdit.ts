@@ -14,6 +14,7 @@ export const emptyBook: LineBook = {
   wireEnds: [],
   leads: [],
   feeder: false,
+  season: null,
 }
 
 export function changeLine(plan: Plan, lineId: string, change: (line: FenceLine) => FenceLine): Plan {

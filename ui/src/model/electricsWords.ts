@@ -1,7 +1,16 @@
-import type { Electrics } from '@/api/types'
+import type { EarthRod, Electrics } from '@/api/types'
 import { kvText } from '@/shared/units'
 
 export type Met = Electrics['points'][number]['met']
+
+/** What serves as a ground rod. */
+export const earthKinds: Record<EarthRod['kind'], string> = {
+  ROD: 'ground rod',
+  PIPE: 'steel pipe',
+  SPIKE: 'metal spike',
+  ANGLE_IRON: 'angle iron',
+  OLD_FENCE: 'post of an old metal fence',
+}
 
 /** How a voltage stands, in a word beside its colour. */
 export const metWords: Record<Met, string> = {

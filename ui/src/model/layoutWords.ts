@@ -1,4 +1,5 @@
 /** The trade's words for what the core names. */
+import type { Wire } from '@/api/types'
 
 export const postKinds = {
   END: 'End post',
@@ -72,4 +73,12 @@ export const wireEnds = {
   TWIST: 'twist',
   ONE_SLEEVE: 'one sleeve',
   TWO_SLEEVES: 'two sleeves',
+}
+
+/** What holds a wire on a post. */
+export const fastenings: Record<NonNullable<Wire['fastening']>, string> = {
+  INSULATOR: 'insulators',
+  STAPLE: 'staples',
+  CLIP: 'clips',
+  OWN: "the posts' own clips, slots or holes",
 }

@@ -127,7 +127,15 @@ export function addGate(
 ): { plan: Plan; id: string } {
   const all = plan.site.lines.flatMap((l) => l.gates.map((g) => g.id))
   const id = freeId('gate-', all)
-  const gate: Gate = { id, name: `gate ${id.slice(5)}`, kind: 'SWING', at: flat(at), openingM, hangs: null }
+  const gate: Gate = {
+    id,
+    name: `gate ${id.slice(5)}`,
+    kind: 'SWING',
+    at: flat(at),
+    openingM,
+    hangs: null,
+    fit: { acrossCorner: false, hotOnly: false, netting: false },
+  }
   return { plan: withLine(plan, lineId, (l) => ({ ...l, gates: [...l.gates, gate] })), id }
 }
 

@@ -112,6 +112,15 @@ export function countText(value: number): string {
   return Number.isInteger(value) ? grouped(value) : grouped(value, 1)
 }
 
+/** A day without its hour. */
+export function dayText(iso: string): string {
+  return new Date(`${iso}T12:00`).toLocaleDateString('en-GB', {
+    weekday: 'short',
+    day: 'numeric',
+    month: 'short',
+  })
+}
+
 export function dateText(iso: string): string {
   return new Date(iso).toLocaleString('en-GB', {
     day: '2-digit',

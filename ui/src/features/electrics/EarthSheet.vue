@@ -3,7 +3,8 @@ import { computed } from 'vue'
 import type { Electrics } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
-import { lengthText } from '@/shared/units'
+import { kvText, lengthText } from '@/shared/units'
+import EarthForm from './EarthForm.vue'
 import { energyText, ohmText } from '@/model/electricsWords'
 import { useWords } from '@/model/useWords'
 
@@ -42,6 +43,7 @@ const volts = (v: number) => `${Math.round(v)} V`
     </p>
     <p class="small">{{ earth.moist }}</p>
     <p class="small" data-test="earth-wires">{{ earth.wires }} <RuleChips :rules="['G14', 'W18']" /></p>
+    <EarthForm />
     <section v-for="g in groups" :key="g.title">
       <h3>{{ g.title }} <RuleChips :rules="g.rules" /></h3>
       <table class="sheet">
@@ -53,13 +55,19 @@ const volts = (v: number) => `${Math.round(v)} V`
             <th class="right">together</th>
             <th class="right">by table</th>
             <th class="right">last rod in the test</th>
+            <th class="right">weakest point</th>
           </tr>
         </thead>
         <tbody>
           <tr
             v-for="c in g.cases"
             :key="c.name"
-            :class="{ here: c.school !== null && c.school === job.plan?.spec.supply.earth.school }"
+            :class="{
+              here:
+                c.school !== null &&
+                !job.plan?.spec.supply.earth.found.length &&
+                c.school === job.plan?.spec.supply.earth.school,
+            }"
           >
             <td>
               {{ say(c.name)
@@ -74,6 +82,7 @@ const volts = (v: number) => `${Math.round(v)} V`
             <td class="right number" :class="c.good ? 'MET' : 'WARN'">
               {{ volts(c.testV) }} {{ c.good ? '· good' : '· too much' }}
             </td>
+            <td class="right number">{{ c.weakestV > 0 ? `${kvText(c.weakestV)} kV` : '–' }}</td>
           </tr>
         </tbody>
       </table>

@@ -3,6 +3,7 @@ import { computed, ref } from 'vue'
 import type { Electrics, Supply } from '@/api/types'
 import { useWords } from '@/model/useWords'
 import RuleChips from '@/components/RuleChips.vue'
+import { dayText } from '@/shared/units'
 import EntryField from '@/shared/EntryField.vue'
 import PulseChart from './PulseChart.vue'
 import { useElectrics } from '@/model/useElectrics'
@@ -18,7 +19,7 @@ const monthsOfYear = computed(() => battery.value?.year ?? [])
 const value = (e: Event) => (e.target as HTMLSelectElement).value
 /** A number of the supply in the field's own unit, so many to one of the plan's. */
 interface Field {
-  key: keyof Supply['battery']
+  key: Exclude<keyof Supply['battery'], 'lastSwap'>
   text: string
   test: string
   least: number
@@ -66,6 +67,14 @@ function set(f: Field, e: Event) {
   }
   refused.value = ''
   setSupply({ battery: { ...own.value.battery, [f.key]: typed / (f.per ?? 1) } })
+}
+/** A date, or nothing where the field was emptied. */
+function setSwap(e: Event) {
+  const text = value(e)
+  refused.value = ''
+  if (text && !(text >= '1990-01-01' && text < '2200'))
+    refused.value = 'A day since 1990, please; the old value was kept.'
+  else setSupply({ battery: { ...own.value.battery, lastSwap: text || null } })
 }
 const setMonth = (which: 'fromMonth' | 'toMonth', e: Event) =>
   setSupply({ battery: { ...own.value.battery, [which]: Number(value(e)) } })
@@ -130,6 +139,15 @@ const year = computed(() => ({
         >{{ f.text }}
         <EntryField :value="fieldText(f)" :data-test="f.test" @change="set(f, $event)" />
       </label>
+    </div>
+    <div v-if="own.source === 'BATTERY' && own.battery.inTurn > 1" class="fields">
+      <label class="two"
+        >Last swapped on <RuleChips :rules="['X8', 'E4']" />
+        <input type="date" :value="own.battery.lastSwap ?? ''" data-test="last-swap" @change="setSwap"
+      /></label>
+      <p v-if="battery?.swaps.length" class="two small" data-test="swaps">
+        next at half charge on {{ battery.swaps.map((d) => dayText(d)).join(', ') }}
+      </p>
     </div>
     <div v-if="own.source !== 'MAINS'" class="fields">
       <label class="two"

@@ -4,7 +4,7 @@ import { ask, client } from '@/api/client'
 import type { Gate, Joint } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
-import { changeGate } from '@/model/planEdit'
+import { changeGate, withSupply } from '@/model/planEdit'
 import { announce } from '@/shared/announce'
 import EntryField from '@/shared/EntryField.vue'
 import { lengthText, parseLengthM, stationText } from '@/shared/units'
@@ -35,6 +35,8 @@ function opening(id: string, e: Event) {
   const metres = parseLengthM((e.target as HTMLInputElement).value, job.units)
   if (metres !== null && metres >= 0.3 && metres <= 100) change(id, { openingM: metres })
 }
+const cabled = (g: Gate) => ['SWING', 'SLIDING', 'SPRING_SET', 'CREEK', 'HANDLE'].includes(g.kind)
+const rigid = (g: Gate) => ['SWING', 'SLIDING', 'RIGID'].includes(g.kind)
 const word = (e: Event) => (e.target as HTMLSelectElement).value
 
 async function advise() {
@@ -65,6 +67,7 @@ async function advise() {
           <th>Kind</th>
           <th>Opening</th>
           <th>Hangs from</th>
+          <th>Besides</th>
         </tr>
       </thead>
       <tbody>
@@ -106,6 +109,34 @@ async function advise() {
               <option value="LAST">its last post</option>
             </select>
           </td>
+          <td class="besides">
+            <label
+              ><input
+                type="checkbox"
+                :checked="g.fit.acrossCorner"
+                :data-test="`gate-corner-${g.id}`"
+                @change="change(g.id, { fit: { ...g.fit, acrossCorner: !g.fit.acrossCorner } })"
+              />
+              across the corner</label
+            >
+            <label v-if="cabled(g)"
+              ><input
+                type="checkbox"
+                :checked="g.fit.hotOnly"
+                :data-test="`gate-hot-only-${g.id}`"
+                @change="change(g.id, { fit: { ...g.fit, hotOnly: !g.fit.hotOnly } })"
+              />
+              {{ say('no cable for earth wires') }}</label
+            >
+            <label v-if="rigid(g)"
+              ><input
+                type="checkbox"
+                :checked="g.fit.netting"
+                @change="change(g.id, { fit: { ...g.fit, netting: !g.fit.netting } })"
+              />
+              netting on the leaf</label
+            >
+          </td>
         </tr>
       </tbody>
     </table>
@@ -115,6 +146,14 @@ async function advise() {
         >Place one where it halves the longest section best</v-btn
       >
     </p>
+    <label class="check"
+      ><input
+        type="checkbox"
+        :checked="job.plan!.spec.supply.leadOutSwitch"
+        data-test="lead-out-switch"
+        @change="job.change((p) => withSupply(p, { leadOutSwitch: !p.spec.supply.leadOutSwitch }))" />
+      a switch in the lead-out, beside the gate <RuleChips :rules="['X7']"
+    /></label>
     <h2 class="mt-6">Jumpers and links <RuleChips :rules="['J1']" /></h2>
     <p class="small quiet-text">
       Wires are numbered from the ground up. Solid hot with solid hot,
@@ -139,6 +178,11 @@ async function advise() {
 </template>
 
 <style scoped>
+.besides label {
+  display: block;
+  white-space: nowrap;
+  font-size: 12.5px;
+}
 .sort {
   display: grid;
   grid-template-columns: 250px 1fr;

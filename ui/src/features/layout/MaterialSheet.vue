@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { FenceSpec, Plan } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
@@ -30,6 +30,21 @@ function degrees(e: Event, field: 'coldC' | 'warmC' | 'buildC') {
   const s = { ...fence.value.climate, [field]: value }
   if (s.coldC >= -60 && s.coldC <= s.buildC && s.buildC <= s.warmC && s.warmC <= 60)
     set('climate', { [field]: value })
+}
+/** Heights of clips or holes as they are typed: {@code 6; 12; 18}, inches where people work in feet. */
+const holdsWrong = ref(false)
+const holds = computed(() =>
+  fence.value.posts.holdsAtM
+    .map((m) => (job.units === 'FT_IN' ? String(Math.round((m / 0.0254) * 4) / 4) : lengthText(m, job.units)))
+    .join('; '),
+)
+function setHolds(e: Event) {
+  const typed = (e.target as HTMLInputElement).value.split(/[;\s]*;[;\s]*/).filter((t) => t.trim())
+  const metres = typed.map((t) =>
+    parseLengthM(job.units === 'FT_IN' && /^\s*[\d.,]+\s*$/.test(t) ? `${t} in` : t, job.units),
+  )
+  holdsWrong.value = metres.length > 40 || metres.some((m) => m === null || m < 0.01 || m > 5)
+  if (!holdsWrong.value) set('posts', { holdsAtM: metres as number[] })
 }
 const temperature = (c: number) => Math.round(job.units === 'METRIC' ? c : (c * 9) / 5 + 32)
 const degreeUnit = computed(() => (job.units === 'METRIC' ? '°C' : '°F'))
@@ -84,6 +99,19 @@ const kinds = [
         <option v-for="n in [0, 1, 2, 3]" :key="n" :value="n">{{ n === 0 ? 'none' : n }}</option>
       </select>
     </label>
+    <label
+      >Posts' own clips or holes at <RuleChips :rules="['I1', 'P12']" />
+      <input
+        :value="holds"
+        data-test="holds-at"
+        placeholder="at any height"
+        :aria-invalid="holdsWrong"
+        @change="setHolds"
+      />
+    </label>
+    <p v-if="holdsWrong" role="alert" class="problem">
+      Heights over the ground, parted by semicolons, up to 16 ft (5 m).
+    </p>
     <label class="check"
       ><input
         type="checkbox"
@@ -99,7 +127,13 @@ const kinds = [
         :data-test="`conductor-${r.id}`"
         @change="set('wires', { [r.id]: word($event) })"
       >
-        <option v-for="c in materials.conductors" :key="c.id" :value="c.id">{{ c.text }}</option>
+        <option
+          v-for="c in materials.conductors.filter((x) => r.id !== 'hot' || x.id !== 'BARBED')"
+          :key="c.id"
+          :value="c.id"
+        >
+          {{ c.text }}
+        </option>
       </select>
     </label>
     <p class="small quiet-text">

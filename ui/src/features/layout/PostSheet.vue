@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { ask, client } from '@/api/client'
-import type { LineBook, Post, PostOverride } from '@/api/types'
+import type { LineBook, Post } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { announce } from '@/shared/announce'
-import EntryField from '@/shared/EntryField.vue'
 import { forceText, lengthText, parseLengthM } from '@/shared/units'
 import { holdWords, postKinds } from '@/model/layoutWords'
-import { addOverride, changeBook, changeLine, setStanding } from '@/model/bookEdit'
+import { changeBook, changeLine, setStanding } from '@/model/bookEdit'
 import PostElevation from './PostElevation.vue'
+import PostException from './PostException.vue'
 import WireEndCheck from './WireEndCheck.vue'
 import { useMaterials } from '@/model/useMaterials'
 
@@ -33,56 +33,9 @@ function loads(dayN: number, worstN: number) {
 }
 const at = (p: Post) => [p.lonDeg, p.latDeg]
 
-/** A choice of posts for a stretch: from one post to another. */
-const from = ref<Post | null>(null)
-const to = ref<Post | null>(null)
-const want = ref({ spacing: '', stock: '', light: '', use: '', reason: '' })
-const refused = ref('')
-function override() {
-  refused.value = ''
-  const spacing = want.value.spacing.trim() ? parseLengthM(want.value.spacing, job.units) : null
-  if (want.value.spacing.trim() && (spacing === null || spacing < 0.5 || spacing > 60)) {
-    refused.value = 'A spacing lies between 0.5 m (20 in) and 60 m (197 ft).'
-    return
-  }
-  if (!from.value || !to.value) {
-    refused.value = 'Say from which post to which: point at one, press “from here”, at the other, “to here”.'
-    return
-  }
-  if (from.value.stationM === to.value.stationM && (spacing !== null || want.value.light !== '')) {
-    refused.value = 'A spacing and light posts need a stretch from one post to another.'
-    return
-  }
-  if (spacing === null && !want.value.stock && want.value.light === '' && !want.value.use) {
-    refused.value = 'Say a spacing, another post, light posts or what the posts do.'
-    return
-  }
-  const made: Omit<PostOverride, 'id'> = {
-    from: at(from.value),
-    to: at(to.value),
-    spacingM: spacing,
-    stock: (want.value.stock || null) as PostOverride['stock'],
-    lightPerGap: want.value.light === '' ? null : Number(want.value.light),
-    use: (want.value.use || null) as PostOverride['use'],
-    reason: want.value.reason.trim() || 'exception',
-  }
-  job.change((p) => addOverride(p, line.value!.lineId, made))
-  from.value = to.value = null
-  want.value = { spacing: '', stock: '', light: '', use: '', reason: '' }
-}
-function overrideText(o: PostOverride) {
-  return [
-    o.spacingM === null ? '' : `every ${lengthText(o.spacingM, job.units)}`,
-    o.stock ? stock(o.stock) : '',
-    o.use ? `as ${postKinds[o.use].toLowerCase()}` : '',
-    o.lightPerGap === null ? '' : `${o.lightPerGap} light in each gap`,
-  ]
-    .filter(Boolean)
-    .join(', ')
-}
-
 /** A post that stands otherwise. */
 const depth = ref('')
+const refused = ref('')
 function stand() {
   const metres = parseLengthM(depth.value, job.units)
   if (metres === null || metres < 0 || metres > 5 || !post.value) {
@@ -116,7 +69,7 @@ async function turn(zeroCornerId: string | null) {
       </p>
       <PostElevation :post="post" :wires="line.schedule.wires" :braces="braces" :units="job.units" />
       <dl>
-        <dt>Cut from</dt>
+        <dt>{{ post.reused ? 'Found' : 'Cut from' }}</dt>
         <dd>
           {{ stock(post.stock) }}, {{ lengthText(post.stockM, job.units) }} (needs
           {{ lengthText(post.lengthM, job.units) }})
@@ -153,62 +106,8 @@ async function turn(zeroCornerId: string | null) {
       </form>
     </template>
     <WireEndCheck v-if="post" :station-m="post.stationM" />
-    <h3>Exception on a stretch or a post <RuleChips :rules="['P19']" /></h3>
-    <div class="pair">
-      <v-btn data-test="from-here" @click="from = post ?? null">
-        {{ from ? `from post ${from.number}` : 'from here' }}
-      </v-btn>
-      <v-btn data-test="to-here" @click="to = post ?? null">{{
-        to ? `to post ${to.number}` : 'to here'
-      }}</v-btn>
-    </div>
-    <div class="pair">
-      <label>posts every <input v-model="want.spacing" data-test="override-spacing" /></label>
-      <label
-        >light in each gap
-        <select v-model="want.light">
-          <option value="">as planned</option>
-          <option v-for="n in 4" :key="n" :value="String(n - 1)">{{ n - 1 }}</option>
-        </select>
-      </label>
-    </div>
-    <label
-      >line posts of
-      <select v-model="want.stock" data-test="override-stock">
-        <option value="">as planned</option>
-        <option v-for="p in materials?.posts" :key="p.id" :value="p.id">{{ p.text }}</option>
-      </select>
-    </label>
-    <label
-      >they act as
-      <select v-model="want.use" data-test="override-use">
-        <option value="">as planned</option>
-        <option value="LINE">line posts</option>
-        <option value="TIE_DOWN">tie-down posts</option>
-        <option value="LIGHT">light posts</option>
-      </select>
-    </label>
-    <label
-      >because
-      <EntryField :value="want.reason" @input="want.reason = ($event.target as HTMLInputElement).value"
-    /></label>
-    <v-btn class="mt-2" data-test="override" @click="override">Add the exception</v-btn>
     <p v-if="refused" class="weak" role="alert">{{ refused }}</p>
-    <ul class="plain-list">
-      <li v-for="o in drawn.book.overrides" :key="o.id" data-test="override-kept">
-        {{ overrideText(o) }} <span class="quiet-text">({{ o.reason }})</span>
-        <button
-          class="link"
-          @click="
-            job.change((p) =>
-              changeBook(p, line!.lineId, { overrides: drawn!.book.overrides.filter((x) => x.id !== o.id) }),
-            )
-          "
-        >
-          remove
-        </button>
-      </li>
-    </ul>
+    <PostException :post="post ?? null" />
     <h3>Numbers and stations</h3>
     <p class="small quiet-text">
       {{
@@ -305,11 +204,6 @@ dd {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
-}
-.plain-list {
-  list-style: none;
-  padding: 0;
-  font-size: 13px;
 }
 .link {
   color: var(--accent);

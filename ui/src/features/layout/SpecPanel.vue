@@ -11,6 +11,9 @@ import { useWords } from '@/model/useWords'
 
 /** Rule P11: line posts go in about 3 ft. */
 const USUAL_DEPTH_M = 0.9144
+/** P12: coated rods a foot deep at the ends. */
+const STEP_INS = { line: 'STEP_IN', strong: 'FIBREGLASS_22', strongDepthM: 0.3048 } as const
+const USUAL_POSTS = { line: 'TIMBER_90', strong: 'TIMBER_140', strongDepthM: USUAL_DEPTH_M } as const
 
 const job = useJob()
 const fence = computed(() => job.plan!.spec.fence)
@@ -25,14 +28,24 @@ const others = computed(() => presets.value.filter((p) => !fitting.value.include
 const change = (part: Partial<FenceSpec>) => job.change((p) => withFence(p, part))
 const drive = (part: Partial<Supply>) => job.change((p) => withSupply(p, part))
 
-/** A preset brings its wires, and the depth of its line posts where that is part of it; leaving it gives the usual depth back. */
+/**
+ * A preset brings its wires, the depth of its line posts where that is part of it, and the posts of a temporary fence;
+ * leaving it gives back what is usual, where nobody changed it since.
+ */
 function brought(preset: Preset): Partial<FenceSpec> {
   const posts = fence.value.posts
-  const before = presets.value.find((p) => p.id === fence.value.schedule.preset)?.lineDepthM
-  const usual = before != null && posts.lineDepthM === before ? USUAL_DEPTH_M : posts.lineDepthM
+  const before = presets.value.find((p) => p.id === fence.value.schedule.preset)
+  const usual =
+    before?.lineDepthM != null && posts.lineDepthM === before.lineDepthM ? USUAL_DEPTH_M : posts.lineDepthM
+  const stood =
+    before?.stepIns && posts.line === STEP_INS.line && posts.strong === STEP_INS.strong ? USUAL_POSTS : {}
   return {
     schedule: { preset: preset.id, wires: preset.wires },
-    posts: { ...posts, lineDepthM: preset.lineDepthM ?? usual },
+    posts: {
+      ...posts,
+      ...(preset.stepIns ? STEP_INS : stood),
+      lineDepthM: preset.lineDepthM ?? usual,
+    },
   }
 }
 

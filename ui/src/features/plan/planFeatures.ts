@@ -174,13 +174,21 @@ function items(
     const to = project(placeAt(line, laid!, gate.toM).at)
     const angle = Math.atan2(to[1]! - from[1]!, to[0]! - from[0]!) + 0.7
     const span = Math.hypot(to[0]! - from[0]!, to[1]! - from[1]!)
+    const slides = gate.kind === 'SLIDING'
+    const along = [
+      [from[0]! + (to[1]! - from[1]!) * 0.12, from[1]! - (to[0]! - from[0]!) * 0.12],
+      [to[0]! + (to[1]! - from[1]!) * 0.12, to[1]! - (to[0]! - from[0]!) * 0.12],
+    ]
     const leaf = [from, [from[0]! + Math.cos(angle) * span, from[1]! + Math.sin(angle) * span]]
     const stroke =
-      gate.kind === 'SWING'
+      gate.kind === 'SWING' || slides
         ? new Stroke({ color: colors.ink, width: 2 })
         : new Stroke({ color: colors.hot, width: 2, lineDash: [2, 4] })
     into.features.push(
-      styled(new LineString(gate.kind === 'SWING' ? leaf : [from, to]), new Style({ stroke })),
+      styled(
+        new LineString(gate.kind === 'SWING' ? leaf : slides ? along : [from, to]),
+        new Style({ stroke }),
+      ),
     )
     const middle = [(from[0]! + to[0]!) / 2, (from[1]! + to[1]!) / 2]
     if (isSelected('gate', gate.id)) into.features.push(styled(new Point(middle), symbol.ring(colors)))

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import type { FenceLine } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { addLead, changeBook } from '@/model/bookEdit'
@@ -28,6 +28,45 @@ function add() {
     to.value = reel.value = ''
   }
 }
+const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
+const season = computed(() => props.line.book.season)
+/** {@code 1 Apr}, as it is typed and shown. */
+const day = (d: number, month: number) => `${d} ${months[month - 1]}`
+function parsed(text: string): [number, number] | null {
+  const m = /^(\d{1,2})\.?\s*([A-Za-z]{3})[a-z]*$/.exec(text.trim())
+  const month = m ? months.findIndex((x) => x.toLowerCase() === m[2]!.toLowerCase()) + 1 : 0
+  const d = Number(m?.[1])
+  return month && d >= 1 && d <= new Date(2000, month, 0).getDate() ? [d, month] : null
+}
+const up = ref('')
+const down = ref('')
+watch(
+  season,
+  (s) => {
+    up.value = s ? day(s.upDay, s.upMonth) : ''
+    down.value = s ? day(s.downDay, s.downMonth) : ''
+  },
+  { immediate: true },
+)
+function setSeason() {
+  problem.value = ''
+  if (!up.value.trim() && !down.value.trim()) {
+    job.change((p) => changeBook(p, props.line.id, { season: null }))
+    return
+  }
+  if (!up.value.trim() || !down.value.trim()) return
+  const from = parsed(up.value)
+  const to = parsed(down.value)
+  if (!from || !to) problem.value = `“${!from ? up.value : down.value}” is not a day such as 1 Apr.`
+  else if (from.join() === to.join())
+    problem.value = 'It goes up and comes down on one day: it would never be up.'
+  else
+    job.change((p) =>
+      changeBook(p, props.line.id, {
+        season: { upDay: from[0], upMonth: from[1], downDay: to[0], downMonth: to[1] },
+      }),
+    )
+}
 const drop = (id: string) =>
   job.change((p) => changeBook(p, props.line.id, { leads: leads.value.filter((l) => l.id !== id) }))
 </script>
@@ -44,6 +83,21 @@ const drop = (id: string) =>
       />
       {{ line.name }} is a feeder: it carries power only and keeps nothing in
     </label>
+    <div class="row">
+      <label
+        >up on <RuleChips :rules="['X13']" />
+        <input v-model="up" class="field" data-test="season-up" placeholder="all year" @change="setSeason"
+      /></label>
+      <label
+        >down on
+        <input
+          v-model="down"
+          class="field"
+          data-test="season-down"
+          placeholder="e.g. 31 Oct"
+          @change="setSeason"
+      /></label>
+    </div>
     <ul v-if="leads.length" class="plain">
       <li v-for="l in leads" :key="l.id" data-test="lead">
         lead to {{ name(l.toLineId)

@@ -1,5 +1,6 @@
 package buckle;
 
+import buckle.layout.Post;
 import buckle.site.Corner;
 import buckle.site.CutOut;
 import buckle.site.EnergizerPlace;
@@ -43,5 +44,11 @@ public final class Fences {
     public static Site site(double energizerEastM, double energizerNorthM, FenceLine... lines) {
         return new Site(
                 List.of(lines), Optional.of(new EnergizerPlace("energizer", at(energizerEastM, energizerNorthM))));
+    }
+
+    /** Straight between two posts. */
+    public static double distanceM(Post one, Post other) {
+        return PLANE.toPlane(GeoPoint.of(one.lonDeg(), one.latDeg()))
+                .distanceM(PLANE.toPlane(GeoPoint.of(other.lonDeg(), other.latDeg())));
     }
 }

@@ -9,6 +9,7 @@ import buckle.land.LandFeature;
 import buckle.land.LandKind;
 import buckle.land.Surroundings;
 import buckle.land.Traits.Soil;
+import buckle.layout.EarthPlace;
 import buckle.layout.FeedPlace;
 import buckle.layout.Finding;
 import buckle.layout.Layout;
@@ -43,6 +44,7 @@ final class EarthJudge {
     private final Conditions likely;
     private final FenceCircuit fence;
     private final Optional<Place> far;
+    private Optional<Spot> weakest = Optional.empty();
 
     EarthJudge(Plan plan, Surroundings around, Solver solver, Conditions likely) {
         this.plan = plan;
@@ -56,6 +58,7 @@ final class EarthJudge {
     }
 
     EarthAnswer judge(Optional<Spot> weakest, Trial trial) {
+        this.weakest = weakest;
         double test = testV(fence, solver.rodsOhm(likely.ground()));
         boolean good = test <= Values.G9_ROD_V;
         List<EarthCase> seasons = seasons();
@@ -112,24 +115,61 @@ final class EarthJudge {
         double byTable = rods == 1
                 ? ohm
                 : Rods.tableOhm(soilOhmM, rodM, plan.spec().supply().earth().rodDiameterM() / 2, rods);
+        double volts = weakest.map(s -> Solver.voltsWithEarth(circuit, ohm, s)).orElse(0.0);
         return new EarthCase(
-                name, says, Optional.empty(), rods, rodM, soilOhmM, ohm, byTable, test, test <= Values.G9_ROD_V);
+                name, says, Optional.empty(), rods, rodM, soilOhmM, ohm, byTable, test, test <= Values.G9_ROD_V, volts);
+    }
+
+    /** The rods of the plan changed, each in its ground. */
+    private EarthCase changed(
+            Message name, Message says, List<EarthPlace> rods, GroundState ground, FenceCircuit circuit) {
+        EarthPlace first = rods.getFirst();
+        double soil = first.soil().map(s -> Soils.ohmM(s, ground)).orElseGet(() -> solver.feedSoilOhmM(ground));
+        boolean alike = rods.stream()
+                .allMatch(r -> r.kind() == first.kind()
+                        && r.lengthM() == first.lengthM()
+                        && r.soil().equals(first.soil())
+                        && !r.watered());
+        double longest = rods.stream().mapToDouble(EarthPlace::lengthM).max().orElse(0);
+        double ohm = solver.rodsOhm(rods, ground);
+        EarthCase all = one(name, says, rods.size(), longest, soil, ohm, circuit);
+        return alike ? all : all.withTableOhm(ohm);
+    }
+
+    private EarthCase changed(Message name, Message says, List<EarthPlace> rods) {
+        return changed(name, says, rods, likely.ground(), fence);
+    }
+
+    /** One more like the last, as far on as that is from the one before. */
+    private List<EarthPlace> oneMore() {
+        List<EarthPlace> rods = new ArrayList<>(feed.earth());
+        EarthPlace last = rods.getLast();
+        double apart = rods.size() > 1 && last.leadM() > 0 ? last.leadM() : feed.rodApartM();
+        rods.add(last.withEastM(last.eastM() + apart));
+        return rods;
     }
 
     private List<EarthCase> improvements() {
         List<EarthCase> all = new ArrayList<>();
-        all.add(rods(CircuitMessage.Rods.ONE_MORE, Message.NONE, feed.rods() + 1, feed.rodM(), soilOhmM()));
-        all.add(rods(CircuitMessage.Rods.LONGER, Message.NONE, feed.rods(), feed.rodM() * LONGER_ROD, soilOhmM()));
-        moist().flatMap(f -> f.traits()
-                        .soil()
-                        .or(() -> Optional.of(Soil.WET))
-                        .map(soil -> rods(
-                                new CircuitMessage.RodsIn(f.title()),
-                                new CircuitMessage.CableNotCounted(),
-                                feed.rods(),
-                                feed.rodM(),
-                                Soils.ohmM(soil, likely.ground()))))
-                .ifPresent(all::add);
+        List<EarthPlace> rods = feed.earth();
+        all.add(changed(CircuitMessage.Rods.ONE_MORE, Message.NONE, oneMore()));
+        all.add(changed(
+                CircuitMessage.Rods.LONGER,
+                Message.NONE,
+                rods.stream().map(r -> r.withLengthM(r.lengthM() * LONGER_ROD)).toList()));
+        if (likely.ground() != GroundState.FROZEN && rods.stream().anyMatch(r -> !r.watered())) {
+            all.add(changed(
+                    CircuitMessage.Rods.WATERED,
+                    Message.NONE,
+                    rods.stream().map(r -> r.withWatered(true)).toList()));
+        }
+        moist().ifPresent(f -> {
+            Optional<Soil> soil = f.traits().soil().or(() -> Optional.of(Soil.WET));
+            all.add(changed(
+                    new CircuitMessage.RodsIn(f.title()),
+                    new CircuitMessage.CableNotCounted(),
+                    rods.stream().map(r -> r.withSoil(soil)).toList()));
+        });
         if (soilOhmM() >= Values.G12_SAND_OHM_M) {
             all.add(single(
                     new CircuitMessage.ShortRod(true, Values.G6_IRON_M),
@@ -152,15 +192,11 @@ final class EarthJudge {
     private List<EarthCase> seasons() {
         List<EarthCase> all = new ArrayList<>();
         for (GroundState s : GroundState.values()) {
-            double soil = solver.feedSoilOhmM(s);
-            double ohm = solver.rodsOhm(feed.rods(), feed.rodM(), soil);
-            all.add(one(
+            all.add(changed(
                     new CircuitMessage.GroundIs(s),
                     Message.NONE,
-                    feed.rods(),
-                    feed.rodM(),
-                    soil,
-                    ohm,
+                    feed.earth(),
+                    s,
                     solver.fence(likely.withGround(s), Trial.NONE)));
         }
         return all;

@@ -11,6 +11,7 @@ import buckle.rulebook.Values;
 import buckle.spec.GroundSchool;
 import buckle.spec.GroundState;
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -177,7 +178,8 @@ public record Electrics(
      *
      * @param says what is to be known of it, if anything
      * @param ohm together, by mutual resistances
-     * @param tableOhm together, by the factors of IEEE Std 142
+     * @param tableOhm together, by the factors of IEEE Std 142, where they are alike
+     * @param weakestV at the weakest point of the fence with this earth; 0 where there is none
      */
     @RecordBuilder
     public record EarthCase(
@@ -190,7 +192,8 @@ public record Electrics(
             double ohm,
             double tableOhm,
             double testV,
-            boolean good)
+            boolean good,
+            double weakestV)
             implements ElectricsEarthCaseBuilder.With {}
 
     /**
@@ -222,6 +225,7 @@ public record Electrics(
      * Battery and sun.
      *
      * @param leastPanelW empty without a panel, or when none does
+     * @param swaps next days on which batteries in turn are swapped, at half charge; empty until the first swap is said
      * @param year empty without a panel
      */
     public record BatteryAnswer(
@@ -231,8 +235,10 @@ public record Electrics(
             double leastAh,
             OptionalDouble leastPanelW,
             double cableDropV,
+            List<LocalDate> swaps,
             List<Battery.Month> year) {
         public BatteryAnswer {
+            swaps = List.copyOf(swaps);
             year = List.copyOf(year);
         }
     }

@@ -1,6 +1,8 @@
 package buckle.circuit;
 
 import buckle.land.Surroundings;
+import buckle.land.Traits.Soil;
+import buckle.layout.EarthPlace;
 import buckle.layout.FeedPlace;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
@@ -13,6 +15,7 @@ import buckle.pulse.Solution;
 import buckle.pulse.Supply;
 import buckle.pulse.TheveninPort;
 import buckle.review.Laid;
+import buckle.rulebook.Values;
 import buckle.spec.Circumstances;
 import buckle.spec.GroundState;
 import buckle.spec.Plan;
@@ -88,9 +91,36 @@ final class Solver {
         return Rods.inLineOhm(soilOhmM, rodM, earth.rodDiameterM() / 2, rods, earth.rodApartM());
     }
 
+    /** The earth of the plan. */
     double rodsOhm(GroundState state) {
-        FeedPlace feed = layout.feed().orElseThrow();
-        return rodsOhm(feed.rods(), feed.rodM(), feedSoilOhmM(state));
+        return rodsOhm(layout.feed().orElseThrow().earth(), state);
+    }
+
+    /** Rods one by one, each in its ground. */
+    double rodsOhm(List<EarthPlace> rods, GroundState state) {
+        return Rods.togetherOhm(rods.stream()
+                .map(r -> {
+                    Soil soil = r.soil().orElse(Soil.LOAM);
+                    double ohmM = Soils.ohmM(soil, state);
+                    boolean frozen = state == GroundState.FROZEN;
+                    return new Rods.Buried(
+                            r.eastM(),
+                            r.northM(),
+                            r.lengthM(),
+                            r.kind().radiusM(r.acrossM()),
+                            ohmM,
+                            r.watered() && !frozen ? Math.min(ohmM, Values.G12_WET_OHM_M) : ohmM);
+                })
+                .toList());
+    }
+
+    /** What is read at a spot with another earth; nothing where nothing is fed. */
+    static double voltsWithEarth(FenceCircuit fence, double earthOhm, Spot spot) {
+        return fence.place(spot.lineId(), spot.stationM())
+                .map(place -> new PulseSolver(fence.circuit().withEarthOhm(earthOhm), List.of(place)).volts())
+                .filter(Solution::solved)
+                .map(s -> s.answers().getFirst().peakV())
+                .orElse(0.0);
     }
 
     FenceCircuit fence(Conditions conditions, Trial trial) {

@@ -11,16 +11,20 @@ import buckle.power.Battery;
 import buckle.power.Energizers;
 import buckle.pulse.EnergizerRating;
 import buckle.rulebook.Rule;
+import buckle.site.FenceLine;
 import buckle.spec.FenceSpec;
 import buckle.spec.Plan;
 import buckle.spec.Supply;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 
 /** What the energizer asks of battery and sun, or of the mains. */
 final class SupplyJudge {
+    private static final int SWAPS_TOLD = 8;
     private static final double NO_SUN_MJ_PER_M2 = 0.05;
 
     private final Supply given;
@@ -29,8 +33,10 @@ final class SupplyJudge {
     private final FenceSpec.Climate season;
     private final EnergizerRating plate;
     private final double drawW;
+    private final List<FenceLine> lines;
 
     SupplyJudge(Plan plan, Layout layout, EnergizerRating plate, double weakestV) {
+        this.lines = plan.site().lines();
         this.given = plan.spec().supply();
         this.own = given.battery();
         this.feed = layout.feed().orElseThrow();
@@ -56,14 +62,15 @@ final class SupplyJudge {
                 Battery.cableOhm(own.cableM(), own.cableMm2()));
         Battery.Climate climate = new Battery.Climate(feed.latDeg(), season.coldC(), season.warmC());
         double used = Battery.usedAhPerDay(plant);
-        double coldC = own.allYear() ? season.coldC() : Battery.coldestC(climate, own::up);
+        boolean allYear = IntStream.rangeClosed(1, 12).allMatch(this::up);
+        double coldC = allYear ? season.coldC() : Battery.coldestC(climate, this::up);
         double toHalf = Battery.daysToHalf(plant, coldC);
         double toEmpty = Battery.daysToEmpty(plant, coldC);
         double leastAh = Battery.leastAh(plant, own.darkDays(), coldC);
-        double leastW = sun ? Battery.leastPanelW(plant, climate, own::up) : 0;
+        double leastW = sun ? Battery.leastPanelW(plant, climate, this::up) : 0;
         List<Battery.Month> year = sun
-                ? Battery.year(plant, climate, own::up).stream()
-                        .filter(m -> own.up(m.month()))
+                ? Battery.year(plant, climate, this::up).stream()
+                        .filter(m -> up(m.month()))
                         .toList()
                 : List.of();
         return new SupplyAnswer(
@@ -75,6 +82,7 @@ final class SupplyJudge {
                         leastAh,
                         sun && Double.isFinite(leastW) ? OptionalDouble.of(leastW) : OptionalDouble.empty(),
                         Battery.cableDropV(plant),
+                        sun ? List.of() : swaps(plant, climate),
                         year)),
                 new CircuitMessage.FromBattery(
                         drawW,
@@ -86,6 +94,28 @@ final class SupplyJudge {
                         toEmpty,
                         own.inTurn()),
                 findings(sun, toHalf, leastAh, leastW, year));
+    }
+
+    /** Whether the energizer runs in a month: while any line stands, where all of them are seasonal; otherwise as was said of the supply. */
+    private boolean up(int month) {
+        boolean seasonal = lines.stream().allMatch(l -> l.book().season().isPresent());
+        return seasonal
+                ? lines.stream().anyMatch(l -> l.book().season().orElseThrow().standsIn(month))
+                : own.up(month);
+    }
+
+    /** Each time the battery at the fence comes down to half, as cold as the season is then. */
+    private List<LocalDate> swaps(Battery.Plant plant, Battery.Climate climate) {
+        List<LocalDate> days = new ArrayList<>();
+        own.lastSwap().filter(d -> own.inTurn() > 1).ifPresent(last -> {
+            double gone = 0;
+            for (int i = 0; i < SWAPS_TOLD; i++) {
+                int day = last.plusDays((long) gone).getDayOfYear();
+                gone += Battery.daysToHalf(plant, climate.temperatureC(day));
+                days.add(last.plusDays((long) gone));
+            }
+        });
+        return days;
     }
 
     private List<Finding> findings(

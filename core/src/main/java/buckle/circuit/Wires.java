@@ -68,7 +68,7 @@ final class Wires {
             Wire w = wires.get(i);
             boolean isHot = hot.contains(i + 1);
             if (isHot || w.role() == WireRole.EARTH) {
-                strands.add(strand(w, plan.of(w.role()), isHot, isHot ? passes : 1));
+                strands.add(strand(w, w.madeOf(plan), isHot, isHot ? passes : 1));
             }
             if (isHot) {
                 lowest = Math.min(lowest, w.heightM());

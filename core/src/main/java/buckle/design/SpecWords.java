@@ -6,12 +6,14 @@ import buckle.material.PostStock;
 import buckle.pulse.EnergizerRating;
 import buckle.spec.Animal;
 import buckle.spec.BraceKind;
+import buckle.spec.EarthRod;
 import buckle.spec.GroundState;
 import buckle.spec.Growth;
 import buckle.spec.Insulators;
 import buckle.spec.LineSpec;
 import buckle.spec.PulseModel;
 import buckle.spec.Stringing;
+import buckle.spec.Wire;
 import buckle.spec.WireSchedule;
 import buckle.units.Forces;
 import buckle.units.Lengths;
@@ -24,6 +26,7 @@ import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Collectors;
+import java.util.stream.IntStream;
 import java.util.stream.Stream;
 
 /** Values of fields of the spec as people read them: constants by their words, numbers with the unit that the field's name tells. */
@@ -62,11 +65,32 @@ final class SpecWords {
             case Stringing.Way w -> w.text();
             case Stringing.Tightener t -> t.text();
             case Stringing.WireEnd e -> e.text();
-            case WireSchedule s -> s.preset() + ", " + s.wires().size() + " wires";
+            case WireSchedule s ->
+                Stream.concat(
+                                Stream.of(s.preset() + ", " + s.wires().size() + " wires"),
+                                IntStream.range(0, s.wires().size())
+                                        .mapToObj(i -> own(i + 1, s.wires().get(i)))
+                                        .flatMap(Optional::stream))
+                        .collect(Collectors.joining(", "));
+            case EarthRod r ->
+                r.count() + " × " + r.kind().text() + " of " + number("M", r.lengthM())
+                        + (r.watered() ? ", kept wet" : "") + (r.stands() ? ", there already" : "");
             case EnergizerRating p -> p.name();
             case Enum<?> e -> e.name().toLowerCase(Locale.ROOT).replace('_', ' ');
             default -> String.valueOf(value);
         };
+    }
+
+    /** What a wire has otherwise than its role. */
+    private static Optional<String> own(int number, Wire wire) {
+        String has = Stream.of(
+                        wire.conductor().map(Conductor::text),
+                        wire.fastening().map(f -> "held by " + f.text()),
+                        wire.byHand().map(hand -> hand ? "pulled by hand" : "strained"),
+                        Optional.of("there already").filter(x -> wire.stands()))
+                .flatMap(Optional::stream)
+                .collect(Collectors.joining(" and "));
+        return has.isEmpty() ? Optional.empty() : Optional.of("wire " + number + " " + has);
     }
 
     private String number(String field, double value) {

@@ -10,9 +10,11 @@ import java.util.List;
  * @param assumed true when no energizer stands on the plan and the start of the first line was taken
  * @param leadOutM allowed way from energizer to fence, without spare
  * @param path that way, round what is in it
- * @param rods ground rods by the chosen school, and each one's length
+ * @param rods ground rods, and the length of the longest in the ground
  * @param firstRodM lead from the energizer to the first rod
  * @param rodApartM between rods
+ * @param stubs whether stone stops the rods of the school, so that short stubs were taken instead (G7)
+ * @param earth the rods one by one
  * @param schools rods by every school
  */
 public record FeedPlace(
@@ -29,15 +31,18 @@ public record FeedPlace(
         double rodM,
         double firstRodM,
         double rodApartM,
+        boolean stubs,
+        List<EarthPlace> earth,
         List<RodCount> schools) {
     public FeedPlace {
+        earth = List.copyOf(earth);
         path = List.copyOf(path);
         schools = List.copyOf(schools);
     }
 
     /** Lead from the energizer to its last rod. */
     public double groundLeadM() {
-        return rods == 0 ? 0 : firstRodM + (rods - 1) * rodApartM;
+        return earth.stream().mapToDouble(EarthPlace::leadM).sum();
     }
 
     /** Ground rods by one school. */

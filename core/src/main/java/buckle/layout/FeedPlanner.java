@@ -13,6 +13,7 @@ import buckle.site.Site;
 import buckle.site.Stationing;
 import buckle.spec.GroundSchool;
 import buckle.spec.Spec;
+import buckle.spec.Supply;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.List;
@@ -36,7 +37,7 @@ final class FeedPlanner {
         RodCount chosen = schools.get(spec.supply().earth().school().ordinal());
         if (energizer == null) {
             GeoPoint start = site.lines().getFirst().corners().getFirst().at();
-            return new FeedPlace(
+            return feed(
                     true,
                     "energizer (not placed)",
                     start.lonDeg(),
@@ -45,11 +46,11 @@ final class FeedPlanner {
                     0,
                     0,
                     List.of(),
-                    chosen.school(),
-                    chosen.rods(),
-                    chosen.rodM(),
-                    Values.X4_FIRST_ROD_M,
-                    spec.supply().earth().rodApartM(),
+                    chosen,
+                    new Start(plane.toPlane(start), Values.X4_FIRST_ROD_M, lines.getFirst(), 0),
+                    land,
+                    spec,
+                    plane,
                     schools);
         }
         PlanePoint at = plane.toPlane(energizer.at());
@@ -74,20 +75,69 @@ final class FeedPlanner {
             }
         }
         LineLayout line = lines.get(nearest).layout();
-        return new FeedPlace(
+        double station = clearOfGates(line, atCorner(line, best.stationM()));
+        return feed(
                 false,
                 energizer.name(),
                 energizer.at().lonDeg(),
                 energizer.at().latDeg(),
                 line.lineId(),
-                clearOfGates(line, atCorner(line, best.stationM())),
+                station,
                 way.lengthM(),
                 way.points().stream().map(plane::toGeo).toList(),
-                chosen.school(),
-                chosen.rods(),
-                chosen.rodM(),
-                firstRodM(energizer.at(), land, plane),
-                spec.supply().earth().rodApartM(),
+                chosen,
+                new Start(at, firstRodM(energizer.at(), land, plane), lines.get(nearest), station),
+                land,
+                spec,
+                plane,
+                schools);
+    }
+
+    /** Where the way to the rods begins, how far the first is, and where on which line the lead-out ends. */
+    private record Start(PlanePoint at, double firstRodM, LaidLine line, double stationM) {}
+
+    private static FeedPlace feed(
+            boolean assumed,
+            String name,
+            double lonDeg,
+            double latDeg,
+            String lineId,
+            double stationM,
+            double leadOutM,
+            List<GeoPoint> path,
+            RodCount school,
+            Start start,
+            Land land,
+            Spec spec,
+            LocalPlane plane,
+            List<RodCount> schools) {
+        Supply.Earth earth = spec.supply().earth();
+        SoilAlong soil = start.line().soil();
+        boolean found = !earth.found().isEmpty();
+        boolean stubs = !found && soil.stony(start.stationM(), school.rodM() - Values.G5_ABOVE_M);
+        RodCount taken = stubs
+                ? new RodCount(school.school(), Math.max(Values.G1_RODS, school.rods()), Values.G7_STUB_M)
+                : school;
+        EarthPlanner planner = new EarthPlanner(land, plane, start.at(), soil.at(start.stationM()));
+        List<EarthPlace> rods = found
+                ? planner.found(earth.found(), start.firstRodM())
+                : planner.bySchool(taken, start.firstRodM(), earth);
+        return new FeedPlace(
+                assumed,
+                name,
+                lonDeg,
+                latDeg,
+                lineId,
+                stationM,
+                leadOutM,
+                path,
+                school.school(),
+                rods.size(),
+                rods.stream().mapToDouble(EarthPlace::lengthM).max().orElse(0),
+                start.firstRodM(),
+                earth.rodApartM(),
+                stubs,
+                rods,
                 schools);
     }
 

@@ -76,11 +76,37 @@ final class LinePlanner {
         this.strong = StrongPosts.of(line, asked.fence(), stationing, plane, branches, findings);
         this.curves = new CurvePosts(strong.curves(), stationing, line.closed());
         Stringing stringing = asked.fence().stringing().withWay(strong.way());
-        this.schedule = stringing.of(asked.fence().schedule());
-        this.spec = asked.withFence(f -> f.withStringing(stringing).withSchedule(schedule));
+        Holds.Fit fit = Holds.fit(stringing.of(asked.fence().schedule()), asked.fence());
+        this.schedule = fit.schedule();
+        this.spec = asked.withFence(
+                f -> f.withStringing(stringing).withSchedule(schedule).withClimate(Seasons.climate(f.climate(), line)));
         this.pulling = new Pulling(this.spec, schedule, coils);
         this.bracing = new Bracing(this.spec, schedule.topM(), pulling);
         this.soil = new SoilAlong(contacts);
+        hung(fit);
+        line.book()
+                .season()
+                .ifPresent(s ->
+                        note(Rule.X13, 0, new LayoutMessage.Seasonal(s.up(), s.down(), s.days(), s.overNewYear())));
+    }
+
+    /** Where the posts' own clips or holes bring the wires. */
+    private void hung(Holds.Fit fit) {
+        List<Double> holds = spec.fence().posts().holdsAtM();
+        if (fit.tooFew()) {
+            warn(Rule.I1, 0, new LayoutMessage.TooFewHolds(schedule.wires().size(), holds.size()));
+        }
+        if (!fit.moved().isEmpty()) {
+            double most = fit.moved().stream()
+                    .mapToDouble(m -> Math.abs(m.atM() - m.askedM()))
+                    .max()
+                    .orElseThrow();
+            LayoutMessage says = new LayoutMessage.WiresAtHolds(fit.moved().stream()
+                    .map(m -> new LayoutMessage.WiresAtHolds.Moved(m.wire(), m.askedM(), m.atM()))
+                    .toList());
+            findings.add(Finding.at(
+                    Rule.I1, most > Values.I1_HOLD_OFF_M ? Severity.WARN : Severity.NOTE, line.id(), 0, says));
+        }
     }
 
     /** A stretch to be pulled, with what braces its ends. */

@@ -13,6 +13,7 @@ import buckle.material.PostStock;
  * @param depthM in the ground, as planned or as it was set
  * @param lengthM height, depth and what the driver takes
  * @param stockM length it is cut from
+ * @param reused whether it was found or is used again, and so not bought
  * @param load what it carries and what its ground holds
  * @param wiresInside whether passing wires hang on the inside of its turn and pull off it
  */
@@ -31,7 +32,8 @@ public record Post(
         double lengthM,
         double stockM,
         PostLoad load,
-        boolean wiresInside) {
+        boolean wiresInside,
+        boolean reused) {
     /** Two posts, or things on posts, nearer than this stand at one place. */
     public static final double SAME_PLACE_M = 0.05;
 
@@ -51,6 +53,7 @@ public record Post(
                 lengthM,
                 stockM,
                 load,
-                wiresInside);
+                wiresInside,
+                reused);
     }
 }

@@ -54,7 +54,9 @@ final class PostPlaces {
             double from = Math.min(a.stationM(), b.stationM());
             double to = Math.max(a.stationM(), b.stationM());
             boolean single = to - from < LEAST_STRETCH_M
-                    && (o.use().isPresent() || o.stock().isPresent())
+                    && (o.use().isPresent()
+                            || o.stock().isPresent()
+                            || o.found().isPresent())
                     && o.spacingM().isEmpty()
                     && o.lightPerGap().isEmpty();
             Stretch stretch = single
@@ -67,7 +69,8 @@ final class PostPlaces {
             } else if (o.spacingM().isEmpty()
                     && o.stock().isEmpty()
                     && o.lightPerGap().isEmpty()
-                    && o.use().isEmpty()) {
+                    && o.use().isEmpty()
+                    && !o.found().isPresent()) {
                 lost.add(new Lost(o, LostWhy.ASKS_NOTHING));
             } else {
                 contradicts(stretch)
@@ -101,6 +104,14 @@ final class PostPlaces {
             }
         }
         return Optional.empty();
+    }
+
+    /** What somebody wants of the one post at a station, strong or not. */
+    Optional<PostOverride> single(double stationM) {
+        return stretches.stream()
+                .filter(s -> s.single() && s.covers(stationM))
+                .map(Stretch::choice)
+                .findFirst();
     }
 
     double spacingM(double stationM) {

@@ -9,7 +9,9 @@ import buckle.rulebook.Values;
 import buckle.site.Anchor;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
+import buckle.site.LineBook;
 import buckle.site.LineBook.IssuedPost;
+import buckle.site.LineBook.PostOverride;
 import buckle.site.LineBook.Side;
 import buckle.site.LineBook.StandingPost;
 import buckle.site.LocalPlane;
@@ -24,6 +26,8 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
@@ -151,6 +155,7 @@ final class PostSetter {
         boolean lifted = mark.kind() == PostKind.LINE && Hold.of(load.holdUpN(), load.upliftWorstN()) != Hold.USUAL;
         GeoPoint place = plane.toGeo(stationing.at(mark.stationM(), side));
         double least = mark.kind() == PostKind.GATE ? Values.P13_GATE_POST_M : 0;
+        Optional<LineBook.Found> reused = reused(mark);
         return new Post(
                 i + 1,
                 lifted ? PostKind.TIE_DOWN : mark.kind(),
@@ -164,9 +169,23 @@ final class PostSetter {
                 foot.stock(),
                 foot.depthM(),
                 foot.lengthM(),
-                foot.stock().stockFor(Math.max(least, foot.lengthM()), units),
+                reused.flatMap(o -> boxed(o.lengthM()))
+                        .orElseGet(() -> foot.stock().stockFor(Math.max(least, foot.lengthM()), units)),
                 lifted || mark.kind() == PostKind.TIE_DOWN ? load.tiedDown() : load,
-                inside(mark));
+                inside(mark),
+                reused.isPresent());
+    }
+
+    private static Optional<Double> boxed(OptionalDouble value) {
+        return value.isPresent() ? Optional.of(value.getAsDouble()) : Optional.empty();
+    }
+
+    /** The exception by which the post at a mark is a found one. */
+    private Optional<LineBook.Found> reused(Mark mark) {
+        boolean strong = mark.kind().strong() || mark.kind() == PostKind.BRACE;
+        return strong
+                ? places.single(mark.stationM()).flatMap(PostOverride::found)
+                : places.at(mark.stationM(), o -> o.found().isPresent()).flatMap(PostOverride::found);
     }
 
     private PostStock stock(Mark mark, boolean strong) {
@@ -175,7 +194,7 @@ final class PostSetter {
             return PostStock.STEP_IN;
         }
         if (strong) {
-            return plan.strong();
+            return places.single(mark.stationM()).flatMap(PostOverride::stock).orElse(plan.strong());
         }
         if (mark.kind() == PostKind.LIGHT) {
             return plan.light();

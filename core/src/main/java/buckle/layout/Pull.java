@@ -31,8 +31,9 @@ public record Pull(
     }
 
     /**
-     * The wires of one role in a pull.
+     * The wires of one role in a pull that are made and pulled alike.
      *
+     * @param wires their numbers, from the lowest wire of the schedule up
      * @param tensionN of each, as strained
      * @param sagM in the widest span
      * @param coldN on the coldest day
@@ -46,6 +47,7 @@ public record Pull(
             WireRole role,
             Conductor conductor,
             int count,
+            List<Integer> wires,
             double tensionN,
             double sagM,
             double coldN,
@@ -55,6 +57,7 @@ public record Pull(
             int coils,
             List<Double> joinersM) {
         public PullWire {
+            wires = List.copyOf(wires);
             joinersM = List.copyOf(joinersM);
         }
 

@@ -7,8 +7,7 @@ import buckle.message.PostMessage.When;
 import buckle.rulebook.Values;
 import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
-import buckle.spec.Stringing;
-import buckle.spec.Wire;
+import buckle.spec.WireGroup;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
 import java.util.ArrayList;
@@ -25,6 +24,7 @@ final class Pulling {
     private final Spec spec;
     private final FenceSpec fence;
     private final WireSchedule schedule;
+    private final List<WireGroup> groups;
     private final double totalN;
     private final double momentNm;
     private final Coils coils;
@@ -38,22 +38,25 @@ final class Pulling {
         this.slack = 1 + spec.purchasing().wireSlackPercent() / 100;
         double total = 0;
         double moment = 0;
-        for (Wire wire : schedule.wires()) {
-            double tension = tensionN(fence, wire.role());
-            total += tension;
-            moment += tension * wire.heightM();
+        this.groups = fence.withSchedule(schedule).wireGroups();
+        for (WireGroup group : groups) {
+            double tension = tensionN(fence, group);
+            for (int wire : group.wires()) {
+                total += tension;
+                moment += tension * heightM(wire);
+            }
         }
         this.totalN = total;
         this.momentNm = moment;
     }
 
     /** What is pulled by hand as hard as a hand pulls (H3). S1: steel by school, but so that the coldest night keeps it under its working share; what is pulled by hand at a tenth of its strength. */
-    static double tensionN(FenceSpec fence, WireRole role) {
-        Conductor conductor = fence.wires().of(role);
-        if (role == WireRole.HOT && fence.standsByItself()) {
+    static double tensionN(FenceSpec fence, WireGroup wires) {
+        Conductor conductor = wires.conductor();
+        if (wires.role() == WireRole.HOT && fence.standsByItself()) {
             return Values.S1_NET_N;
         }
-        if (fence.stringing().tightener() == Stringing.Tightener.NONE) {
+        if (wires.byHand()) {
             double usual = Math.min(Values.H3_BY_HAND_N, Values.S1_BY_HAND_SHARE * conductor.breakingN());
             return fence.stringing().handN().orElse(usual);
         }
@@ -65,6 +68,15 @@ final class Pulling {
         return Math.max(
                 Values.S1_BY_HAND_SHARE * conductor.breakingN(),
                 Math.min(fence.wires().tension().tensionN(), Values.S12_WORKING_SHARE * conductor.breakingN() - cold));
+    }
+
+    /** Its wires by what they are made of and how they are pulled. */
+    List<WireGroup> groups() {
+        return groups;
+    }
+
+    private double heightM(int wire) {
+        return schedule.wires().get(wire - 1).heightM();
     }
 
     double totalN() {
@@ -86,22 +98,19 @@ final class Pulling {
      * @param runM length of each wire, of which this is a part
      * @param cuts what coils are opened for it and where they end
      */
-    Pull pull(double fromM, double toM, double slopeM, double runM, double widestSpanM, Map<WireRole, Cut> cuts) {
+    Pull pull(double fromM, double toM, double slopeM, double runM, double widestSpanM, Map<WireGroup, Cut> cuts) {
         List<PullWire> wires = new ArrayList<>();
-        for (WireRole role : WireRole.values()) {
-            int count = schedule.count(role);
-            if (count > 0) {
-                wires.add(wire(role, count, runM, widestSpanM, cuts.getOrDefault(role, Cut.NONE)));
-            }
+        for (WireGroup group : groups) {
+            wires.add(wire(group, runM, widestSpanM, cuts.getOrDefault(group, Cut.NONE)));
         }
         double worst = 0;
         double worstNm = 0;
         boolean iced = false;
-        for (Wire w : schedule.wires()) {
-            PullWire of =
-                    wires.stream().filter(p -> p.role() == w.role()).findFirst().orElseThrow();
-            worst += of.worstN();
-            worstNm += of.worstN() * w.heightM();
+        for (PullWire of : wires) {
+            for (int wire : of.wires()) {
+                worst += of.worstN();
+                worstNm += of.worstN() * heightM(wire);
+            }
             iced |= of.icedN() > of.coldN();
         }
         When when = worst <= totalN * (1 + SAME_SHARE)
@@ -122,13 +131,13 @@ final class Pulling {
                 : c.stiffnessN();
     }
 
-    private PullWire wire(WireRole role, int count, double runM, double spanM, Cut cut) {
-        Conductor c = fence.wires().of(role);
-        double tension = tensionN(fence, role);
+    private PullWire wire(WireGroup group, double runM, double spanM, Cut cut) {
+        Conductor c = group.conductor();
+        double tension = tensionN(fence, group);
         double bare = Span.icedNPerM(c.kgPerM(), c.diameterM(), 0);
         Span strained = new Span(Math.max(spanM, 0.1), bare, tension);
         FenceSpec.Climate season = fence.climate();
-        boolean sprung = role == WireRole.HOT && sprung(fence, c);
+        boolean sprung = sprung(fence, group);
         double stiffness = stiffnessN(c, sprung, runM);
         double cold = strained.after(season.coldC() - season.buildC(), bare, stiffness, c.expansionPerK())
                 .tensionN();
@@ -138,9 +147,10 @@ final class Pulling {
             iced = strained.after(Math.min(0, -season.buildC()), heavy, stiffness, c.expansionPerK());
         }
         return new PullWire(
-                role,
+                group.role(),
                 c,
-                count,
+                group.count(),
+                group.wires(),
                 tension,
                 strained.sagM(),
                 cold,
@@ -151,9 +161,12 @@ final class Pulling {
                 cut.joinersM());
     }
 
-    /** Springs go with a tightener in wire that is strained. */
-    static boolean sprung(FenceSpec fence, Conductor hot) {
-        return fence.wires().springs() && hot.strained() && fence.stringing().tightener() != Stringing.Tightener.NONE;
+    /** Springs go with a tightener in hot wire that is strained. */
+    static boolean sprung(FenceSpec fence, WireGroup wires) {
+        return wires.role() == WireRole.HOT
+                && fence.wires().springs()
+                && wires.conductor().strained()
+                && !wires.byHand();
     }
 
     /** How many coils wires take, and where they are joined. */
@@ -177,9 +190,13 @@ final class Pulling {
      * @param passes how often each goes along
      * @param joinedAt the station of a joint, by how many times the wire has gone along before it
      */
-    Cut cut(WireRole role, int wires, int passes, double slopeM, DoubleUnaryOperator joinedAt) {
-        Conductor conductor = fence.wires().of(role);
-        double coil = spec.coilM(role);
+    Cut cut(WireGroup group, int wires, int passes, double slopeM, DoubleUnaryOperator joinedAt) {
+        if (group.stands()) {
+            return Cut.NONE;
+        }
+        WireRole role = group.role();
+        Conductor conductor = group.conductor();
+        double coil = spec.coilM(conductor);
         double[] rest = coils.rest(role, conductor);
         int opened = 0;
         boolean net = role == WireRole.HOT && fence.standsByItself();

@@ -18,6 +18,7 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Map;
 import java.util.NavigableMap;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.stream.Collectors;
@@ -157,6 +158,12 @@ final class StrongPosts {
 
     private GatePlace place(Gate gate, boolean passes) {
         Stationing.Place nearest = stationing.nearest(plane.toPlane(gate.at()));
+        if (gate.fit().acrossCorner()) {
+            Optional<GatePlace> across = acrossCorner(gate, nearest);
+            if (across.isPresent()) {
+                return across.get();
+            }
+        }
         double from = stationing.cornerStationM(nearest.side());
         double to = stationing.cornerStationM(nearest.side() + 1);
         double opening = Math.min(gate.openingM(), to - from);
@@ -168,13 +175,67 @@ final class StrongPosts {
         } else if (toStrong && to - middle - opening / 2 < Values.X15_HANGS_M) {
             middle = to - opening / 2;
         }
+        middle = atTee(middle, opening, from, to);
         if (Math.abs(middle - nearest.stationM()) > SAME_PLACE_M) {
             note(Rule.X15, middle, new LayoutMessage.GateMoved(gate.name(), Math.abs(middle - nearest.stationM())));
         }
         if (opening < gate.openingM()) {
             warn(Rule.J5, middle, new LayoutMessage.GateTooWide(gate.name()));
         }
-        return new GatePlace(gate.id(), gate.name(), gate.kind(), middle - opening / 2, middle + opening / 2);
+        return new GatePlace(
+                gate.id(),
+                gate.name(),
+                gate.kind(),
+                middle - opening / 2,
+                middle + opening / 2,
+                opening,
+                gate.fit().withAcrossCorner(false));
+    }
+
+    /** X15: a post that takes a branch takes the gate beside it as well. */
+    private double atTee(double middle, double opening, double fromM, double toM) {
+        for (Tees.Tee tee : branches) {
+            double at = tee.stationM();
+            boolean first = Math.abs(middle - opening / 2 - at) < Values.X15_HANGS_M;
+            boolean last = Math.abs(middle + opening / 2 - at) < Values.X15_HANGS_M;
+            double moved = first ? at + opening / 2 : at - opening / 2;
+            if ((first || last) && moved - opening / 2 >= fromM && moved + opening / 2 <= toM) {
+                return moved;
+            }
+        }
+        return middle;
+    }
+
+    /**
+     * A gate that cuts off the nearest corner: its posts stand as far on both sides, so that the straight between them is its
+     * opening. Where stations begin or a line ends there is no corner to cut off.
+     */
+    private Optional<GatePlace> acrossCorner(Gate gate, Stationing.Place near) {
+        double before = stationing.cornerStationM(near.side());
+        double after = stationing.cornerStationM(near.side() + 1);
+        int corner = near.stationM() - before < after - near.stationM() ? near.side() : near.side() + 1;
+        if (corner == 0 || corner >= line.corners().size() - (line.closed() ? 0 : 1)) {
+            warn(Rule.J5, near.stationM(), new LayoutMessage.NoCornerToCut(gate.name(), line.closed()));
+            return Optional.empty();
+        }
+        double at = stationing.cornerStationM(corner);
+        double perLeg = 2 * Math.cos(stationing.deflectionRad(corner) / 2);
+        double room = Math.min(at - stationing.cornerStationM(corner - 1), stationing.cornerStationM(corner + 1) - at);
+        double leg = Math.min(gate.openingM() / perLeg, room);
+        if (leg * perLeg < gate.openingM() - SAME_PLACE_M) {
+            warn(Rule.J5, at, new LayoutMessage.GateTooWide(gate.name()));
+        }
+        note(Rule.J5, at - leg, new LayoutMessage.GateAcrossCorner(gate.name(), Labels.letter(corner), leg));
+        return Optional.of(
+                new GatePlace(gate.id(), gate.name(), gate.kind(), at - leg, at + leg, leg * perLeg, gate.fit()));
+    }
+
+    /** Whether a gate stands across a station, its corner being cut off. */
+    private boolean cutOff(double stationM) {
+        return gates.stream()
+                .anyMatch(g -> g.fit().acrossCorner()
+                        && stationM > g.fromM() + SAME_PLACE_M
+                        && stationM < g.toM() - SAME_PLACE_M);
     }
 
     /** Whether a strong post stands at a corner, on which a gate can hang. */
@@ -215,7 +276,8 @@ final class StrongPosts {
         for (int i = 0; i < count; i++) {
             Mark mark = way.passesCorners() ? passed(i, count) : corner(i, count);
             // Along a curve posts stand evenly; a closed line has one where its stations begin.
-            if (!curved.contains(i) || mark.ends() || i == 0) {
+            boolean stands = !curved.contains(i) || mark.ends() || i == 0;
+            if (stands && !cutOff(mark.stationM())) {
                 marks.add(mark);
             }
         }

@@ -1,10 +1,10 @@
 package buckle.layout;
 
 import buckle.spec.Stringing.Way;
+import buckle.spec.WireGroup;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
 import java.util.ArrayList;
-import java.util.EnumMap;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -17,7 +17,7 @@ final class WireCuts {
     private final Pulling pulling;
     private final List<Bracing.Placed> placed;
     private final double[] slopesM;
-    private final Map<Integer, Map<WireRole, Pulling.Cut>> cuts = new HashMap<>();
+    private final Map<Integer, Map<WireGroup, Pulling.Cut>> cuts = new HashMap<>();
     private final Map<Integer, Double> runsM = new HashMap<>();
 
     private WireCuts(
@@ -52,7 +52,7 @@ final class WireCuts {
     }
 
     /** What is opened and joined in a pull. */
-    Map<WireRole, Pulling.Cut> in(int pull) {
+    Map<WireGroup, Pulling.Cut> in(int pull) {
         return cuts.getOrDefault(pull, Map.of());
     }
 
@@ -66,15 +66,13 @@ final class WireCuts {
         boolean oneWire = strong.way().oneWire();
         int passes = oneWire ? schedule.count(WireRole.HOT) : 1;
         course.pulls().forEach(k -> runsM.put(k, passes * slope));
-        for (WireRole role : WireRole.values()) {
-            int count = schedule.count(role);
-            boolean one = oneWire && role == WireRole.HOT;
-            if (count > 0) {
-                share(
-                        course,
-                        role,
-                        pulling.cut(role, one ? 1 : count, one ? count : 1, slope, gone -> joinedAt(course, gone)));
-            }
+        for (WireGroup group : pulling.groups()) {
+            int count = group.count();
+            boolean one = oneWire && group.role() == WireRole.HOT;
+            share(
+                    course,
+                    group,
+                    pulling.cut(group, one ? 1 : count, one ? count : 1, slope, gone -> joinedAt(course, gone)));
         }
     }
 
@@ -99,7 +97,7 @@ final class WireCuts {
     }
 
     /** Coils are opened where the wires begin; each joint belongs to the pull it lies in. */
-    private void share(WireRuns.Course course, WireRole role, Pulling.Cut cut) {
+    private void share(WireRuns.Course course, WireGroup group, Pulling.Cut cut) {
         Map<Integer, List<Double>> joints = new HashMap<>();
         for (double at : cut.joinersM()) {
             int in = course.pulls().stream()
@@ -111,8 +109,8 @@ final class WireCuts {
         }
         int first = course.pulls().getFirst();
         for (int k : course.pulls()) {
-            cuts.computeIfAbsent(k, i -> new EnumMap<>(WireRole.class))
-                    .put(role, new Pulling.Cut(k == first ? cut.coils() : 0, joints.getOrDefault(k, List.of())));
+            cuts.computeIfAbsent(k, i -> new HashMap<>())
+                    .put(group, new Pulling.Cut(k == first ? cut.coils() : 0, joints.getOrDefault(k, List.of())));
         }
     }
 }

@@ -82,7 +82,7 @@ final class WireRuns {
         Pull last = pulls.get(course.pulls().getLast());
         Along along = new Along(course, pulls);
         double whole = along.wholeM();
-        Tightener tightener = fence.stringing().tightener();
+        Tightener tightener = tightener(fence);
         double midFromM = fence.wires().midRunFromM();
         boolean midway = tightener == Tightener.MIDWAY || tightener == Tightener.BY_LENGTH && slope > midFromM;
         List<Double> tighteners = switch (tightener) {
@@ -120,6 +120,13 @@ final class WireRuns {
                 tighteners,
                 Math.exp(-Values.S13_FRICTION_HIGH * most),
                 Math.exp(-Values.S13_FRICTION_LOW * most));
+    }
+
+    /** Where all are pulled by hand but some, these are tightened at the end. */
+    private static Tightener tightener(FenceSpec fence) {
+        Tightener said = fence.stringing().tightener();
+        boolean strained = fence.wireGroups().stream().anyMatch(g -> !g.byHand());
+        return said == Tightener.NONE && strained ? Tightener.AT_END : said;
     }
 
     /** A post that turns the wires, by how far along the run it stands. */

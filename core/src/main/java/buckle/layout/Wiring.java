@@ -186,35 +186,19 @@ final class Wiring {
     }
 
     private void gate(LineLayout line, GatePlace gate) {
-        boolean earth = line.schedule().count(WireRole.EARTH) > 0;
+        boolean earth = line.schedule().count(WireRole.EARTH) > 0 && !gate.fit().hotOnly();
         boolean hot = line.schedule().count(WireRole.HOT) > 0;
         Joint.Parts cables = Joint.Parts.cables((hot ? 1 : 0) + (earth ? 1 : 0));
         switch (gate.kind()) {
-            case SWING, SPRING_SET ->
-                add(
-                        gate.id(),
-                        line,
-                        gate.fromM(),
-                        JointKind.CABLE,
-                        gate.name(),
-                        cables,
-                        new JointMessage.CableUnderGate(hot, earth));
-            case CREEK ->
-                add(
-                        gate.id(),
-                        line,
-                        gate.fromM(),
-                        JointKind.CABLE,
-                        gate.name(),
-                        cables,
-                        new JointMessage.CableOverCreek());
+            case SWING, SLIDING, SPRING_SET ->
+                across(gate, line, JointKind.CABLE, earth, cables, new JointMessage.CableUnderGate(hot, earth));
+            case CREEK -> across(gate, line, JointKind.CABLE, earth, cables, new JointMessage.CableOverCreek());
             case HANDLE ->
-                add(
-                        gate.id(),
+                across(
+                        gate,
                         line,
-                        gate.fromM(),
                         JointKind.HANDLE,
-                        gate.name(),
+                        earth,
                         Joint.Parts.cables(earth ? 1 : 0),
                         new JointMessage.SpringHandles(earth));
             case STRAND -> {
@@ -242,6 +226,21 @@ final class Wiring {
                         Joint.Parts.NONE,
                         new JointMessage.NothingPasses()));
         }
+    }
+
+    /** @param earth whether the earth wires are led across as well */
+    private void across(
+            GatePlace gate, LineLayout line, JointKind kind, boolean earth, Joint.Parts parts, JointMessage says) {
+        joints.add(new Joint(
+                gate.id(),
+                line.lineId(),
+                gate.fromM(),
+                kind,
+                gate.name(),
+                numbers(line, WireRole.HOT),
+                earth ? numbers(line, WireRole.EARTH) : List.of(),
+                parts,
+                says));
     }
 
     private void add(

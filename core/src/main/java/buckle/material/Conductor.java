@@ -51,6 +51,8 @@ public enum Conductor {
             coils(200.0, 400.0, 500.0)),
     POLYTAPE("tape, 1.5 in (40 mm)", Family.WOVEN, 40e-3, 0.018, 2000, 60e3, 1e-4, 0.15, 1, coils(200.0, 400.0)),
     POLYROPE("rope, 1/4 in (6 mm)", Family.WOVEN, 6e-3, 0.025, 3500, 50e3, 1e-4, 0.12, 1, coils(200.0, 400.0)),
+    /** Never hot (C2); typical values of a light two-strand wire, from memory. */
+    BARBED("barbed wire, two strands", Family.SOFT_WIRE, 2.51e-3, 0.13, 4200, 1.9e6, 12e-6, 0.014, 60, coils(400.0)),
     NET("net of woven strands, on its own posts", Family.NET, 2.5e-3, 0.09, 800, 20e3, 1e-4, 3.0, 1, coils(25.0, 50.0)),
     LEAD_OUT_CABLE(
             "double-insulated lead-out cable, 12.5 gauge (2.5 mm) steel core",
@@ -152,6 +154,13 @@ public enum Conductor {
 
     private static double area(double diameterM) {
         return Math.PI * diameterM * diameterM / 4;
+    }
+
+    /** Refused as a hot wire: an animal or a person caught in the barbs could not get off it. */
+    public void requireElectrifiable() {
+        if (this == BARBED) {
+            throw new IllegalArgumentException("barbed wire is never electrified (C2)");
+        }
     }
 
     /** As it is asked for at a counter. */

@@ -31,6 +31,8 @@ public enum PostStock {
     /** P12: the coated end rod of light fences. */
     FIBREGLASS_22(Family.FIBREGLASS, "7/8 in", "22 mm", 0.022, 0.76, metres(1.5, 1.8, 2.1), feet(5, 6, 6.5, 7)),
     STEP_IN(Family.STEP_IN, "tread-in", "tread-in", 0.012, 0.3, metres(1.05, 1.25, 1.45), feet(3.5, 4, 5)),
+    /** A bar found in the barn; nothing holds a wire on it but an insulator. */
+    STEEL_BAR(Family.STEEL_BAR, "1/2 in", "13 mm", 0.013, 1.0, metres(0.9, 1.2, 1.5), feet(3, 4, 5)),
     STEEL_PIPE(Family.PIPE, "2.4 in", "60 mm", 0.060, 4.5, metres(2.1, 2.4, 3.0, 3.6), feet(7, 8, 10, 12));
 
     /** What a post is made of and how wires are held on it. */
@@ -40,6 +42,7 @@ public enum PostStock {
         ANGLE_STEEL("angle-steel post", false, true, 0.05),
         FIBREGLASS("fibreglass rod", false, false, 0.05),
         STEP_IN("step-in post", false, false, 0),
+        STEEL_BAR("steel bar", false, true, 0),
         PIPE("steel pipe post", false, true, 0.05);
 
         private final String text;
@@ -62,6 +65,11 @@ public enum PostStock {
         /** I1: its own clips, slots or holes hold the wires, so that it takes no insulators. */
         public boolean holdsWires() {
             return this == STEP_IN;
+        }
+
+        /** Whether it can have holes or slots that hold wires without an insulator. */
+        public boolean bored() {
+            return this == FIBREGLASS || this == STEP_IN;
         }
 
         /** Whether a wire may end on it without an insulator. */

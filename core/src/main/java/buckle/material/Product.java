@@ -39,11 +39,27 @@ public sealed interface Product {
         }
     }
 
-    /** A ground rod. */
-    record GroundRod(double lengthM) implements Product {
+    /** A ground rod, or what serves as one. */
+    record GroundRod(EarthKind kind, double lengthM) implements Product {
         @Override
         public String id() {
-            return "ground-rod." + mm(lengthM);
+            return (kind == EarthKind.ROD ? "ground-rod." : "earth." + key(kind) + ".") + mm(lengthM);
+        }
+    }
+
+    /** A 12 V battery. */
+    record Battery(double ah) implements Product {
+        @Override
+        public String id() {
+            return "battery." + Math.round(ah * 10);
+        }
+    }
+
+    /** A solar panel for a 12 V battery. */
+    record Panel(double watts) implements Product {
+        @Override
+        public String id() {
+            return "panel." + Math.round(watts * 10);
         }
     }
 

@@ -42,15 +42,23 @@ public enum Use {
     CLAMP(Group.WIRE, "clamp", Rule.J1, Rule.J3),
     CUT_OUT(Group.WIRE, "cut-out", Rule.J4, Rule.J8),
     SWING_GATE(Group.GATES, "gate.swing", Rule.J5, Rule.J3),
+    SLIDING_GATE(Group.GATES, "gate.sliding", Rule.J5, Rule.J3),
+    GATE_NETTING(Group.GATES, "gate.netting", Rule.J5),
     GATE_HANDLE(Group.GATES, "gate.handle", Rule.J5, Rule.J2),
     SPRING_GATE(Group.GATES, "gate.spring", Rule.J5, Rule.J3),
     RIGID_GATE(Group.GATES, "gate.rigid", Rule.J5, Rule.J3),
     STRAND_GATE(Group.GATES, "gate.strand", Rule.J5, Rule.J2),
+    GATE_ANCHOR(Group.GATES, "gate.anchor", Rule.J5, Rule.X15),
     CREEK_PART(Group.GATES, "gate.creek", Rule.J5, Rule.J3),
     GATE_CABLE(Group.GATES, "cable.gate", Rule.J3, Rule.J6, Rule.C9),
     CONDUIT(Group.GATES, "conduit", Rule.J3),
     ENERGIZER(Group.FEED, "energizer", Rule.C1, Rule.C3),
     LEAD_OUT(Group.FEED, "cable.lead-out", Rule.C9),
+    BATTERY(Group.FEED, "battery", Rule.E4, Rule.X8),
+    PANEL(Group.FEED, "panel", Rule.E5, Rule.E6),
+    CHARGE_CONTROLLER(Group.FEED, "charge-controller", Rule.E5),
+    BATTERY_BOX(Group.FEED, "battery-box", Rule.E6),
+    SUPPLY_CABLE(Group.FEED, "cable.supply", Rule.E6),
     LEAD(Group.FEED, "lead", Rule.X3),
     GROUND_ROD(Group.FEED, "ground.rod", Rule.G5, Rule.G8),
     GROUND_CLAMP(Group.FEED, "ground.clamp", Rule.G5),
@@ -121,7 +129,9 @@ public enum Use {
         return isWire()
                 || this == GATE_CABLE
                 || this == CONDUIT
+                || this == GATE_NETTING
                 || this == LEAD_OUT
+                || this == SUPPLY_CABLE
                 || this == LEAD
                 || this == GROUND_LEAD;
     }

@@ -183,7 +183,8 @@ public sealed interface CircuitMessage extends Message {
     /** What rods are tried. */
     enum Rods implements CircuitMessage {
         ONE_MORE,
-        LONGER;
+        LONGER,
+        WATERED;
 
         @Override
         public String key() {

@@ -71,6 +71,21 @@ public final class English {
         return Lengths.text(lengthM, units);
     }
 
+    /** Of a wire over the ground, to a quarter of an inch or 5 mm: {@code 22.5 in}, {@code 570 mm}. */
+    String height(double heightM) {
+        return metric()
+                ? Math.round(heightM * 200) * 5 + " mm"
+                : number(Math.round(heightM / Lengths.in(0.25)) / 4.0) + " in";
+    }
+
+    /** {@code a}, {@code a and b}, {@code a, b and c}. */
+    static String list(List<String> items) {
+        int last = items.size() - 1;
+        return last < 1
+                ? String.join("", items)
+                : String.join(", ", items.subList(0, last)) + " and " + items.get(last);
+    }
+
     String whole(double lengthM) {
         return Lengths.whole(lengthM, units);
     }

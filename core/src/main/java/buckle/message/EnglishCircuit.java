@@ -94,6 +94,7 @@ final class EnglishCircuit {
                 switch (m) {
                     case ONE_MORE -> "one more rod";
                     case LONGER -> "rods half as long again";
+                    case WATERED -> "the ground at the rods kept wet";
                 };
             case RodsIn m -> "the same rods in “" + m.ground() + "”";
             case CableNotCounted m -> "the cable there is left out";

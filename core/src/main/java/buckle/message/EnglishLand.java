@@ -85,11 +85,24 @@ final class EnglishLand {
                 "“" + m.creek() + "” floods the fence when it rises " + en.length(m.riseM())
                         + ": a cut-out on each side above the water, and no ground rods or joints below it.";
             case RodsInStone m ->
-                en.length(m.rodM())
-                        + " rods will not go into the stone where the energizer stands. Several stubs of 1 ft (0.3 m) kept wet, angle irons, or rods in soft ground through an insulated cable"
+                en.length(m.rodM()) + " rods will not go into the stone where the energizer stands; "
+                        + English.plural(m.stubs(), "stub") + " of " + en.length(m.stubM())
+                        + " are taken instead, a weak earth. Kept wet they are better; so are bent angle irons, told one by one, or rods in soft ground through an insulated cable. "
                         + (m.earthTied()
-                                ? "; the earth wires that are tied to its terminal carry the return."
-                                : "; earth wires tied to its terminal carry the return where stubs do not.");
+                                ? "The earth wires that are tied to its terminal carry the return."
+                                : "Earth wires tied to its terminal carry the return where stubs do not.");
+            case RodInBuilding m ->
+                "A " + m.kind().text() + " was put where “" + m.building()
+                        + "” stands, and no rod goes in there. It was calculated there all the same: give it another place, 33 ft (10 m) from the building's earth.";
+            case EarthLead m ->
+                "Of " + en.length(m.leadM()) + " of ground lead the rods take " + en.length(m.betweenM())
+                        + " between them"
+                        + (m.leftM() < 0
+                                ? ": it does not reach from the first to the last."
+                                : " and leave " + en.length(m.leftM()) + " to the energizer"
+                                        + (m.leftM() < m.needM() ? "; it takes " + en.length(m.needM()) + "." : "."));
+            case NoSwitchOutside m ->
+                "The energizer stands inside. A switch in its lead-out, outside beside the gate, lets people turn the fence off without reaching over a live wire.";
             case EnergizerOutside m ->
                 "The energizer stands outside the fence that keeps out " + English.animals(m.animals())
                         + ". Put it inside, and a switch for it outside in the lead-out, so that nobody reaches over a live wire.";
@@ -105,11 +118,17 @@ final class EnglishLand {
                         + en.length(m.withinM()) + " of it go " + list(m.dug())
                         + ". Have it located, and dig by hand or move them.";
             case RodsOverService m ->
-                named(m.feature()) + " (" + known(m.depthM()) + ") lies " + en.length(m.distanceM())
-                        + " from the energizer, and " + thing(m.rods().what()) + " go "
-                        + en.length(m.rods().depthM())
-                        + " deep. They have no place on the plan yet and are taken to stand in a row up to "
-                        + en.length(m.reachM()) + " from it. Have the service located, and drive them clear of it.";
+                m.reachM() == 0
+                        ? named(m.feature()) + " (" + known(m.depthM()) + ") lies " + en.length(m.distanceM())
+                                + " from a ground rod that goes "
+                                + en.length(m.rods().depthM())
+                                + " deep. Have the service located, and give the rod another place."
+                        : named(m.feature()) + " (" + known(m.depthM()) + ") lies " + en.length(m.distanceM())
+                                + " from the energizer, and " + thing(m.rods().what()) + " go "
+                                + en.length(m.rods().depthM())
+                                + " deep. They have no place on the plan yet and are taken to stand in a row up to "
+                                + en.length(m.reachM())
+                                + " from it. Have the service located, and drive them clear of it.";
             case LeadOutOverService m ->
                 named(m.feature()) + " (" + known(m.depthM())
                         + ") is crossed or neared by the lead-out, taken to lie " + en.length(m.cableM())

@@ -5,6 +5,9 @@ import static buckle.message.English.upper;
 
 import buckle.message.JointMessage.*;
 import buckle.message.LayoutMessage.*;
+import java.time.MonthDay;
+import java.time.format.TextStyle;
+import java.util.Locale;
 
 /** What lines, gates, switches and joints have to say, in words. */
 final class EnglishLayout {
@@ -121,6 +124,49 @@ final class EnglishLayout {
                         + English.percent(m.leftLow()) + " to " + English.percent(m.leftHigh())
                         + " of the pull at the far end. Part the run, best at " + en.length(m.partM())
                         + ", or tighten midway or on each side.";
+            case Seasonal m ->
+                "Goes up on " + day(m.up()) + " and comes down on " + day(m.down())
+                        + (m.overNewYear() ? ", over the new year" : "") + ": " + m.days()
+                        + " days. Cold, ice and the supply are reckoned for the months it stands in; its posts and wire are used again each year.";
+            case StaysInGround m ->
+                m.posts() + " line posts (" + m.stock().text()
+                        + ") of a seasonal line do not come out of the ground by hand; step-in posts or fibreglass rods do.";
+            case NoCornerToCut m ->
+                m.gate() + " was to cut off a corner, but "
+                        + (m.closed()
+                                ? "the stations of the line begin there. It stands beside it; begin the line at another corner."
+                                : "the line ends there. It stands beside it.");
+            case GateAcrossCorner m ->
+                m.gate() + " cuts off corner " + m.corner() + ": its posts stand " + en.length(m.legM())
+                        + " before and after it, and no post stands in the corner itself.";
+            case NoRoomToSlide m ->
+                m.gate() + " needs " + en.length(m.needM())
+                        + " of straight fence beside it for its leaf to slide along, and has it on neither side.";
+            case WiresAtHolds m ->
+                "The posts' own clips or holes bring "
+                        + English.list(m.moved().stream()
+                                .map(w -> "wire " + w.wire() + " to " + en.height(w.atM()) + " ("
+                                        + en.height(Math.abs(w.atM() - w.askedM()))
+                                        + (w.atM() > w.askedM() ? " higher" : " lower") + " than asked)")
+                                .toList())
+                        + ".";
+            case TooFewHolds m ->
+                "The posts have " + m.holds() + (m.holds() == 1 ? " clip or hole" : " clips or holes") + " for "
+                        + m.wires() + " wires: the heights stay as asked, and something else must hold "
+                        + (m.wires() - m.holds() == 1 ? "one" : String.valueOf(m.wires() - m.holds())) + " of them.";
+            case HotNearStanding m ->
+                "Hot wire " + m.hot() + " hangs " + en.height(m.apartM()) + " from "
+                        + (m.barbed() ? "barbed wire " : "the standing wire ") + m.other()
+                        + ": a push brings them together"
+                        + (m.barbed() ? ", and whoever is caught in the barbs stays on a live wire" : "")
+                        + ". Keep at least " + en.height(m.leastM()) + " between them.";
+            case HotUninsulated m ->
+                "Hot " + (m.wires().size() == 1 ? "wire " : "wires ")
+                        + English.list(m.wires().stream().map(String::valueOf).toList())
+                        + (m.wires().size() == 1 ? " is" : " are") + " held without insulators "
+                        + (m.metal()
+                                ? "on posts of steel: a dead short, nothing beyond it is live."
+                                : "on timber: it leaks at every post when it is wet.");
             case OuterRow m ->
                 m.outer() + " is the outer row of " + m.inner() + ": " + en.length(m.apartM())
                         + " out, posts opposite (P7)"
@@ -128,6 +174,10 @@ final class EnglishLayout {
             case OuterRowAlone m -> m.outer() + " is said to be the outer row of a line that is no longer on the plan.";
             case EveryJob m -> everyJob(m);
         };
+    }
+
+    private static String day(MonthDay day) {
+        return day.getDayOfMonth() + " " + day.getMonth().getDisplayName(TextStyle.SHORT, Locale.ENGLISH);
     }
 
     private static String why(LostWhy why) {

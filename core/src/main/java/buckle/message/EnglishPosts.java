@@ -55,6 +55,11 @@ final class EnglishPosts {
                 "No " + m.stock().text() + " is sold " + en.length(m.lengthM()) + " long, which "
                         + counted(m.count(), "post needs", "posts need") + "; the longest is "
                         + en.length(m.longestM()) + ". Choose another kind or a lower top wire.";
+            case FoundTooShort m ->
+                "A found " + m.stock().text() + " is " + en.length(m.foundM()) + " long, and "
+                        + counted(m.count(), "such post needs", "such posts need") + " up to "
+                        + en.length(m.lengthM())
+                        + ". Set it less deep where the ground allows, lower the top wire, or take another.";
             case StockTooWeak m ->
                 "A " + m.stock().text()
                         + " does not take the end of a pull. Choose timber, pipe or angle steel for strong posts.";

@@ -15,6 +15,7 @@ import buckle.rulebook.Values;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /** What lines of the takeoff are and how they were counted, in words. */
 final class EnglishTakeoff {
@@ -62,12 +63,28 @@ final class EnglishTakeoff {
                         + (m.separate() ? ", from wire to wire" : ", one for each role with windows");
             case Clamps m -> at(m.at(), " at ") + " = " + number(m.total());
             case CutOuts m ->
-                "as placed on the line"
-                        + (m.creeks() == 0
-                                ? ""
-                                : ", and one for each of " + counted(m.creeks(), "creek crossing", "creek crossings"));
+                English.list(Stream.of(
+                                m.placed() > 0 ? "as placed on the line" : "",
+                                m.creeks() > 0
+                                        ? "one for each of " + counted(m.creeks(), "creek crossing", "creek crossings")
+                                        : "",
+                                m.leadOut() ? "one in the lead-out, beside the gate" : "")
+                        .filter(part -> !part.isEmpty())
+                        .toList());
             case Gates m ->
                 plural(m.gates(), "gate") + " on the plan" + (m.perHotWire() ? ", one for each hot wire" : "");
+            case Batteries m ->
+                m.sun()
+                        ? "kept charged by the panel"
+                        : m.count() == 1 ? "charged away from the fence" : m.count() + " swapped in turn";
+            case AsSaid m ->
+                switch (m.use()) {
+                    case PANEL -> "as the supply has it";
+                    case CHARGE_CONTROLLER -> "between panel and battery";
+                    case SUPPLY_CABLE -> "length and cross-section as the supply has them";
+                    default -> "off the ground, closed against rain, vermin and children";
+                };
+            case GateAnchors m -> "two at " + plural(m.strands(), "strand") + ", one at each end";
             case GateCables m ->
                 plural(m.cables(), "cable") + " at " + plural(m.gates(), "gate")
                         + ", one for the hot and one for the earth wires there are, each opening + 2 × "
@@ -82,6 +99,12 @@ final class EnglishTakeoff {
                         + " to the fence, round what is in the way, + " + en.length(m.spareM()) + " spare)"
                         + (m.cables() == 2 ? "" : "; no earth wires lead back to the terminal");
             case GroundRods m -> rods(m);
+            case RodsOneByOne m ->
+                m.stubs() ? plural(m.count(), "stub") + " where stone stops longer rods" : "as told one by one";
+            case LeadToRods m ->
+                en.length(m.firstM()) + " from the energizer to the first rod"
+                        + (m.betweenM() > 0 ? " + " + en.length(m.betweenM()) + " between rods" : "") + " = "
+                        + en.length(m.totalM());
             case GroundLead m ->
                 en.length(m.firstM()) + " from the energizer to the first rod"
                         + (m.gaps() > 0 ? " + " + plural(m.gaps(), "gap") + " of " + en.length(m.apartM()) : "")
@@ -120,7 +143,9 @@ final class EnglishTakeoff {
                         + p.conductor().text();
             case Product.PostOf p -> upper(postNoun(use)) + ", " + p.stock().text() + ", " + en.length(p.lengthM());
             case Product.Rail p -> "Brace rail, " + en.length(p.lengthM());
-            case Product.GroundRod p -> "Ground rod, " + en.length(p.lengthM());
+            case Product.Battery p -> "Battery, 12 V, " + number(p.ah()) + " Ah";
+            case Product.Panel p -> "Panel, " + number(p.watts()) + " W";
+            case Product.GroundRod p -> English.upper(p.kind().text()) + ", " + en.length(p.lengthM());
             case Product.LineInsulator p -> insulator(p.family(), p.hazard());
             case Product.Piece p -> fitting(p.fitting());
         };
@@ -147,6 +172,7 @@ final class EnglishTakeoff {
             case ANGLE_STEEL -> "clip-on for angle steel";
             case FIBREGLASS -> "clip for fibreglass rods";
             case PIPE -> "clamped to pipe";
+            case STEEL_BAR -> "screwed round a steel bar";
             case STEP_IN -> "the post's own";
         };
         return "Line insulator, " + made

@@ -1,5 +1,6 @@
 package buckle.message;
 
+import buckle.material.EarthKind;
 import buckle.spec.Animal;
 import java.util.List;
 import java.util.Optional;
@@ -82,8 +83,28 @@ public sealed interface LandMessage extends Message {
     /** The fence lies under the flood. */
     record Flooded(String creek, double riseM) implements LandMessage {}
 
-    /** @param earthTied whether earth wires are tied to the energizer's terminal already */
-    record RodsInStone(double rodM, boolean earthTied) implements LandMessage {}
+    /**
+     * Stubs are taken where stone stops the rods.
+     *
+     * @param rodM length that does not go in
+     * @param earthTied whether earth wires are tied to the energizer's terminal already
+     */
+    record RodsInStone(double rodM, int stubs, double stubM, boolean earthTied) implements LandMessage {}
+
+    /** A rod cannot go where somebody put it. */
+    record RodInBuilding(EarthKind kind, String building) implements LandMessage {}
+
+    /**
+     * What the rods leave of the lead (X4).
+     *
+     * @param betweenM it takes from rod to rod
+     * @param leftM to the box; negative where it does not even reach
+     * @param needM from the box to the first rod
+     */
+    record EarthLead(double leadM, double betweenM, double leftM, double needM) implements LandMessage {}
+
+    /** Whoever has to switch off an energizer inside the fence would reach over a live wire. */
+    record NoSwitchOutside() implements LandMessage {}
 
     /** The energizer stands on the side of those it keeps out. */
     record EnergizerOutside(List<Animal> animals) implements LandMessage {}
@@ -134,7 +155,7 @@ public sealed interface LandMessage extends Message {
         record LeadOut() implements Thing {}
     }
 
-    /** @param reachM how far from the energizer the rods may stand */
+    /** @param reachM how far from the energizer the rods may stand; 0 where the place of the rod is known */
     record RodsOverService(FeatureName feature, OptionalDouble depthM, double distanceM, Dug rods, double reachM)
             implements LandMessage {}
 

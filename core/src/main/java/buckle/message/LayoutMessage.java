@@ -1,5 +1,8 @@
 package buckle.message;
 
+import buckle.material.PostStock;
+import java.time.MonthDay;
+import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -27,6 +30,44 @@ public sealed interface LayoutMessage extends Message {
      * @param partM best place
      */
     record PullLost(double turnDeg, double leftLow, double leftHigh, double partM) implements LayoutMessage {}
+
+    /** A line that does not stand all the year. */
+    record Seasonal(MonthDay up, MonthDay down, int days, boolean overNewYear) implements LayoutMessage {}
+
+    /** Posts of a seasonal line that are not made to come out. */
+    record StaysInGround(long posts, PostStock stock) implements LayoutMessage {}
+
+    /** @param closed whether the line is: its stations begin at that corner; otherwise the line ends there */
+    record NoCornerToCut(String gate, boolean closed) implements LayoutMessage {}
+
+    /** Its posts stand so far from the corner that it cuts off. */
+    record GateAcrossCorner(String gate, String corner, double legM) implements LayoutMessage {}
+
+    /** A sliding leaf has no straight beside it to slide along. */
+    record NoRoomToSlide(String gate, double needM) implements LayoutMessage {}
+
+    /** Wires that the posts' own clips, slots or holes bring to other heights than asked. */
+    record WiresAtHolds(List<Moved> moved) implements LayoutMessage {
+        /** One of them, by its number from the ground up. */
+        public record Moved(int wire, double askedM, double atM) {}
+
+        public WiresAtHolds {
+            moved = List.copyOf(moved);
+        }
+    }
+
+    /** The wires stay as asked. */
+    record TooFewHolds(int wires, int holds) implements LayoutMessage {}
+
+    /** A hot wire is so near one that is not, that a push brings them together (X9). */
+    record HotNearStanding(int hot, int other, boolean barbed, double apartM, double leastM) implements LayoutMessage {}
+
+    /** Hot wires that nothing holds off the posts. */
+    record HotUninsulated(List<Integer> wires, boolean metal) implements LayoutMessage {
+        public HotUninsulated {
+            wires = List.copyOf(wires);
+        }
+    }
 
     /** Why a choice of posts no longer counts. */
     enum LostWhy {

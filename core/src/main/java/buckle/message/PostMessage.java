@@ -64,6 +64,9 @@ public sealed interface PostMessage extends Message {
     /** No post so long is sold. */
     record StockTooShort(PostStock stock, double lengthM, int count, double longestM) implements PostMessage {}
 
+    /** Posts that were found are too short for where they go. */
+    record FoundTooShort(PostStock stock, double lengthM, int count, double foundM) implements PostMessage {}
+
     /** A stock that takes no pull. */
     record StockTooWeak(PostStock stock) implements PostMessage {}
 

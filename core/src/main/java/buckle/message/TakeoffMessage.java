@@ -137,8 +137,8 @@ public sealed interface TakeoffMessage extends Message {
     /** Clamps on wires and cables. */
     record Clamps(List<AtJoints> at, long total) implements TakeoffMessage {}
 
-    /** Switches as placed, and one a creek. */
-    record CutOuts(long creeks) implements TakeoffMessage {}
+    /** Switches as placed, one a creek, and one in the lead-out where it was asked for. */
+    record CutOuts(long placed, long creeks, boolean leadOut) implements TakeoffMessage {}
 
     /** @param perHotWire so many for each hot wire */
     record Gates(long gates, boolean perHotWire) implements TakeoffMessage {}
@@ -158,6 +158,21 @@ public sealed interface TakeoffMessage extends Message {
 
     /** Rods by a school. */
     record GroundRods(GroundSchool school, double rodM, double apartM, double outputJ) implements TakeoffMessage {}
+
+    /** @param sun whether a panel keeps one battery; otherwise as many as are swapped in turn */
+    record Batteries(long count, boolean sun) implements TakeoffMessage {}
+
+    /** What goes with battery and panel. */
+    record AsSaid(Use use) implements TakeoffMessage {}
+
+    /** Two at each strand. */
+    record GateAnchors(long strands) implements TakeoffMessage {}
+
+    /** @param stubs whether stone stops longer ones; otherwise as they were told one by one */
+    record RodsOneByOne(long count, boolean stubs) implements TakeoffMessage {}
+
+    /** Lead to the first rod of those told one by one, and between them. */
+    record LeadToRods(double firstM, double betweenM, double totalM) implements TakeoffMessage {}
 
     /** Lead to and between the rods. */
     record GroundLead(double firstM, long gaps, double apartM, double totalM) implements TakeoffMessage {}

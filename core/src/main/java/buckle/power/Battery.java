@@ -48,7 +48,7 @@ public final class Battery {
     /** Where a battery stands: latitude, and the mean of the coldest and the warmest month. */
     public record Climate(double latitudeDeg, double coldC, double warmC) {
         /** On a day of the year: a swing, coldest in late January, in July south of the equator. */
-        double temperatureC(int day) {
+        public double temperatureC(int day) {
             double turn = 2 * Math.PI * (day - COLDEST_DAY - (latitudeDeg < 0 ? 182.5 : 0)) / 365;
             return (warmC + coldC) / 2 - (warmC - coldC) / 2 * Math.cos(turn);
         }

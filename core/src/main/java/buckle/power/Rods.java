@@ -41,6 +41,78 @@ public final class Rods {
         return soilOhmM / (4 * Math.PI * lengthM * lengthM) * (two * Math.log((two + root) / apartM) - root + apartM);
     }
 
+    /**
+     * A rod among others of other lengths and in other ground.
+     *
+     * @param wettedOhmM of the ground close to it where that is kept wet; otherwise that of the ground
+     */
+    public record Buried(
+            double eastM, double northM, double lengthM, double radiusM, double soilOhmM, double wettedOhmM) {
+        /** Its own resistance: within the wetted ground along its radius, beyond it as of a rod that thick (Fagan and Lee 1970). */
+        double ownOhm() {
+            if (!wetted()) {
+                return mutualOhm(soilOhmM, lengthM, radiusM);
+            }
+            double near = wettedOhmM / (2 * Math.PI * lengthM) * Math.log(reachM() / radiusM);
+            return near + mutualOhm(soilOhmM, lengthM, reachM());
+        }
+
+        private boolean wetted() {
+            return wettedOhmM < soilOhmM && radiusM < Math.min(WETTED_M, lengthM);
+        }
+
+        /** Radius of what lies in its ground like one rod. */
+        private double reachM() {
+            return wetted() ? Math.min(WETTED_M, lengthM) : radiusM;
+        }
+    }
+
+    /** Ground about a rod that a bucket now and then keeps wet; ours. */
+    private static final double WETTED_M = 0.3;
+
+    /** Mutual resistance of two upright rods whose tops are at the surface, in ground of one resistivity. */
+    static double mutualOhm(double soilOhmM, double oneM, double otherM, double apartM) {
+        return soilOhmM
+                / (4 * Math.PI * oneM * otherM)
+                * (potential(oneM + otherM, apartM) - potential(oneM - otherM, apartM));
+    }
+
+    /** Second integral of 1/√(u² + d²). */
+    private static double potential(double u, double apartM) {
+        double root = Math.hypot(u, apartM);
+        return Math.abs(u) * Math.log((Math.abs(u) + root) / apartM) - root;
+    }
+
+    /**
+     * Rods of any length anywhere, joined. Where two stand in different ground the mutual resistance takes the geometric mean of
+     * both: a coarse figure that keeps the currents right in sign.
+     */
+    public static double togetherOhm(List<Buried> rods) {
+        int n = rods.size();
+        RealMatrix mutual = MatrixUtils.createRealMatrix(n, n);
+        for (int i = 0; i < n; i++) {
+            Buried one = rods.get(i);
+            mutual.setEntry(i, i, one.ownOhm());
+            for (int k = 0; k < i; k++) {
+                Buried other = rods.get(k);
+                double apart = Math.max(
+                        Math.hypot(one.eastM() - other.eastM(), one.northM() - other.northM()),
+                        one.reachM() + other.reachM());
+                double soil = Math.sqrt(one.soilOhmM() * other.soilOhmM());
+                double ohm = mutualOhm(soil, one.lengthM(), other.lengthM(), apart);
+                mutual.setEntry(i, k, ohm);
+                mutual.setEntry(k, i, ohm);
+            }
+        }
+        return oneVoltOhm(mutual);
+    }
+
+    private static double oneVoltOhm(RealMatrix mutual) {
+        RealVector oneVolt = new ArrayRealVector(mutual.getRowDimension(), 1);
+        RealVector currents = new LUDecomposition(mutual).getSolver().solve(oneVolt);
+        return 1 / currents.dotProduct(oneVolt);
+    }
+
     /** All rods joined: the currents share so that each stands at the same voltage. */
     public static double togetherOhm(double soilOhmM, double lengthM, double radiusM, List<Rod> rods) {
         int n = rods.size();
@@ -53,9 +125,7 @@ public final class Rods {
                 mutual.setEntry(i, k, mutualOhm(soilOhmM, lengthM, i == k ? radiusM : Math.max(apart, radiusM * 2)));
             }
         }
-        RealVector oneVolt = new ArrayRealVector(n, 1);
-        RealVector currents = new LUDecomposition(mutual).getSolver().solve(oneVolt);
-        return 1 / currents.dotProduct(oneVolt);
+        return oneVoltOhm(mutual);
     }
 
     /** The same by the table alone, for rods about one length apart. */

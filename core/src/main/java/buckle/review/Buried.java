@@ -6,6 +6,7 @@ import buckle.land.LandFeature;
 import buckle.land.LandKind;
 import buckle.land.Surroundings;
 import buckle.layout.Brace;
+import buckle.layout.EarthPlace;
 import buckle.layout.FeedPlace;
 import buckle.layout.Finding;
 import buckle.layout.LineLayout;
@@ -22,6 +23,7 @@ import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
+import buckle.site.PlanePoint;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
 import buckle.spec.WireRole;
@@ -95,8 +97,21 @@ final class Buried {
             return;
         }
         GeoPoint at = GeoPoint.of(feed.lonDeg(), feed.latDeg());
-        double reach = feed.groundLeadM() + Values.L2_NEAR_SERVICE_M;
-        Dug rods = new Dug(new Thing.GroundRods(feed.rods()), feed.rodM() - Values.G5_ABOVE_M);
+        List<EarthPlace> placed =
+                feed.earth().stream().filter(r -> r.placed() && !r.stands()).toList();
+        PlanePoint energizer = plane.toPlane(at);
+        for (EarthPlace rod : placed) {
+            PlanePoint there = new PlanePoint(energizer.eastM() + rod.eastM(), energizer.northM() + rod.northM());
+            rods(feed, plane.toGeo(there), 0, new Dug(new Thing.GroundRods(1), rod.lengthM()));
+        }
+        if (feed.earth().stream().anyMatch(r -> !r.placed() && !r.stands())) {
+            Dug rods = new Dug(new Thing.GroundRods(feed.rods()), Math.max(0, feed.rodM() - Values.G5_ABOVE_M));
+            rods(feed, at, feed.groundLeadM(), rods);
+        }
+    }
+
+    private void rods(FeedPlace feed, GeoPoint at, double leadM, Dug rods) {
+        double reach = leadM + Values.L2_NEAR_SERVICE_M;
         for (LandFeature f : around.land().features()) {
             if (f.kind() == LandKind.BURIED_SERVICE && Contacts.distanceM(f, at, plane) <= reach && meets(rods, f)) {
                 findings.add(Finding.at(
@@ -109,7 +124,7 @@ final class Buried {
                                 f.traits().depthM(),
                                 Contacts.distanceM(f, at, plane),
                                 rods,
-                                feed.groundLeadM())));
+                                leadM)));
             }
         }
     }

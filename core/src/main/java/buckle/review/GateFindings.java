@@ -37,7 +37,9 @@ final class GateFindings {
 
     private static void hanging(
             LineLayout line, GatePlace place, Gate gate, Optional<GateEnd> side, List<Finding> findings) {
-        if (side.isEmpty() || place.kind() == GateKind.RIGID || place.kind() == GateKind.SWING) {
+        boolean leaf =
+                place.kind() == GateKind.RIGID || place.kind() == GateKind.SWING || place.kind() == GateKind.SLIDING;
+        if (side.isEmpty() || leaf) {
             return;
         }
         boolean fromFed = place.kind() == GateKind.SPRING_SET;
@@ -56,6 +58,14 @@ final class GateFindings {
     }
 
     private static void said(LineLayout line, GatePlace place, List<Finding> findings) {
+        if (place.kind() == GateKind.SLIDING && !slides(line, place)) {
+            findings.add(Finding.at(
+                    Rule.J5,
+                    Severity.WARN,
+                    line.lineId(),
+                    place.fromM(),
+                    new LayoutMessage.NoRoomToSlide(place.name(), place.openingM())));
+        }
         if (place.kind() == GateKind.RIGID) {
             note(findings, Rule.J5, line, place, new LayoutMessage.RigidGate());
         }
@@ -70,6 +80,21 @@ final class GateFindings {
                     place,
                     new LayoutMessage.HandlesTooWide(place.name(), Values.J10_WIDEST_HANDLES_M));
         }
+    }
+
+    /** Whether its leaf has its own width of straight fence on one side. */
+    private static boolean slides(LineLayout line, GatePlace place) {
+        double before = 0;
+        double after = line.lengthM();
+        for (double corner : line.cornerStationsM()) {
+            before = corner <= place.fromM() ? Math.max(before, corner) : before;
+            after = corner >= place.toM() ? Math.min(after, corner) : after;
+        }
+        for (GatePlace other : line.gates()) {
+            before = other.toM() <= place.fromM() ? Math.max(before, other.toM()) : before;
+            after = other.fromM() >= place.toM() ? Math.min(after, other.fromM()) : after;
+        }
+        return Math.max(place.fromM() - before, after - place.toM()) >= place.openingM();
     }
 
     private static void note(

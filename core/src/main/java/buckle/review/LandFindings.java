@@ -28,7 +28,9 @@ import buckle.site.PlanePoint;
 import buckle.site.Polylines;
 import buckle.site.Stationing;
 import buckle.spec.Animal;
+import buckle.spec.EarthRod;
 import buckle.spec.Spec;
+import buckle.spec.Supply;
 import buckle.spec.WireRole;
 import buckle.task.Cancellation;
 import buckle.units.Lengths;
@@ -68,6 +70,7 @@ final class LandFindings {
         FeedPlace feed = fence.feed().orElseThrow();
         LandFindings all = new LandFindings(fence.lines().size() > 1, fence.signs(), around, fence.spec(), plane);
         all.outside(feed, fence.layouts());
+        all.earthAsFound(feed);
         if (around.land().features().isEmpty()) {
             return all.findings;
         }
@@ -310,7 +313,7 @@ final class LandFindings {
 
     /** G6, G7: where stone lies nearer than a rod is long, rods do not go in. */
     private void stone(FeedPlace feed, LaidLine laid) {
-        if (laid.soil().stony(feed.stationM(), feed.rodM() - Values.G5_ABOVE_M)) {
+        if (feed.stubs()) {
             boolean earth = laid.layout().schedule().count(WireRole.EARTH) > 0
                     && spec.fence().wires().earthTied();
             findings.add(Finding.at(
@@ -318,7 +321,36 @@ final class LandFindings {
                     Severity.WARN,
                     feed.lineId(),
                     feed.stationM(),
-                    new LandMessage.RodsInStone(feed.rodM(), earth)));
+                    new LandMessage.RodsInStone(schoolRodM(feed), feed.rods(), feed.rodM(), earth)));
+        }
+    }
+
+    private static double schoolRodM(FeedPlace feed) {
+        return feed.schools().get(feed.school().ordinal()).rodM();
+    }
+
+    /** X4: rods told one by one, in a building, or out of reach of their lead. */
+    private void earthAsFound(FeedPlace feed) {
+        Supply.Earth earth = spec.supply().earth();
+        for (EarthRod rod : earth.found()) {
+            rod.at()
+                    .ifPresent(at -> around.land().features().stream()
+                            .filter(f -> f.kind() == LandKind.BUILDING && Contacts.distanceM(f, at, plane) <= 0)
+                            .forEach(f -> findings.add(Finding.at(
+                                    Rule.G8,
+                                    Severity.WARN,
+                                    feed.lineId(),
+                                    feed.stationM(),
+                                    new LandMessage.RodInBuilding(rod.kind(), f.title())))));
+        }
+        if (earth.leadM().isPresent() && !feed.earth().isEmpty()) {
+            double between = feed.groundLeadM() - feed.earth().getFirst().leadM();
+            double left = earth.leadM().getAsDouble() - between;
+            double need = feed.earth().getFirst().leadM();
+            findings.add(Finding.ofJob(
+                    Rule.X4,
+                    left < need ? Severity.WARN : Severity.NOTE,
+                    new LandMessage.EarthLead(earth.leadM().getAsDouble(), between, left, need)));
         }
     }
 
@@ -338,6 +370,8 @@ final class LandFindings {
                     Rule.X7,
                     Severity.WARN,
                     new LandMessage.EnergizerOutside(spec.fence().animals())));
+        } else if (!spec.supply().leadOutSwitch()) {
+            findings.add(Finding.ofJob(Rule.X7, Severity.NOTE, new LandMessage.NoSwitchOutside()));
         }
     }
 

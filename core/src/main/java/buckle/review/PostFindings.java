@@ -47,6 +47,7 @@ final class PostFindings {
     private final List<On<Post>> pushedAway = new ArrayList<>();
     private final List<On<Post>> pushedToLimit = new ArrayList<>();
     private final List<On<Post>> tooShort = new ArrayList<>();
+    private final List<On<Post>> foundShort = new ArrayList<>();
     private final List<On<Post>> tooWeak = new ArrayList<>();
     private final List<On<Post>> steel = new ArrayList<>();
     private final List<On<Post>> shallow = new ArrayList<>();
@@ -77,7 +78,7 @@ final class PostFindings {
             put(liftedEnds, p.ends() && load.upliftWorstN() > 0, line, p);
             put(pushedAway, pushed && load.holdWorst() == Hold.MOVES, line, p);
             put(pushedToLimit, pushed && load.holdWorst() == Hold.LIMIT, line, p);
-            put(tooShort, !p.shared() && p.lengthM() > p.stockM() + 1e-6, line, p);
+            put(p.reused() ? foundShort : tooShort, !p.shared() && p.lengthM() > p.stockM() + 1e-6, line, p);
             put(tooWeak, !p.shared() && p.kind().strong() && !light && !family.strong(), line, p);
             put(shallow, p.depthM() < Values.P21_LEAST_DEPTH_M - 1e-6 && family != PostStock.Family.STEP_IN, line, p);
             if (!conducts && family.conducts()) {
@@ -275,6 +276,16 @@ final class PostFindings {
                 tooShort,
                 Post::lengthM,
                 (on, count) -> new PostMessage.StockTooShort(
+                        on.thing().stock(),
+                        on.thing().lengthM(),
+                        count,
+                        on.thing().stockM()));
+        say(
+                Rule.P16,
+                Severity.WARN,
+                foundShort,
+                p -> p.lengthM() - p.stockM(),
+                (on, count) -> new PostMessage.FoundTooShort(
                         on.thing().stock(),
                         on.thing().lengthM(),
                         count,

@@ -214,6 +214,9 @@ public final class Values {
     /** H3: pull of a wire by hand. */
     public static final double H3_BY_HAND_N = Forces.lbf(18);
 
+    /** Off its wanted height by more than this, a wire in a post's own clip or hole is worth a warning; ours. */
+    public static final double I1_HOLD_OFF_M = Lengths.in(2);
+
     /** X9: a hot wire nearer than this to barbed wire or an earthed fence is pushed against it. */
     public static final double X9_NEAR_M = Lengths.in(5);
 
@@ -321,6 +324,9 @@ public final class Values {
 
     /** P12: light posts go in to the 18 in mark. */
     public static final double P12_LIGHT_DEPTH_M = Lengths.in(18);
+
+    /** P12: coated end rods go in about a foot. */
+    public static final double P12_END_ROD_M = Lengths.ft(1);
 
     /** P12: step-in posts go in to their foot plate. */
     public static final double P12_STEP_IN_DEPTH_M = Lengths.in(8);

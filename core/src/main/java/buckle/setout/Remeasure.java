@@ -5,7 +5,6 @@ import buckle.site.BadInput;
 import buckle.site.Corner;
 import buckle.site.CutOut;
 import buckle.site.FenceLine;
-import buckle.site.Gate;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.PlanePoint;
@@ -177,8 +176,7 @@ public final class Remeasure {
         Stationing old = stationing(before, plane);
         Stationing now = stationing(after, plane);
         return after.withGates(before.gates().stream()
-                        .map(g -> new Gate(
-                                g.id(), g.name(), g.kind(), carried(g.at(), old, now, plane), g.openingM(), g.hangs()))
+                        .map(g -> g.withAt(carried(g.at(), old, now, plane)))
                         .toList())
                 .withCutOuts(before.cutOuts().stream()
                         .map(c -> new CutOut(c.id(), c.name(), carried(c.at(), old, now, plane)))

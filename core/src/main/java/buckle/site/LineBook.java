@@ -19,6 +19,7 @@ import java.util.OptionalInt;
  * @param wireEnds corners at which the wire ends though it would run on
  * @param leads insulated leads from this line to others, that power goes over
  * @param feeder whether it carries power only: it keeps nothing in and needs nothing
+ * @param season days on which it goes up and comes down; empty where it stands all the year
  * @param wiresOn the side of the posts the wires hang on; always on the outside of a turn when not said
  * @param beside id of the line this one is the outer row of, in a double fence
  */
@@ -34,7 +35,8 @@ public record LineBook(
         Optional<Side> wiresOn,
         List<String> wireEnds,
         List<LeadTo> leads,
-        boolean feeder)
+        boolean feeder,
+        Optional<Season> season)
         implements LineBookBuilder.With {
     public static final LineBook EMPTY = new LineBook(
             List.of(),
@@ -47,7 +49,8 @@ public record LineBook(
             Optional.empty(),
             List.of(),
             List.of(),
-            false);
+            false,
+            Optional.empty());
 
     public LineBook {
         overrides = List.copyOf(overrides);
@@ -77,6 +80,7 @@ public record LineBook(
      *
      * @param spacingM none wider than this
      * @param lightPerGap light posts between two line posts
+     * @param found where the posts are found or used again: they are set as others, but not bought
      * @param use what the posts there do; where both ends are one place, the single post there
      */
     public record PostOverride(
@@ -87,8 +91,23 @@ public record LineBook(
             Optional<PostStock> stock,
             OptionalInt lightPerGap,
             Optional<Use> use,
-            String reason) {
+            String reason,
+            Optional<Found> found) {
+        /** Posts that are bought. */
+        public PostOverride(
+                String id,
+                GeoPoint from,
+                GeoPoint to,
+                OptionalDouble spacingM,
+                Optional<PostStock> stock,
+                OptionalInt lightPerGap,
+                Optional<Use> use,
+                String reason) {
+            this(id, from, to, spacingM, stock, lightPerGap, use, reason, Optional.empty());
+        }
+
         public PostOverride {
+
             if (spacingM.isPresent() && !(spacingM.getAsDouble() >= 0.5 && spacingM.getAsDouble() <= 60)) {
                 throw new IllegalArgumentException(
                         "spacing " + spacingM.getAsDouble() + " m of an override is not between 0.5 m and 60 m");
@@ -96,6 +115,20 @@ public record LineBook(
             if (lightPerGap.isPresent() && (lightPerGap.getAsInt() < 0 || lightPerGap.getAsInt() > 9)) {
                 throw new IllegalArgumentException(
                         "an override has 0 to 9 light posts a gap, not " + lightPerGap.getAsInt());
+            }
+        }
+    }
+
+    /**
+     * Posts that were found or are used again.
+     *
+     * @param lengthM how long they are, when that is known
+     */
+    public record Found(OptionalDouble lengthM) {
+        public Found {
+            if (lengthM.isPresent() && !(lengthM.getAsDouble() >= 0.2 && lengthM.getAsDouble() <= 10)) {
+                throw new IllegalArgumentException(
+                        "length " + lengthM.getAsDouble() + " m of a post is not between 0.2 m and 10 m");
             }
         }
     }

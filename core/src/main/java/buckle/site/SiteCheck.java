@@ -200,7 +200,7 @@ public final class SiteCheck {
     private void gate(String path, Gate gate, Stationing stationing) {
         Stationing.Place place = onLine(path, gate.name(), gate.at(), stationing);
         double sideM = stationing.sideLengthM(place.side());
-        if (gate.openingM() > sideM) {
+        if (gate.openingM() > sideM && !gate.fit().acrossCorner()) {
             add(
                     "gate.wider-than-side",
                     path,

@@ -42,7 +42,8 @@ public record FenceSpec(
                     0,
                     Values.P10_STRONG_DEPTH_M,
                     Values.P11_LINE_DEPTH_M,
-                    true),
+                    true,
+                    List.of()),
             new Braces(
                     BraceKind.SINGLE_H,
                     RailSchool.EIGHT_FOOT,
@@ -83,6 +84,17 @@ public record FenceSpec(
                 .max();
     }
 
+    /** Its wires, by what they are made of and how they are pulled. */
+    public List<WireGroup> wireGroups() {
+        return WireGroup.of(this);
+    }
+
+    /** Whether a post of a stock holds wires by its own clips, slots or holes. */
+    public boolean holdsWires(PostStock stock) {
+        return stock.family().holdsWires()
+                || !posts.holdsAtM().isEmpty() && stock.family().bored();
+    }
+
     /** Whether it is a net on posts of its own; where wires end at each strong post it hangs on the posts of the job. */
     public boolean standsByItself() {
         return wires.hot().family() == Conductor.Family.NET && stringing.way().passesCorners();
@@ -95,6 +107,8 @@ public record FenceSpec(
      * @param light what stands between line posts, when any does
      * @param lightPerGap light posts between two line posts
      * @param closeUp whether a post stands at each crest and hollow of the ground
+     * @param holdsAtM heights of the clips, slots or holes of posts that hold wires by themselves; empty where they can be
+     *     at any height
      */
     @RecordBuilder
     public record Posts(
@@ -105,14 +119,22 @@ public record FenceSpec(
             int lightPerGap,
             double strongDepthM,
             double lineDepthM,
-            boolean closeUp)
+            boolean closeUp,
+            List<Double> holdsAtM)
             implements FenceSpecPostsBuilder.With {
         public Posts {
             between("fence.posts.spacingM", spacingM, 0.5, 60);
             between("fence.posts.lightPerGap", lightPerGap, 0, 9);
             between("fence.posts.strongDepthM", strongDepthM, 0.1, 3);
             between("fence.posts.lineDepthM", lineDepthM, 0.1, 3);
+            if (holdsAtM.size() > MOST_HOLDS) {
+                throw new IllegalArgumentException("a post has at most " + MOST_HOLDS + " clips or holes");
+            }
+            holdsAtM.forEach(h -> between("fence.posts.holdsAtM", h, 0.01, 5));
+            holdsAtM = holdsAtM.stream().distinct().sorted().toList();
         }
+
+        private static final int MOST_HOLDS = 40;
     }
 
     /**
@@ -163,6 +185,7 @@ public record FenceSpec(
             implements FenceSpecWiresBuilder.With {
         public Wires {
             between("fence.wires.midRunFromM", midRunFromM, 5, 5000);
+            hot.requireElectrifiable();
         }
 
         /** Wire of a role. */

@@ -14,6 +14,10 @@ public record LineSpec(
         Optional<BraceKind> brace,
         Optional<Conductor> hot,
         Optional<Stringing> stringing) {
+    public LineSpec {
+        hot.ifPresent(Conductor::requireElectrifiable);
+    }
+
     /** The job's fence with what this line has otherwise. */
     FenceSpec of(FenceSpec job) {
         return job.withSchedule(schedule.orElse(job.schedule()))

@@ -16,16 +16,25 @@ import java.util.OptionalDouble;
  * @param rule rule of the wires
  * @param suits animals it is for
  * @param lineDepthM how deep its line posts go, when that is part of it
+ * @param stepIns whether it is a temporary fence on step-in posts, with coated rods at its ends (P12)
  */
 public record Preset(
-        String id, Rule rule, String name, List<Animal> suits, List<Wire> wires, OptionalDouble lineDepthM) {
+        String id,
+        Rule rule,
+        String name,
+        List<Animal> suits,
+        List<Wire> wires,
+        OptionalDouble lineDepthM,
+        boolean stepIns) {
     private static final List<Preset> ALL = List.of(
             hot("W1", Rule.W1, "Beef cattle, permanent", Animal.BEEF_CATTLE, 20, 34),
-            hot("W2", Rule.W2, "Cattle, one temporary strand", Animal.BEEF_CATTLE, 28),
+            hot("W2", Rule.W2, "Cattle, one temporary strand", Animal.BEEF_CATTLE, 28)
+                    .onStepIns(),
             hot("W3", Rule.W3, "Calves pass under, cows do not", Animal.BEEF_CATTLE, 37),
             hot("W4", Rule.W4, "Sheep and goats with young", Animal.SHEEP_GOATS, 4, 8, 12, 16, 20, 28, 38),
             hot("W5", Rule.W5, "Pigs, permanent", Animal.PIGS, 6, 12, 18, 30, 42),
-            hot("W6", Rule.W6, "Pigs, two temporary strands", Animal.PIGS, 8, 16),
+            hot("W6", Rule.W6, "Pigs, two temporary strands", Animal.PIGS, 8, 16)
+                    .onStepIns(),
             alternating("W7", "Horses with cattle", List.of(Animal.HORSES, Animal.BEEF_CATTLE), 5, 12, 22, 32, 42, 52),
             alternating("W8", "Bear", List.of(Animal.BEAR), 5, 4, 7.5, 11, 14.5, 18, 28, 40),
             hot("W9", Rule.W9, "Deer, inner row of a double fence", Animal.DEER_PLOT, 10, 24),
@@ -66,7 +75,11 @@ public record Preset(
     }
 
     private Preset deep(double depthM) {
-        return new Preset(id, rule, name, suits, wires, OptionalDouble.of(depthM));
+        return new Preset(id, rule, name, suits, wires, OptionalDouble.of(depthM), stepIns);
+    }
+
+    private Preset onStepIns() {
+        return new Preset(id, rule, name, suits, wires, lineDepthM, true);
     }
 
     /** Twelve wires, odd ones earth. */
@@ -76,7 +89,8 @@ public record Preset(
         for (double h : inches) {
             wires.add(new Wire(Lengths.in(h), wires.size() % 2 == 0 ? EARTH : HOT));
         }
-        return new Preset("W21", Rule.W21, "People, monitored", List.of(Animal.PEOPLE), wires, OptionalDouble.empty());
+        return new Preset(
+                "W21", Rule.W21, "People, monitored", List.of(Animal.PEOPLE), wires, OptionalDouble.empty(), false);
     }
 
     private static Preset badger() {
@@ -87,7 +101,8 @@ public record Preset(
                 boar.name,
                 List.of(Animal.WILD_BOAR, Animal.BADGER),
                 boar.wires,
-                OptionalDouble.empty());
+                OptionalDouble.empty(),
+                false);
     }
 
     private static Preset hot(String id, Rule rule, String name, Animal animal, double... inches) {
@@ -95,7 +110,7 @@ public record Preset(
         for (double h : inches) {
             wires.add(new Wire(Lengths.in(h), HOT));
         }
-        return new Preset(id, rule, name, List.of(animal), wires, OptionalDouble.empty());
+        return new Preset(id, rule, name, List.of(animal), wires, OptionalDouble.empty(), false);
     }
 
     /** The lowest {@code mixed} wires alternate hot and earth, lowest hot; those above are hot. */
@@ -105,6 +120,6 @@ public record Preset(
             boolean earth = wires.size() < mixed && wires.size() % 2 == 1;
             wires.add(new Wire(Lengths.in(h), earth ? EARTH : HOT));
         }
-        return new Preset(id, Rule.valueOf(id), name, animals, wires, OptionalDouble.empty());
+        return new Preset(id, Rule.valueOf(id), name, animals, wires, OptionalDouble.empty(), false);
     }
 }

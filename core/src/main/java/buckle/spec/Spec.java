@@ -1,5 +1,6 @@
 package buckle.spec;
 
+import buckle.material.Conductor;
 import buckle.units.UnitSystem;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
@@ -59,8 +60,8 @@ public record Spec(FenceSpec fence, List<LineSpec> lines, Supply supply, Purchas
         return preferences.units();
     }
 
-    /** Length of the coils a role's wire comes in: as bought, but no longer than it is sold. */
-    public double coilM(WireRole role) {
-        return Math.min(purchasing.coilM(), fence.wires().of(role).coilsM().getLast());
+    /** Length of the coils a conductor comes in: as bought, but no longer than it is sold. */
+    public double coilM(Conductor conductor) {
+        return Math.min(purchasing.coilM(), conductor.coilsM().getLast());
     }
 }

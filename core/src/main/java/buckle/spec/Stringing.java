@@ -104,19 +104,30 @@ public record Stringing(Way way, int rounds, Tightener tightener, Optional<WireE
     }
 
     /**
-     * The wires that come of it: round and round, as many heights as rounds, evenly from the lowest wire to the highest.
+     * The wires that come of it: round and round, as many heights as rounds, evenly from the lowest wire to the highest. Where
+     * all hot heights are one wire, they are as the lowest of them.
      *
      * @param asked heights and roles of the job
      */
     public WireSchedule of(WireSchedule asked) {
+        Optional<Wire> one =
+                asked.wires().stream().filter(w -> w.role() == WireRole.HOT).findFirst();
+        if (way == Way.OUT_AND_BACK && one.isPresent()) {
+            return new WireSchedule(
+                    asked.preset(),
+                    asked.wires().stream()
+                            .map(w -> w.role() == WireRole.HOT ? one.get().withHeightM(w.heightM()) : w)
+                            .toList());
+        }
         if (way != Way.ROUND_AND_ROUND) {
             return asked;
         }
+        Wire hot = one.orElse(new Wire(asked.wires().getFirst().heightM(), WireRole.HOT));
         double low = asked.wires().getFirst().heightM();
         double high = rounds == 1 ? low : Math.max(asked.topM(), low + 0.05);
         List<Wire> wires = new ArrayList<>();
         for (int k = 0; k < rounds; k++) {
-            wires.add(new Wire(rounds == 1 ? low : low + (high - low) * k / (rounds - 1), WireRole.HOT));
+            wires.add(hot.withHeightM(rounds == 1 ? low : low + (high - low) * k / (rounds - 1)));
         }
         return new WireSchedule(asked.preset(), wires);
     }

@@ -6,7 +6,10 @@ import buckle.power.Energizers;
 import buckle.pulse.EnergizerRating;
 import buckle.rulebook.Values;
 import io.soabase.recordbuilder.core.RecordBuilder;
+import java.time.LocalDate;
+import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * What drives the fence: energizer, ground rods, and where the power comes from.
@@ -14,6 +17,7 @@ import java.util.Optional;
  * @param energizer empty until one is chosen: the recommended one is calculated with
  * @param countedJ output in joules for the rod school that counts by it, until an energizer is chosen
  * @param leadOutSpareM added to the straight way from energizer to fence
+ * @param leadOutSwitch whether a switch in the lead-out, beside the gate, turns all off (X7)
  */
 @RecordBuilder
 public record Supply(
@@ -22,6 +26,7 @@ public record Supply(
         Energizers.Mode mode,
         Source source,
         double leadOutSpareM,
+        boolean leadOutSwitch,
         Earth earth,
         Battery battery)
         implements SupplyBuilder.With {
@@ -31,8 +36,9 @@ public record Supply(
             Energizers.Mode.FULL,
             Source.MAINS,
             5,
-            new Earth(GroundSchool.THREE_RODS, 3.05, 0.016),
-            new Battery(70, 30, 60, 0.4, 7, 5, 2.5, Values.E6_DIRT_SHARE, 1, 1, 12));
+            false,
+            new Earth(GroundSchool.THREE_RODS, 3.05, 0.016, List.of(), OptionalDouble.empty()),
+            new Battery(70, 30, 60, 0.4, 7, 5, 2.5, Values.E6_DIRT_SHARE, 1, 1, 12, Optional.empty()));
 
     public Supply {
         between("supply.countedJ", countedJ, 0.01, 100);
@@ -55,10 +61,21 @@ public record Supply(
      * Ground rods.
      *
      * @param rodApartM between two rods
+     * @param found rods one by one, as found or wanted (X4); empty where the school says how many
+     * @param leadM how much lead there is from the energizer to the last rod; empty where it is cut to length
      */
     @RecordBuilder
-    public record Earth(GroundSchool school, double rodApartM, double rodDiameterM) implements SupplyEarthBuilder.With {
+    public record Earth(
+            GroundSchool school, double rodApartM, double rodDiameterM, List<EarthRod> found, OptionalDouble leadM)
+            implements SupplyEarthBuilder.With {
+        private static final int MOST_FOUND = 12;
+
         public Earth {
+            found = List.copyOf(found);
+            if (found.size() > MOST_FOUND) {
+                throw new IllegalArgumentException("at most " + MOST_FOUND + " kinds of rods are told one by one");
+            }
+            leadM.ifPresent(m -> between("supply.earth.leadM", m, 0.5, 1000));
             between("supply.earth.rodApartM", rodApartM, 0.3, 30);
             between("supply.earth.rodDiameterM", rodDiameterM, 0.005, 0.1);
         }
@@ -73,6 +90,7 @@ public record Supply(
      * @param cableMm2 of each of its two copper wires
      * @param dirtShare of the light that dirt, snow and shade keep off the panel
      * @param inTurn batteries that are swapped in turn, one at the fence and the others charging
+     * @param lastSwap day on which a full battery was last brought
      * @param fromMonth first month in which the fence is up, {@code toMonth} the last; over the new year where it is the earlier one
      */
     @RecordBuilder
@@ -87,7 +105,8 @@ public record Supply(
             double dirtShare,
             int inTurn,
             int fromMonth,
-            int toMonth)
+            int toMonth,
+            Optional<LocalDate> lastSwap)
             implements SupplyBatteryBuilder.With {
         public Battery {
             between("supply.battery.batteryAh", batteryAh, 1, 2000);
@@ -101,6 +120,7 @@ public record Supply(
             between("supply.battery.inTurn", inTurn, 1, 10);
             between("supply.battery.fromMonth", fromMonth, 1, 12);
             between("supply.battery.toMonth", toMonth, 1, 12);
+            lastSwap.ifPresent(d -> between("year of supply.battery.lastSwap", d.getYear(), 1990, 2200));
         }
 
         /** Whether the fence is up in a month, from 1 to 12. */

@@ -2,6 +2,7 @@ package buckle.takeoff;
 
 import buckle.layout.Brace;
 import buckle.layout.CutOutPlace;
+import buckle.layout.EarthPlace;
 import buckle.layout.FeedPlace;
 import buckle.layout.GatePlace;
 import buckle.layout.Joint;
@@ -26,6 +27,9 @@ import buckle.spec.BraceKind;
 import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
 import buckle.spec.Stringing;
+import buckle.spec.Supply;
+import buckle.spec.Wire;
+import buckle.spec.WireGroup;
 import buckle.spec.WireRole;
 import buckle.takeoff.Part.Terms;
 import buckle.task.Cancellation;
@@ -36,7 +40,9 @@ import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.function.BiPredicate;
 import java.util.function.Predicate;
+import java.util.stream.Stream;
 
 /** Every element of a layout as parts, line by line since lines differ in wires. */
 public final class Parts {
@@ -46,10 +52,19 @@ public final class Parts {
     private final Layout layout;
     private final Spec spec;
     private final List<Part> parts = new ArrayList<>();
+    /** Wires on insulators: the hot ones, unless somebody wants others on insulators or hot ones without. */
+    private final Noun onInsulators;
+
+    private final Noun onFasteners;
 
     private Parts(Layout layout, Spec spec) {
         this.layout = layout;
         this.spec = spec;
+        boolean usual = layout.lines().stream()
+                .flatMap(l -> l.schedule().wires().stream())
+                .allMatch(w -> w.fastening().isEmpty());
+        this.onInsulators = usual ? Noun.HOT_WIRE : Noun.WIRE;
+        this.onFasteners = usual ? Noun.EARTH_OR_PLAIN_WIRE : Noun.WIRE;
     }
 
     /** All parts of a layout; none where nothing is laid out. */
@@ -130,7 +145,7 @@ public final class Parts {
         List<Double> tied = new ArrayList<>();
         List<Double> capped = new ArrayList<>();
         for (Post p : line.posts()) {
-            if (p.shared()) {
+            if (p.shared() || p.reused()) {
                 continue;
             }
             CutPosts cut = cuts.computeIfAbsent(new Cut(p.kind(), p.stock(), p.stockM()), c -> new CutPosts());
@@ -207,7 +222,10 @@ public final class Parts {
     /** A line's wires, and where they pass, turn, end and are cut. */
     private static final class Wired {
         final LineLayout line;
-        final FenceSpec.Wires plan;
+        final FenceSpec fence;
+        /** Wires that have to be hung, by what they are made of and how they are pulled. */
+        final List<WireGroup> groups;
+
         final Map<PostStock.Family, List<Double>> passed = new EnumMap<>(PostStock.Family.class);
         final List<Double> turning = new ArrayList<>();
         final List<Double> inside = new ArrayList<>();
@@ -228,7 +246,9 @@ public final class Parts {
 
         Wired(LineLayout line, Spec spec, Noun run) {
             this.line = line;
-            this.plan = spec.fence(line.lineId()).wires();
+            this.fence =
+                    spec.fence(line.lineId()).withStringing(line.stringing()).withSchedule(line.schedule());
+            this.groups = fence.wireGroups().stream().filter(g -> !g.stands()).toList();
             this.run = run;
             this.passes = line.stringing().way().passesCorners();
             this.oneWire = line.stringing().way().oneWire();
@@ -239,7 +259,7 @@ public final class Parts {
             }
             for (WireRun r : line.runs()) {
                 runs.add(r.fromM());
-                boolean there = plan.hot().family() != Conductor.Family.NET;
+                boolean there = nets() < hotPieces();
                 List<Double> ends = List.of(r.fromM(), back(r) ? r.fromM() : r.toM());
                 runEnds.addAll(ends);
                 ends.stream().filter(at -> there && insulatorAt(at)).forEach(insulatedEnds::add);
@@ -264,12 +284,14 @@ public final class Parts {
 
         /** An even number of heights brings the one wire back to where it began. */
         private boolean back(WireRun r) {
-            return r.oneWire() && !r.ring() && hot() % 2 == 0;
+            return r.oneWire() && !r.ring() && line.schedule().count(WireRole.HOT) % 2 == 0;
         }
 
-        /** Rods and step-ins insulate by themselves; wires that end at each strong post end on insulators all the same. */
+        /** Rods and step-ins insulate by themselves; wires that are strained from post to post end on insulators all the same. */
         private boolean insulatorAt(double stationM) {
-            return !passes
+            boolean strained = groups.stream()
+                    .anyMatch(g -> g.role() == WireRole.HOT && g.conductor().strained() && !g.byHand());
+            return !passes && strained
                     || line.posts().stream()
                             .filter(p -> near(p.stationM(), stationM))
                             .noneMatch(p -> p.stock().family().insulates());
@@ -282,20 +304,33 @@ public final class Parts {
 
         /** Hot wires that are each in one piece. */
         int hotPieces() {
-            return oneWire ? Math.min(1, hot()) : hot();
+            return pieces(g -> g.role() == WireRole.HOT);
         }
 
         /** Nets that stand by themselves: they are hooked together, end to end. */
         int nets() {
-            return passes && plan.hot().family() == Conductor.Family.NET ? hotPieces() : 0;
+            return passes ? pieces(g -> g.role() == WireRole.HOT && net(g)) : 0;
         }
 
         int pieces() {
-            return hotPieces() + held();
+            return pieces(g -> true);
+        }
+
+        static boolean net(WireGroup wires) {
+            return wires.conductor().family() == Conductor.Family.NET;
+        }
+
+        /** Wires that are each in one piece, of some kinds. */
+        int pieces(Predicate<WireGroup> which) {
+            return groups.stream().filter(which).mapToInt(this::pieces).sum();
+        }
+
+        int pieces(WireGroup group) {
+            return oneWire && group.role() == WireRole.HOT ? 1 : group.count();
         }
 
         private List<Double> passes(Post b, Spec spec) {
-            if (b.stock().family().holdsWires()) {
+            if (holds(b.stock().family())) {
                 return passed.computeIfAbsent(b.stock().family(), f -> new ArrayList<>());
             }
             if (b.shared() && (b.kind().spaced() || b.kind() == PostKind.LIGHT)) {
@@ -307,51 +342,60 @@ public final class Parts {
             return passed.computeIfAbsent(b.stock().family(), f -> new ArrayList<>());
         }
 
-        int count(WireRole role) {
-            return line.schedule().count(role);
+        /** Whether posts of a family hold wires by themselves. */
+        boolean holds(PostStock.Family family) {
+            return family.holdsWires() || !fence.posts().holdsAtM().isEmpty() && family.bored();
         }
 
-        int hot() {
-            return count(WireRole.HOT);
+        /** Wires to hang that something holds on a post of a family; nets hang on their own posts. */
+        int held(Wire.Fastening by, PostStock.Family family) {
+            boolean own = holds(family);
+            return count((group, wire) -> {
+                Wire.Fastening said = wire.fastening().orElse(usual(group, own));
+                Wire.Fastening there = said == Wire.Fastening.OWN && !own ? usual(group, false) : said;
+                return fitting(there, family) == by;
+            });
         }
 
-        /** Wires that hang on insulators: nets hang on their own posts. */
-        int insulated() {
-            return plan.hot().family() == Conductor.Family.NET ? 0 : hot();
+        private static Wire.Fastening usual(WireGroup group, boolean own) {
+            return own || group.role() == WireRole.HOT && net(group)
+                    ? Wire.Fastening.OWN
+                    : group.role() == WireRole.HOT ? Wire.Fastening.INSULATOR : Wire.Fastening.STAPLE;
         }
 
-        int held() {
-            return count(WireRole.EARTH) + count(WireRole.PLAIN);
+        /** Staples go into timber and clips round everything else, unless somebody wants clips on timber. */
+        private static Wire.Fastening fitting(Wire.Fastening said, PostStock.Family family) {
+            return said == Wire.Fastening.STAPLE && !family.stapled() ? Wire.Fastening.CLIP : said;
         }
 
-        int wires() {
-            return hot() + held();
-        }
-
-        /** Wires in one piece each, of some conductors. */
-        int number(Predicate<Conductor> which) {
+        private int count(BiPredicate<WireGroup, Wire> which) {
             int count = 0;
-            for (WireRole role : WireRole.values()) {
-                int pieces = role == WireRole.HOT ? hotPieces() : count(role);
-                count += which.test(plan.of(role)) ? pieces : 0;
+            for (WireGroup group : groups) {
+                for (int wire : group.wires()) {
+                    boolean ofNet = group.role() == WireRole.HOT && net(group);
+                    Wire w = line.schedule().wires().get(wire - 1);
+                    count += !ofNet && which.test(group, w) ? 1 : 0;
+                }
             }
             return count;
         }
 
-        /** Where earth and plain wires are fastened, by whether they are stapled there. */
-        List<Double> fastened(boolean stapled) {
-            List<Double> all = new ArrayList<>();
-            passed.forEach((family, stations) -> {
-                if (!family.holdsWires() && family.stapled() == stapled) {
-                    all.addAll(stations);
-                }
-            });
-            if (stapled) {
-                all.addAll(turning);
-                all.addAll(inside);
-                all.addAll(brackets);
-            }
+        /** Wires on insulators where they turn, end and are cut: what the post is made of is no matter there. */
+        int insulated() {
+            return held(Wire.Fastening.INSULATOR, PostStock.Family.TIMBER);
+        }
+
+        /** Where wires are stapled or clipped, by how many they are. */
+        Map<Integer, List<Double>> fastened(Wire.Fastening by) {
+            Map<Integer, List<Double>> all = new LinkedHashMap<>();
+            passed.forEach((family, stations) -> fastened(all, by, family, stations));
+            Stream.of(turning, inside, brackets).forEach(at -> fastened(all, by, PostStock.Family.TIMBER, at));
             return all;
+        }
+
+        private void fastened(
+                Map<Integer, List<Double>> all, Wire.Fastening by, PostStock.Family family, List<Double> at) {
+            all.computeIfAbsent(held(by, family), n -> new ArrayList<>()).addAll(at);
         }
     }
 
@@ -379,43 +423,36 @@ public final class Parts {
     }
 
     private void wires(Wired w) {
-        for (WireRole role : WireRole.values()) {
-            wire(w, role);
-        }
+        w.groups.forEach(g -> wire(w, g));
         insulators(w);
         straining(w);
     }
 
-    private void wire(Wired w, WireRole role) {
-        Use use = switch (role) {
+    private void wire(Wired w, WireGroup group) {
+        Use use = switch (group.role()) {
             case HOT -> Use.HOT_WIRE;
             case EARTH -> Use.EARTH_WIRE;
             case PLAIN -> Use.PLAIN_WIRE;
         };
-        boolean net = w.passes && w.plan.of(role).family() == Conductor.Family.NET;
+        Product product = new Product.WireOf(group.conductor());
+        boolean net = w.passes && Wired.net(group);
         double slack = net ? 1 : 1 + spec.purchasing().wireSlackPercent() / 100;
         for (Pull pull : w.line.pulls()) {
             int coils = pull.wires().stream()
-                    .filter(x -> x.role() == role)
+                    .filter(x -> x.wires().equals(group.wires()))
                     .mapToInt(Pull.PullWire::coils)
                     .sum();
             add(
                     use,
-                    new Product.WireOf(w.plan.of(role)),
+                    product,
                     new Place.Stretch(w.line.lineId(), pull.fromM(), pull.toM()),
-                    w.count(role) * pull.slopeLengthM() * slack,
-                    new Terms.Metres(w.count(role), pull.slopeLengthM(), coils));
+                    group.count() * pull.slopeLengthM() * slack,
+                    new Terms.Metres(group.count(), pull.slopeLengthM(), coils));
         }
         if (w.passes && !net) {
-            double tail = w.plan.of(role).crimped() ? Values.S5_TAIL_M : Values.S5_WOVEN_TAIL_M;
-            int pieces = role == WireRole.HOT ? w.hotPieces() : w.count(role);
-            long ends = (long) pieces * w.runEnds.size();
-            add(
-                    use,
-                    new Product.WireOf(w.plan.of(role)),
-                    new Place.Stations(w.line.lineId(), w.runEnds),
-                    ends * tail,
-                    new Terms.Tails(ends, tail));
+            double tail = group.conductor().crimped() ? Values.S5_TAIL_M : Values.S5_WOVEN_TAIL_M;
+            long ends = (long) w.pieces(group) * w.runEnds.size();
+            add(use, product, new Place.Stations(w.line.lineId(), w.runEnds), ends * tail, new Terms.Tails(ends, tail));
         }
     }
 
@@ -423,30 +460,24 @@ public final class Parts {
     private void insulators(Wired w) {
         var hazard = spec.fence().hazard();
         PostStock.Family strong = spec.fence().posts().strong().family();
-        w.passed.forEach((family, at) -> {
-            if (!family.holdsWires()) {
-                counted(
-                        Use.LINE_INSULATOR,
-                        new Product.LineInsulator(family, hazard),
-                        w,
-                        Noun.HOT_WIRE,
-                        w.insulated(),
-                        Noun.POST_PASSED,
-                        at,
-                        1);
-            }
-        });
-        if (!strong.holdsWires()) {
-            counted(
-                    Use.LINE_INSULATOR,
-                    new Product.LineInsulator(strong, hazard),
-                    w,
-                    Noun.HOT_WIRE,
-                    w.insulated(),
-                    Noun.BRACED_PULL,
-                    w.braced,
-                    Values.I1_SPARES_PER_WIRE_AND_PULL);
-        }
+        w.passed.forEach((family, at) -> counted(
+                Use.LINE_INSULATOR,
+                new Product.LineInsulator(family, hazard),
+                w,
+                onInsulators,
+                w.held(Wire.Fastening.INSULATOR, family),
+                Noun.POST_PASSED,
+                at,
+                1));
+        counted(
+                Use.LINE_INSULATOR,
+                new Product.LineInsulator(strong, hazard),
+                w,
+                onInsulators,
+                w.held(Wire.Fastening.INSULATOR, strong),
+                Noun.BRACED_PULL,
+                w.braced,
+                Values.I1_SPARES_PER_WIRE_AND_PULL);
         insulator(Use.CORNER_INSULATOR, Fitting.CORNER_INSULATOR, w, Noun.POST_PASSED_IN_TURN, w.turning);
         insulator(
                 Use.CORNER_INSULATOR_INSIDE,
@@ -455,19 +486,20 @@ public final class Parts {
                 Noun.POST_PASSED_INSIDE_TURN,
                 w.inside);
         insulator(Use.OFFSET_BRACKET, Fitting.OFFSET_BRACKET, w, Noun.POST_OF_OLD_FENCE, w.brackets);
-        int strained = w.insulated() > 0 ? w.hotPieces() : 0;
         ends(
                 Use.STRAIN_INSULATOR,
                 Fitting.STRAIN_INSULATOR,
                 w,
                 Noun.HOT_WIRE,
-                strained,
+                w.pieces(g -> g.role() == WireRole.HOT && !Wired.net(g)),
                 w.insulatedEnds,
                 1,
                 Noun.INSULATED_END);
-        insulator(Use.STRAIN_INSULATOR, Fitting.STRAIN_INSULATOR, w, Noun.CUT_OUT, w.cutThrough);
-        fasteners(Use.STAPLE, Fitting.STAPLE, w, w.fastened(true));
-        fasteners(Use.CLIP, Fitting.CLIP, w, w.fastened(false));
+        int cut = w.count((g, x) -> g.role() == WireRole.HOT);
+        Product strain = Product.of(Fitting.STRAIN_INSULATOR);
+        counted(Use.STRAIN_INSULATOR, strain, w, Noun.HOT_WIRE, cut, Noun.CUT_OUT, w.cutThrough, 1);
+        fasteners(Use.STAPLE, Fitting.STAPLE, w, Wire.Fastening.STAPLE);
+        fasteners(Use.CLIP, Fitting.CLIP, w, Wire.Fastening.CLIP);
     }
 
     /** At the ends of wires: so many each. Where the wires of some line run on, ends are counted rather than pulls. */
@@ -481,35 +513,35 @@ public final class Parts {
     }
 
     private void insulator(Use use, Fitting fitting, Wired w, Noun things, List<Double> at) {
-        counted(use, Product.of(fitting), w, Noun.HOT_WIRE, w.insulated(), things, at, 1);
+        counted(use, Product.of(fitting), w, onInsulators, w.insulated(), things, at, 1);
     }
 
-    private void fasteners(Use use, Fitting fitting, Wired w, List<Double> at) {
-        counted(use, Product.of(fitting), w, Noun.EARTH_OR_PLAIN_WIRE, w.held(), Noun.POST_PASSED, at, 1);
+    private void fasteners(Use use, Fitting fitting, Wired w, Wire.Fastening by) {
+        w.fastened(by)
+                .forEach((wires, at) ->
+                        counted(use, Product.of(fitting), w, onFasteners, wires, Noun.POST_PASSED, at, 1));
     }
 
     private void straining(Wired w) {
         Stringing.Tightener tightener = w.line.stringing().tightener();
         boolean everyWire = tightener != Stringing.Tightener.BY_LENGTH;
-        int strained = w.number(c -> c.family() != Conductor.Family.NET
-                && (everyWire || c.strained() || c.family() == Conductor.Family.SOFT_WIRE));
-        boolean sprung = w.plan.springs() && w.plan.hot().strained() && tightener != Stringing.Tightener.NONE;
+        int strained = w.pieces(g -> !g.byHand()
+                && !Wired.net(g)
+                && (everyWire || g.conductor().strained() || g.conductor().family() == Conductor.Family.SOFT_WIRE));
+        int sprung = w.pieces(g -> g.role() == WireRole.HOT
+                && w.fence.wires().springs()
+                && g.conductor().strained()
+                && !g.byHand());
         Noun tightened = w.run == Noun.PULL ? Noun.PULL : Noun.TIGHTENER;
         counted(Use.STRAINER, Product.of(Fitting.STRAINER), w, Noun.WIRE, strained, tightened, w.tighteners, 1);
-        counted(
-                Use.SPRING,
-                Product.of(Fitting.SPRING),
-                w,
-                Noun.HOT_WIRE,
-                sprung ? w.hotPieces() : 0,
-                w.run,
-                w.springs,
-                1);
+        counted(Use.SPRING, Product.of(Fitting.SPRING), w, Noun.HOT_WIRE, sprung, w.run, w.springs, 1);
         Optional<Stringing.WireEnd> end = w.line.stringing().end();
-        int crimped = end.isPresent() ? end.get().sleeves() > 0 ? w.pieces() : 0 : w.number(Conductor::crimped);
+        int crimped = end.isPresent()
+                ? end.get().sleeves() > 0 ? w.pieces() : 0
+                : w.pieces(g -> g.conductor().crimped());
         int sleeves = end.map(Stringing.WireEnd::sleeves).orElse(Values.S5_CRIMPS_PER_END);
         ends(Use.CRIMP, Fitting.CRIMP, w, Noun.WIRE, crimped, w.runEnds, sleeves, Noun.SLEEVE);
-        int cut = w.plan.hot().crimped() ? w.insulated() : 0;
+        int cut = w.count((g, x) -> g.role() == WireRole.HOT && g.conductor().crimped());
         long crimps = 2L * Values.S5_CRIMPS_PER_END;
         boolean pulls = w.run == Noun.PULL;
         counted(
@@ -592,11 +624,23 @@ public final class Parts {
         for (GatePlace gate : line.gates()) {
             switch (gate.kind()) {
                 case SWING -> gate(Use.SWING_GATE, Fitting.SWING_GATE, line, gate, 1);
+                case SLIDING -> gate(Use.SLIDING_GATE, Fitting.SLIDING_GATE, line, gate, 1);
                 case HANDLE -> gate(Use.GATE_HANDLE, Fitting.GATE_HANDLE, line, gate, hot);
                 case SPRING_SET -> gate(Use.SPRING_GATE, Fitting.SPRING_GATE_SET, line, gate, hot);
                 case RIGID -> gate(Use.RIGID_GATE, Fitting.RIGID_GATE, line, gate, 1);
-                case STRAND -> gate(Use.STRAND_GATE, Fitting.STRAND_HANDLE, line, gate, 1);
+                case STRAND -> {
+                    gate(Use.STRAND_GATE, Fitting.STRAND_HANDLE, line, gate, 1);
+                    gate(Use.GATE_ANCHOR, Fitting.GATE_ANCHOR, line, gate, 2);
+                }
                 case CREEK -> gate(Use.CREEK_PART, Fitting.CREEK_PART, line, gate, 1);
+            }
+            if (gate.fit().netting()) {
+                add(
+                        Use.GATE_NETTING,
+                        Product.of(Fitting.GATE_NETTING),
+                        new Place.Stretch(line.lineId(), gate.fromM(), gate.toM()),
+                        gate.openingM(),
+                        new Terms.Plain());
             }
             cables(line, gate);
         }
@@ -608,20 +652,29 @@ public final class Parts {
 
     /** As many cables across an opening as its joint has. */
     private void cables(LineLayout line, GatePlace gate) {
-        int cables = layout.joints().stream()
+        List<Joint> cabled = layout.joints().stream()
                 .filter(j -> j.lineId().equals(line.lineId())
                         && j.name().equals(gate.name())
-                        && Math.abs(j.stationM() - gate.fromM()) < Lengths.TAPE_M)
-                .mapToInt(j -> j.parts().cables())
-                .sum();
-        if (cables == 0) {
+                        && Math.abs(j.stationM() - gate.fromM()) < Lengths.TAPE_M
+                        && j.parts().cables() > 0)
+                .toList();
+        if (cabled.isEmpty()) {
             return;
         }
         FenceSpec.UnderGate under = spec.fence().underGate();
-        double riser = line.schedule().wires().getFirst().heightM();
-        double each = gate.openingM() + 2 * under.burialM() + 2 * riser + 2 * under.spareLoopM();
         Place across = new Place.Stretch(line.lineId(), gate.fromM(), gate.toM());
-        add(Use.GATE_CABLE, Product.of(Fitting.GATE_CABLE), across, cables * each, new Terms.Metres(cables, each, 0));
+        for (Joint joint : cabled) {
+            boolean hot = joint.kind() == JointKind.CABLE;
+            for (List<Integer> wires : List.of(hot ? joint.hot() : List.<Integer>of(), joint.earth())) {
+                if (!wires.isEmpty()) {
+                    // Up to the lowest of the wires it serves, on both sides.
+                    double riser =
+                            line.schedule().wires().get(wires.getFirst() - 1).heightM();
+                    double each = gate.openingM() + 2 * under.burialM() + 2 * riser + 2 * under.spareLoopM();
+                    add(Use.GATE_CABLE, Product.of(Fitting.GATE_CABLE), across, each, new Terms.Metres(1, each, 0));
+                }
+            }
+        }
         if (gate.kind() != GateKind.CREEK) {
             add(
                     Use.CONDUIT,
@@ -652,6 +705,8 @@ public final class Parts {
         FeedPlace feed = layout.feed().orElseThrow();
         Place at = new Place.Stations(feed.lineId(), List.of(feed.stationM()));
         add(Use.ENERGIZER, Product.of(Fitting.ENERGIZER), at, 1, new Terms.Plain());
+        power(at);
+        add(Use.CUT_OUT, Product.of(Fitting.CUT_OUT), at, spec.supply().leadOutSwitch() ? 1 : 0, new Terms.Plain());
         double leadOut = feed.leadOutM() + spec.supply().leadOutSpareM();
         boolean earth = layout.lines().stream()
                 .filter(l -> l.lineId().equals(feed.lineId()))
@@ -663,14 +718,34 @@ public final class Parts {
                 at,
                 cables * leadOut,
                 new Terms.Metres(cables, leadOut, 0));
-        add(Use.GROUND_ROD, new Product.GroundRod(feed.rodM()), at, feed.rods(), new Terms.Plain());
-        add(
-                Use.GROUND_CLAMP,
-                Product.of(Fitting.GROUND_CLAMP),
-                at,
-                feed.rods(),
-                new Terms.Each(Noun.GROUND_ROD, feed.rods(), 1));
+        Map<Product, Integer> rods = new LinkedHashMap<>();
+        int clamps = 0;
+        for (EarthPlace rod : feed.earth()) {
+            clamps += rod.leadM() > 0 ? 1 : 0;
+            if (!rod.stands()) {
+                rods.merge(new Product.GroundRod(rod.kind(), rod.lengthM()), 1, Integer::sum);
+            }
+        }
+        rods.forEach((rod, count) -> add(Use.GROUND_ROD, rod, at, count, new Terms.Plain()));
+        add(Use.GROUND_CLAMP, Product.of(Fitting.GROUND_CLAMP), at, clamps, new Terms.Each(Noun.GROUND_ROD, clamps, 1));
         add(Use.GROUND_LEAD, Product.of(Fitting.GROUND_LEAD), at, feed.groundLeadM(), new Terms.Plain());
+    }
+
+    /** What runs the energizer where no mains does. */
+    private void power(Place at) {
+        Supply.Battery own = spec.supply().battery();
+        Supply.Source source = spec.supply().source();
+        if (source == Supply.Source.MAINS) {
+            return;
+        }
+        boolean sun = source == Supply.Source.SOLAR;
+        add(Use.BATTERY, new Product.Battery(own.batteryAh()), at, sun ? 1 : own.inTurn(), new Terms.Plain());
+        add(Use.BATTERY_BOX, Product.of(Fitting.BATTERY_BOX), at, 1, new Terms.Plain());
+        add(Use.SUPPLY_CABLE, Product.of(Fitting.SUPPLY_CABLE), at, own.cableM(), new Terms.Plain());
+        if (sun) {
+            add(Use.PANEL, new Product.Panel(own.panelW()), at, own.panelW() > 0 ? 1 : 0, new Terms.Plain());
+            add(Use.CHARGE_CONTROLLER, Product.of(Fitting.CHARGE_CONTROLLER), at, 1, new Terms.Plain());
+        }
     }
 
     private void signs() {

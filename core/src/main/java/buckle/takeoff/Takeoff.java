@@ -21,6 +21,7 @@ import buckle.site.GateKind;
 import buckle.spec.BraceKind;
 import buckle.spec.Purchasing;
 import buckle.spec.Spec;
+import buckle.spec.Supply;
 import buckle.takeoff.Part.Terms;
 import buckle.takeoff.TakeoffLine.Pack;
 import buckle.units.Lengths;
@@ -145,7 +146,9 @@ public final class Takeoff {
                         ? ""
                         : "." + l.family().name().toLowerCase(Locale.ROOT).replace('_', '-');
             case Product.Rail r -> rank == 0 ? "" : "." + (rank + 1);
-            case Product.GroundRod r -> "";
+            case Product.GroundRod r -> rank == 0 ? "" : "." + (rank + 1);
+            case Product.Battery b -> "";
+            case Product.Panel w -> "";
             case Product.Piece p -> "";
         };
     }
@@ -191,16 +194,15 @@ public final class Takeoff {
             case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE -> wire((Product.WireOf) product, parts, quantity);
             case LINE_INSULATOR ->
                 new TakeoffMessage.LineInsulators(
-                        sum(parts, Noun.HOT_WIRE, Noun.POST_PASSED),
-                        sum(parts, Noun.HOT_WIRE, Noun.BRACED_PULL),
+                        sum(parts, Noun.POST_PASSED),
+                        sum(parts, Noun.BRACED_PULL),
                         Values.I1_SPARES_PER_WIRE_AND_PULL,
                         count);
-            case CORNER_INSULATOR -> counted(parts, Noun.HOT_WIRE, Noun.POST_PASSED_IN_TURN, false, 1, count);
-            case CORNER_INSULATOR_INSIDE ->
-                counted(parts, Noun.HOT_WIRE, Noun.POST_PASSED_INSIDE_TURN, false, 1, count);
-            case OFFSET_BRACKET -> counted(parts, Noun.HOT_WIRE, Noun.POST_OF_OLD_FENCE, false, 1, count);
+            case CORNER_INSULATOR -> counted(parts, Noun.POST_PASSED_IN_TURN, false, 1, count);
+            case CORNER_INSULATOR_INSIDE -> counted(parts, Noun.POST_PASSED_INSIDE_TURN, false, 1, count);
+            case OFFSET_BRACKET -> counted(parts, Noun.POST_OF_OLD_FENCE, false, 1, count);
             case STRAIN_INSULATOR -> ends(parts, Noun.HOT_WIRE, Noun.INSULATED_END, 1, count);
-            case STAPLE, CLIP -> counted(parts, Noun.EARTH_OR_PLAIN_WIRE, Noun.POST_PASSED, false, 1, count);
+            case STAPLE, CLIP -> counted(parts, Noun.POST_PASSED, false, 1, count);
             case STRAINER -> counted(parts, Noun.WIRE, or(parts, Noun.TIGHTENER), false, 1, count);
             case SPRING -> counted(parts, Noun.HOT_WIRE, or(parts, Noun.RUN), false, 1, count);
             case CRIMP -> ends(parts, Noun.WIRE, Noun.SLEEVE, sleeves(parts), count);
@@ -220,20 +222,27 @@ public final class Takeoff {
                         atJoints(parts), count, spec.fence().wires().jumperPieces());
             case CLAMP -> new TakeoffMessage.Clamps(atJoints(parts), count);
             case CUT_OUT ->
-                new TakeoffMessage.CutOuts(layout.gates().stream()
-                        .filter(g -> g.kind() == GateKind.CREEK)
-                        .count());
-            case SWING_GATE, GATE_HANDLE, SPRING_GATE, RIGID_GATE, STRAND_GATE, CREEK_PART ->
+                new TakeoffMessage.CutOuts(
+                        layout.lines().stream()
+                                .mapToLong(l -> l.cutOuts().size())
+                                .sum(),
+                        layout.gates().stream()
+                                .filter(g -> g.kind() == GateKind.CREEK)
+                                .count(),
+                        spec.supply().leadOutSwitch());
+            case SWING_GATE, SLIDING_GATE, GATE_HANDLE, SPRING_GATE, RIGID_GATE, STRAND_GATE, CREEK_PART ->
                 new TakeoffMessage.Gates(parts.size(), count != parts.size());
             case GATE_CABLE ->
                 new TakeoffMessage.GateCables(
                         parts.stream()
                                 .mapToLong(p -> ((Terms.Metres) p.terms()).wires())
                                 .sum(),
-                        parts.size(),
+                        parts.stream().map(Part::place).distinct().count(),
                         spec.fence().underGate().burialM(),
                         spec.fence().underGate().spareLoopM(),
                         quantity);
+            case GATE_ANCHOR -> new TakeoffMessage.GateAnchors(parts.size());
+            case GATE_NETTING -> new TakeoffMessage.Gates(parts.size(), false);
             case CONDUIT ->
                 new TakeoffMessage.Conduits(
                         parts.size(), spec.fence().underGate().burialM(), quantity);
@@ -242,14 +251,23 @@ public final class Takeoff {
                 new TakeoffMessage.LeadOutCables(
                         cables(parts), feed().leadOutM(), spec.supply().leadOutSpareM());
             case GROUND_ROD ->
-                new TakeoffMessage.GroundRods(
-                        feed().school(),
-                        feed().rodM(),
-                        feed().rodApartM(),
-                        spec.supply().outputJ());
+                asFound() || feed().stubs()
+                        ? new TakeoffMessage.RodsOneByOne(count, feed().stubs())
+                        : new TakeoffMessage.GroundRods(
+                                feed().school(),
+                                feed().rodM(),
+                                feed().rodApartM(),
+                                spec.supply().outputJ());
             case GROUND_LEAD ->
-                new TakeoffMessage.GroundLead(
-                        feed().firstRodM(), feed().rods() - 1, feed().rodApartM(), feed().groundLeadM());
+                asFound()
+                        ? new TakeoffMessage.LeadToRods(
+                                feed().earth().getFirst().leadM(),
+                                feed().groundLeadM() - feed().earth().getFirst().leadM(),
+                                feed().groundLeadM())
+                        : new TakeoffMessage.GroundLead(
+                                feed().firstRodM(), feed().rods() - 1, feed().rodApartM(), feed().groundLeadM());
+            case BATTERY -> new TakeoffMessage.Batteries(count, spec.supply().source() == Supply.Source.SOLAR);
+            case PANEL, CHARGE_CONTROLLER, BATTERY_BOX, SUPPLY_CABLE -> new TakeoffMessage.AsSaid(use);
             case LEAD -> new TakeoffMessage.Leads(parts.size(), quantity);
             case SIGN ->
                 new TakeoffMessage.Signs(layout.gates().size(), spec.fence().signEveryM(), Values.C4_PUBLIC_EVERY_M);
@@ -266,6 +284,10 @@ public final class Takeoff {
 
     private static long cables(List<Part> parts) {
         return ((Terms.Metres) parts.getFirst().terms()).wires();
+    }
+
+    private boolean asFound() {
+        return !spec.supply().earth().found().isEmpty();
     }
 
     private FeedPlace feed() {
@@ -356,6 +378,20 @@ public final class Takeoff {
                 Values.S14_LEAST_REST_M);
     }
 
+    /** Of the wires that were counted at such things. */
+    private static Sum sum(List<Part> parts, Noun things) {
+        Noun wires = parts.stream()
+                .filter(p -> p.terms() instanceof Terms.Count c && c.things() == things)
+                .map(p -> ((Terms.Count) p.terms()).wires())
+                .findFirst()
+                .orElse(Noun.HOT_WIRE);
+        return sum(parts, wires, things);
+    }
+
+    private static TakeoffMessage.Counted counted(List<Part> parts, Noun things, boolean ends, long each, long total) {
+        return counted(parts, sum(parts, things).wires(), things, ends, each, total);
+    }
+
     private static TakeoffMessage.Counted counted(
             List<Part> parts, Noun wires, Noun things, boolean ends, long each, long total) {
         Sum more = things == Noun.CUT_OUT ? new Sum(wires, things, List.of()) : sum(parts, Noun.HOT_WIRE, Noun.CUT_OUT);
@@ -425,7 +461,11 @@ public final class Takeoff {
     private List<Rule> rules(Use use) {
         Optional<Rule> school = switch (use) {
             case RAIL -> Optional.of(spec.fence().braces().railSchool().rule());
-            case GROUND_ROD -> Optional.of(feed().school().rule());
+            case GROUND_ROD ->
+                Optional.of(
+                        asFound()
+                                ? Rule.X4
+                                : feed().stubs() ? Rule.G7 : feed().school().rule());
             default -> Optional.empty();
         };
         return Stream.concat(school.stream(), use.rules().stream()).toList();

@@ -6,6 +6,7 @@ import buckle.Fences;
 import buckle.design.SpecChange.Effect;
 import buckle.land.Surroundings;
 import buckle.material.Conductor;
+import buckle.material.EarthKind;
 import buckle.material.Hazard;
 import buckle.material.PostStock;
 import buckle.power.Energizers;
@@ -13,6 +14,7 @@ import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.spec.Animal;
 import buckle.spec.BraceKind;
+import buckle.spec.EarthRod;
 import buckle.spec.FenceSpec;
 import buckle.spec.LineSpec;
 import buckle.spec.Plan;
@@ -22,6 +24,7 @@ import buckle.spec.Spec;
 import buckle.spec.Stringing;
 import buckle.spec.Supply;
 import buckle.units.UnitSystem;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
 import java.util.List;
@@ -75,23 +78,30 @@ class SpecChangesTest {
                 yield all[(e.ordinal() + 1) % all.length];
             }
             case List<?> l ->
-                path.equals("fence.animals")
-                        ? List.of(Animal.BEEF_CATTLE)
-                        : List.of(new LineSpec(
+                switch (path) {
+                    case "fence.animals" -> List.of(Animal.BEEF_CATTLE);
+                    case "fence.posts.holdsAtM" -> List.of(0.1, 0.2, 0.3, 0.6, 0.9, 1.2, 1.4);
+                    case "supply.earth.found" ->
+                        List.of(new EarthRod("r", EarthKind.SPIKE, 2, 0.5, 0.02, 1, Optional.empty(), true, false));
+                    default ->
+                        List.of(new LineSpec(
                                 "l",
                                 Optional.of(Preset.of("W1").schedule()),
                                 Optional.of(BraceKind.DOUBLE_H),
                                 Optional.empty(),
                                 Optional.empty()));
+                };
             case OptionalDouble o -> OptionalDouble.of(120);
             case Optional<?> o when path.endsWith("stringing.end") -> Optional.of(Stringing.WireEnd.KNOT);
             case Optional<?> o ->
-                path.endsWith("energizer")
-                        ? Optional.of(Energizers.GENERIC.get(2))
-                        : Optional.of(
-                                path.endsWith("terminalNf")
-                                        ? new PulseModel.Spread(0, 1, 2)
-                                        : new PulseModel.Spread(3000, 4000, 5000));
+                path.endsWith("lastSwap")
+                        ? Optional.of(LocalDate.of(2026, 4, 1))
+                        : path.endsWith("energizer")
+                                ? Optional.of(Energizers.GENERIC.get(2))
+                                : Optional.of(
+                                        path.endsWith("terminalNf")
+                                                ? new PulseModel.Spread(0, 1, 2)
+                                                : new PulseModel.Spread(3000, 4000, 5000));
             case PulseModel.Spread s -> new PulseModel.Spread(s.low() / 2, s.likely() / 2, s.high() / 2);
             case buckle.spec.WireSchedule s -> Preset.of("W1").schedule();
             default -> throw new AssertionError(path + " " + value.getClass());
@@ -101,6 +111,7 @@ class SpecChangesTest {
     /** Fields that do nothing to this job, and why. */
     private static final Map<String, String> NOTHING = Map.of(
             "supply.countedJ", "an energizer is chosen, and its own output counts",
+            "supply.battery.lastSwap", "the panel keeps the battery",
             "fence.wires.plain", "this fence has no plain wire",
             "fence.climate.warmC", "the battery stays full through summer",
             "fence.braces.braceFromDeg", "every corner turns by a right angle",

@@ -225,4 +225,58 @@ class PowerTest {
         assertThat(Battery.capacityShare(-15)).isCloseTo(0.66, within(1e-9));
         assertThat(Battery.capacityShare(-80)).isEqualTo(0.4);
     }
+
+    /** Against the double integral of 1/distance over both rods and their images, by the midpoint rule. */
+    @ParameterizedTest
+    @CsvSource({"1.83,1.83,3.05", "1.83,0.61,1", "2.44,0.3,0.5", "0.3,0.3,2"})
+    void mutualResistanceOfUnequalRods(double oneM, double otherM, double apartM) {
+        int n = 400;
+        double sum = 0;
+        for (int i = 0; i < 2 * n; i++) {
+            double z = oneM * ((i + 0.5) / n - 1);
+            for (int k = 0; k < 2 * n; k++) {
+                double up = z - otherM * ((k + 0.5) / n - 1);
+                sum += 1 / Math.hypot(up, apartM);
+            }
+        }
+        double mean = sum / (4.0 * n * n);
+        double wanted = 100 / (2 * Math.PI) * mean;
+        assertThat(Rods.mutualOhm(100, oneM, otherM, apartM)).isCloseTo(wanted, within(1e-4 * wanted));
+        if (oneM == otherM) {
+            assertThat(Rods.mutualOhm(100, oneM, otherM, apartM))
+                    .isCloseTo(Rods.mutualOhm(100, oneM, apartM), within(1e-9));
+        }
+    }
+
+    private static Rods.Buried rod(double eastM, double lengthM, double soilOhmM, double wettedOhmM) {
+        return new Rods.Buried(eastM, 0, lengthM, 0.008, soilOhmM, wettedOhmM);
+    }
+
+    @Test
+    void rodsOneByOne() {
+        List<Rods.Buried> row = List.of(rod(0, FT_6, 100, 100), rod(3, FT_6, 100, 100), rod(6, FT_6, 100, 100));
+        double together = Rods.togetherOhm(row);
+        assertThat(together)
+                .as("alike in one ground: as the row")
+                .isCloseTo(Rods.inLineOhm(100, FT_6, 0.008, 3, 3), within(1e-9));
+        double far = Rods.togetherOhm(List.of(rod(0, FT_6, 100, 100), rod(1e6, FT_6, 400, 400)));
+        double one = Rods.singleOhm(100, FT_6, 0.008);
+        assertThat(far).as("far apart: side by side").isCloseTo(1 / (1 / one + 1 / (4 * one)), within(0.1));
+        double stub = Rods.togetherOhm(List.of(rod(0, FT_6, 100, 100), rod(3, 0.3, 100, 100)));
+        assertThat(stub).as("a stub helps less than a rod").isBetween(Rods.togetherOhm(row.subList(0, 2)), one);
+    }
+
+    /** Watering helps where the ground is dry, never where it is wet, and never below what wet ground all round would give. */
+    @Test
+    void wateredRods() {
+        for (double soil : new double[] {100, 400, 3000, 8000}) {
+            double dry = Rods.togetherOhm(List.of(rod(0, 0.3, soil, soil)));
+            double watered = Rods.togetherOhm(List.of(rod(0, 0.3, soil, 20)));
+            double wetAllRound = Rods.singleOhm(20, 0.3, 0.008);
+            assertThat(watered).as("%.0f ohm m", soil).isBetween(wetAllRound, dry);
+        }
+        assertThat(Rods.togetherOhm(List.of(rod(0, 1, 20, 20)))).isCloseTo(Rods.singleOhm(20, 1, 0.008), within(0.02));
+        double close = Rods.togetherOhm(List.of(rod(0, 1, 1000, 20), rod(0.2, 1, 1000, 20)));
+        assertThat(close).isPositive().isLessThan(Rods.togetherOhm(List.of(rod(0, 1, 1000, 20))));
+    }
 }

@@ -1,6 +1,7 @@
 package buckle.exchange;
 
 import buckle.pulse.EnergizerRating;
+import buckle.site.Gate;
 import buckle.site.LineBook;
 import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
@@ -24,6 +25,8 @@ public final class Defaults {
             PulseModel.USUAL,
             EnergizerRating.Draw.class,
             EnergizerRating.Draw.NOT_SAID,
+            Gate.GateFit.class,
+            Gate.GateFit.USUAL,
             LineBook.class,
             LineBook.EMPTY,
             Decisions.class,

@@ -206,7 +206,7 @@ class JobFileTest {
         var joints = EnumSet.noneOf(JointKind.class);
         int bends = 0;
         long accepted = 0;
-        for (String name : List.of("orchard-ring", "alpaca-paddocks", "donkey-winter-track")) {
+        for (String name : List.of("orchard-ring", "alpaca-paddocks", "donkey-winter-track", "kitchen-garden")) {
             JobFile job = JobFileReader.read(demo(name + ".geojson"));
             var layout = Design.of(job.plan(), job.around()).layout();
             for (var line : layout.lines()) {

@@ -31,6 +31,7 @@ import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
+import java.util.EnumSet;
 import java.util.List;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
@@ -54,6 +55,17 @@ class StoredDocumentTest {
         }
     }
 
+    /** Bridges of double fences, what runs the energizer, anchors of strands: forgotten then. */
+    private static final Set<Use> COUNTED_SINCE = EnumSet.of(
+            Use.LEAD,
+            Use.BATTERY,
+            Use.PANEL,
+            Use.CHARGE_CONTROLLER,
+            Use.BATTERY_BOX,
+            Use.SUPPLY_CABLE,
+            Use.GATE_ANCHOR);
+
+    /** Number for number, but that earth cable under gates rises to the lowest earth wire rather than to the lowest wire. */
     @ParameterizedTest
     @MethodSource("plans")
     void aPlanOfEveryReleaseOpensAndIsLaidOutAsBefore(Path file) throws IOException {
@@ -84,10 +96,13 @@ class StoredDocumentTest {
         // The outer row of a double fence was dead then; it has its bridge now, and nothing else.
         assertThat(design.layout().joints().stream().filter(j -> j.kind() != JointKind.LEAD))
                 .hasSize(then.path("joints").asInt());
-        List<TakeoffLine> takeoff =
-                design.takeoff().stream().filter(t -> t.use() != Use.LEAD).toList();
+        List<TakeoffLine> takeoff = design.takeoff().stream()
+                .filter(t -> !COUNTED_SINCE.contains(t.use()))
+                .toList();
         assertThat(takeoff).hasSize(then.path("takeoff").size());
-        takeoff.forEach(t -> same(t.quantity(), then.path("takeoff"), t.item()));
+        takeoff.stream()
+                .filter(t -> t.use() != Use.GATE_CABLE)
+                .forEach(t -> same(t.quantity(), then.path("takeoff"), t.item()));
         if (then.has("pulse")) {
             Electrics pulse = ElectricsPlanner.of(
                             plan, design.laid(), Surroundings.NONE, Trial.NONE, Set.of(Electrics.Part.SUPPLY))

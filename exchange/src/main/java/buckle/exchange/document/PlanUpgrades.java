@@ -11,6 +11,8 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.stream.Stream;
+import java.util.stream.StreamSupport;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -67,6 +69,19 @@ public final class PlanUpgrades {
         plan.path("site").path("lines").forEach(line -> fill((ObjectNode) line, then.path("line")));
         fill((ObjectNode) plan.path("spec"), then.path("spec"));
         plan.path("spec").path("lines").forEach(line -> fill((ObjectNode) line, then.path("lineSpec")));
+        nameWires(plan.path("spec"));
+    }
+
+    /** Wires had nothing of their own but height and role. */
+    public static void nameWires(JsonNode spec) {
+        JsonNode wire = frozen("plan-3.json").path("wire");
+        Stream.concat(
+                        Stream.of(spec.path("fence").path("schedule")),
+                        StreamSupport.stream(spec.path("lines").spliterator(), false)
+                                .map(line -> line.path("schedule")))
+                .flatMap(schedule -> StreamSupport.stream(schedule.path("wires").spliterator(), false))
+                .filter(ObjectNode.class::isInstance)
+                .forEach(w -> fill((ObjectNode) w, wire));
     }
 
     private static Map<String, String> beforeOwners() {

@@ -317,11 +317,27 @@ public final class JobFileReader {
                 ? Optional.of(Json.read(end, Gate.GateEnd.class, path + ".properties.hangs"))
                 : Optional.empty();
         try {
-            gates.add(new Gate(id, text(properties, "name", id), gateKind, at, opening.asDouble(), hangs));
+            gates.add(new Gate(
+                    id,
+                    text(properties, "name", id),
+                    gateKind,
+                    at,
+                    opening.asDouble(),
+                    hangs,
+                    new Gate.GateFit(
+                            flag(properties, "acrossCorner", path),
+                            flag(properties, "hotOnly", path),
+                            flag(properties, "netting", path))));
         } catch (IllegalArgumentException e) {
             throw new BadInput("gate.opening", path + ".properties.openingM", e.getMessage() + ".");
         }
         lines.put(line.id(), line.withGates(gates));
+    }
+
+    /** False where nothing is said. */
+    private static boolean flag(JsonNode properties, String name, String path) {
+        JsonNode flag = properties.path(name);
+        return !flag.isMissingNode() && Json.read(flag, Boolean.class, path + ".properties." + name);
     }
 
     private void cutOut(String id, JsonNode properties, GeoPoint at, String path) {

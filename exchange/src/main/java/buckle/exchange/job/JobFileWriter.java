@@ -127,12 +127,22 @@ public final class JobFileWriter {
                     .put("lineId", line.id())
                     .put("gateKind", gate.kind().name())
                     .put("openingM", gate.openingM());
+            flag(p, "acrossCorner", gate.fit().acrossCorner());
+            flag(p, "hotOnly", gate.fit().hotOnly());
+            flag(p, "netting", gate.fit().netting());
             gate.hangs().ifPresent(end -> p.put("hangs", end.name()));
         });
         line.cutOuts()
                 .forEach(cutOut -> point(features, cutOut.id(), cutOut.name(), cutOut.at())
                         .put("kind", "cut-out")
                         .put("lineId", line.id()));
+    }
+
+    /** Written only where it is so. */
+    private static void flag(ObjectNode properties, String name, boolean value) {
+        if (value) {
+            properties.put(name, true);
+        }
     }
 
     private static ObjectNode point(ArrayNode features, String id, String name, GeoPoint at) {

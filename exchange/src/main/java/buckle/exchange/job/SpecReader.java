@@ -2,6 +2,8 @@ package buckle.exchange.job;
 
 import buckle.exchange.Json;
 import buckle.exchange.document.PlanUpgrades;
+import buckle.material.PostStock;
+import buckle.rulebook.Values;
 import buckle.site.BadInput;
 import buckle.spec.Circumstances;
 import buckle.spec.Preset;
@@ -78,9 +80,16 @@ public final class SpecReader {
                     .forEach(p -> ((ObjectNode) fence.path("posts"))
                             .put("lineDepthM", p.lineDepthM().getAsDouble()));
         }
+        // P12: a fence on step-in posts has coated rods at its ends where nobody says otherwise.
+        if (node.path("fence").path("posts").path("line").asString("").equals(PostStock.STEP_IN.name())) {
+            ((ObjectNode) fence.path("posts"))
+                    .put("strong", PostStock.FIBREGLASS_22.name())
+                    .put("strongDepthM", Values.P12_END_ROD_M);
+        }
         if (node instanceof ObjectNode own) {
             merge(whole, own);
         }
+        PlanUpgrades.nameWires(whole);
         return Json.read(whole, Spec.class, path);
     }
 

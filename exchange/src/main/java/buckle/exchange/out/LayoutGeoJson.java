@@ -3,6 +3,7 @@ package buckle.exchange.out;
 import buckle.exchange.Json;
 import buckle.exchange.job.JobFileWriter;
 import buckle.layout.Brace;
+import buckle.layout.EarthPlace;
 import buckle.layout.FeedPlace;
 import buckle.layout.Joint;
 import buckle.layout.Layout;
@@ -14,6 +15,7 @@ import buckle.message.English;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
+import buckle.site.PlanePoint;
 import buckle.site.Site;
 import buckle.site.Stationing;
 import buckle.units.UnitSystem;
@@ -161,16 +163,21 @@ public final class LayoutGeoJson {
         }
     }
 
-    /** Rods have no places of their own: they are written at the energizer with how far they are taken to reach. */
+    /** Rods without a place of their own are written at the energizer, with how far they are taken to reach. */
     private static void feed(ArrayNode features, FeedPlace feed) {
         GeoPoint at = GeoPoint.of(feed.lonDeg(), feed.latDeg());
-        for (int i = 0; i < feed.rods(); i++) {
-            JobFileWriter.feature(features, "rod/" + (i + 1), "Point", at)
+        LocalPlane plane = new LocalPlane(at);
+        double lead = 0;
+        for (int i = 0; i < feed.earth().size(); i++) {
+            EarthPlace rod = feed.earth().get(i);
+            lead += rod.leadM();
+            GeoPoint there = rod.placed() ? plane.toGeo(new PlanePoint(rod.eastM(), rod.northM())) : at;
+            JobFileWriter.feature(features, "rod/" + (i + 1), "Point", there)
                     .put("kind", "ground-rod")
-                    .put("name", "ground rod " + (i + 1))
-                    .put("lengthM", feed.rodM())
-                    .put("leadM", feed.firstRodM() + i * feed.rodApartM())
-                    .put("placed", false);
+                    .put("name", rod.kind().text() + " " + (i + 1))
+                    .put("lengthM", rod.lengthM())
+                    .put("leadM", lead)
+                    .put("placed", rod.placed());
         }
         if (feed.path().size() > 1) {
             JobFileWriter.feature(features, "lead-out", "LineString", feed.path())
