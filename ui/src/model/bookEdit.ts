@@ -43,12 +43,19 @@ export function setWireEnd(plan: Plan, lineId: string, cornerId: string, ends: b
 }
 
 /** A lead from a line to another, hooked on where they come nearest; a reel that is known has so much. */
-export function addLead(plan: Plan, lineId: string, toLineId: string, reelM: number | null): Plan {
+/** @param at where on the line it is hooked on; null where the two lines come nearest */
+export function addLead(
+  plan: Plan,
+  lineId: string,
+  toLineId: string,
+  reelM: number | null,
+  at: Position | null = null,
+): Plan {
   const line = plan.site.lines.find((l) => l.id === lineId)
   const taken = plan.site.lines.flatMap((l) => l.book.leads.map((x) => x.id))
   let n = 1
   while (taken.includes(`lead-${n}`)) n++
-  const lead = { id: `lead-${n}`, toLineId, at: null, reelM }
+  const lead = { id: `lead-${n}`, toLineId, at, reelM }
   return changeBook(plan, lineId, { leads: [...(line?.book.leads ?? []), lead] })
 }
 

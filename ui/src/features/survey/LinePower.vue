@@ -4,13 +4,22 @@ import type { FenceLine } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { addLead, changeBook } from '@/model/bookEdit'
 import { useJob } from '@/model/jobStore'
-import { lengthText, parseLengthM } from '@/shared/units'
+import { placeAt } from '@/model/geometry'
+import { lengthText, parseLengthM, stationText } from '@/shared/units'
 
 /** Power that goes to or over a line without its being fence there: leads to other lines, a line that only feeds. */
 const props = defineProps<{ line: FenceLine; others: FenceLine[] }>()
 const job = useJob()
 const to = ref('')
 const reel = ref('')
+const here = ref(false)
+/** Where somebody points at on this line. */
+const pointed = computed(() => {
+  const laid = job.design?.layout.lines.find((l) => l.lineId === props.line.id)
+  return laid && job.line?.lineId === props.line.id && job.cursorM !== null
+    ? placeAt(props.line, laid, job.cursorM).at
+    : null
+})
 const problem = ref('')
 const leads = computed(() => props.line.book.leads)
 const name = (id: string) => props.others.find((o) => o.id === id)?.name ?? 'a line that is gone'
@@ -24,8 +33,9 @@ function add() {
     problem.value = `“${reel.value}” is not the length of a lead.`
   else {
     problem.value = ''
-    job.change((p) => addLead(p, props.line.id, to.value, reelM))
+    job.change((p) => addLead(p, props.line.id, to.value, reelM, here.value ? pointed.value : null))
     to.value = reel.value = ''
+    here.value = false
   }
 }
 const months = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec']
@@ -117,6 +127,10 @@ const drop = (id: string) =>
       <label
         >on a reel of <input v-model="reel" class="field" data-test="lead-reel" placeholder="any length"
       /></label>
+      <label v-if="pointed" class="check"
+        ><input v-model="here" type="checkbox" data-test="lead-here" /> from where you point,
+        {{ stationText(job.cursorM!, job.units) }}</label
+      >
       <v-btn type="submit" data-test="add-lead">Add</v-btn>
     </form>
     <p class="small quiet-text">

@@ -41,6 +41,7 @@ final class LinePlanner {
     private final Terrain terrain;
     private final List<Post> inner;
     private final List<Contact> contacts;
+    private static final int NET_PARTS = 4;
     private final WireSchedule schedule;
     private final Pulling pulling;
     private final Bracing bracing;
@@ -142,6 +143,7 @@ final class LinePlanner {
                         line.id(),
                         stationing.nearest(plane.toPlane(l.choice().from())).stationM(),
                         new LayoutMessage.ChoiceLost(l.choice().reason(), l.why()))));
+        net(all, profile);
         List<WireRuns.Course> courses = WireRuns.courses(strong.stops(), stationing.lengthM(), closingM());
         List<Pull> pulls = pulls(braced, courses, all, profile);
         List<WireRun> runs = runs(courses, pulls, braced, all);
@@ -187,6 +189,32 @@ final class LinePlanner {
                 schedule,
                 bends,
                 closingM());
+    }
+
+    /** Where the ground is furthest off the straight between two posts of a net. */
+    private void net(List<Mark> posts, Profile profile) {
+        if (!spec.fence().standsByItself() || !profile.trusted()) {
+            return;
+        }
+        double worst = 0;
+        double at = 0;
+        for (int i = 1; i < posts.size(); i++) {
+            double from = posts.get(i - 1).stationM();
+            double to = posts.get(i).stationM();
+            for (int k = 1; k < NET_PARTS; k++) {
+                double share = (double) k / NET_PARTS;
+                double station = from + share * (to - from);
+                double straight = (1 - share) * profile.heightM(from) + share * profile.heightM(to);
+                double off = profile.heightM(station) - straight;
+                if (Math.abs(off) > Math.abs(worst)) {
+                    worst = off;
+                    at = station;
+                }
+            }
+        }
+        if (Math.abs(worst) > Values.X3_NET_OFF_M) {
+            warn(Rule.X3, at, new LayoutMessage.NetOverUneven(at, Math.abs(worst), worst < 0));
+        }
     }
 
     private double closingM() {

@@ -124,6 +124,12 @@ final class EnglishLayout {
                         + English.percent(m.leftLow()) + " to " + English.percent(m.leftHigh())
                         + " of the pull at the far end. Part the run, best at " + en.length(m.partM())
                         + ", or tighten midway or on each side.";
+            case NetOverUneven m ->
+                "The ground is uneven for a net: at " + en.length(m.atM()) + " it lies " + en.height(m.offM())
+                        + (m.hollow() ? " under" : " over") + " the line from post to post, "
+                        + (m.hollow()
+                                ? "and animals slip under. Set a post there, or pin the foot of the net down."
+                                : "and the net's hot strands lie on it. Set a post there, or level it.");
             case Seasonal m ->
                 "Goes up on " + day(m.up()) + " and comes down on " + day(m.down())
                         + (m.overNewYear() ? ", over the new year" : "") + ": " + m.days()

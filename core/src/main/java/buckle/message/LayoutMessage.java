@@ -31,6 +31,9 @@ public sealed interface LayoutMessage extends Message {
      */
     record PullLost(double turnDeg, double leftLow, double leftHigh, double partM) implements LayoutMessage {}
 
+    /** A net does not follow the ground between its posts: so much gap under it, or so much ground above its foot. */
+    record NetOverUneven(double atM, double offM, boolean hollow) implements LayoutMessage {}
+
     /** A line that does not stand all the year. */
     record Seasonal(MonthDay up, MonthDay down, int days, boolean overNewYear) implements LayoutMessage {}
 

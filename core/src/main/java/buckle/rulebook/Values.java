@@ -325,6 +325,9 @@ public final class Values {
     /** P12: light posts go in to the 18 in mark. */
     public static final double P12_LIGHT_DEPTH_M = Lengths.in(18);
 
+    /** Ground that lies so far off the straight from post to post is uneven for a net; ours, about the mesh of one. */
+    public static final double X3_NET_OFF_M = Lengths.in(4);
+
     /** P12: coated end rods go in about a foot. */
     public static final double P12_END_ROD_M = Lengths.ft(1);
 

@@ -73,8 +73,11 @@ public final class Parts {
             return List.of();
         }
         Parts all = new Parts(layout, spec);
-        boolean runOn =
-                layout.lines().stream().anyMatch(l -> l.stringing().way().passesCorners());
+        // Ends are counted one by one where they are not two insulated ones for each pull.
+        boolean runOn = layout.lines().stream()
+                .anyMatch(l -> l.stringing().way().passesCorners()
+                        || l.posts().stream()
+                                .anyMatch(p -> p.ends() && p.stock().family().insulates()));
         for (LineLayout line : layout.lines()) {
             Cancellation.check();
             all.posts(line);

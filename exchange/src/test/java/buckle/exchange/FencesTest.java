@@ -15,11 +15,13 @@ import buckle.layout.Post;
 import buckle.layout.PostKind;
 import buckle.layout.Severity;
 import buckle.layout.Sign;
+import buckle.material.PostStock;
 import buckle.mechanics.Hold;
 import buckle.message.English;
 import buckle.message.JointKind;
 import buckle.message.LandMessage;
 import buckle.rulebook.Rule;
+import buckle.rulebook.Values;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
 import buckle.takeoff.TakeoffLine;
@@ -289,13 +291,27 @@ class FencesTest {
                     assertThat(f.quantity("ground.lead")).isBetween(3.0, 12.0);
                 }),
                 fence("qmile", f -> assertThat(f.posts(PostKind.INLINE)).isEmpty()),
-                fence(
-                        "stone2",
-                        f -> assertThat(f.findings(Rule.G7, Severity.WARN))
-                                .singleElement()
-                                .satisfies(x ->
-                                        assertThat(x.text(UnitSystem.METRIC)).contains("stubs", "earth wires"))),
-                fence("w2", f -> assertThat(f.design().takeoff()).isNotEmpty()));
+                fence("stone2", f -> {
+                    assertThat(f.findings(Rule.G7, Severity.WARN))
+                            .singleElement()
+                            .satisfies(x -> assertThat(x.text(UnitSystem.METRIC))
+                                    .contains("stubs", "taken instead", "earth wires"));
+                    assertThat(f.layout().feed().orElseThrow().earth())
+                            .hasSize(3)
+                            .allMatch(r -> r.lengthM() == Values.G7_STUB_M);
+                    assertThat(f.derivation("ground.rod")).isEqualTo("3 stubs where stone stops longer rods");
+                }),
+                fence("w2", f -> {
+                    assertThat(f.line().posts())
+                            .noneMatch(p -> p.stock().family() == PostStock.Family.TIMBER)
+                            .filteredOn(p -> p.ends())
+                            .hasSize(2)
+                            .allMatch(p -> p.stock() == PostStock.FIBREGLASS_22
+                                    && Math.abs(p.depthM() - Lengths.ft(1)) < 1e-9);
+                    assertThat(f.design().takeoff())
+                            .isNotEmpty()
+                            .noneMatch(t -> t.item().startsWith("insulator"));
+                }));
     }
 
     /** What others are given to count: loads and lengths of each post and brace, signs, joints with their pieces, rods and cables. */
