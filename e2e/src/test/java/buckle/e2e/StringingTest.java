@@ -166,4 +166,73 @@ class StringingTest {
                 .as("7 × 70.5 m = 231 ft")
                 .contains("7 wires × 231 ft");
     }
+
+    /** 12 × 9 m, three wires of which the middle one is aluminium, coated rods at the corners; earth as it was found. */
+    @Test
+    void aGardenWithWiresOfTwoKindsAndEarthAsFound() {
+        Screen screen = newJob("Garden");
+        sheet(screen, "lines");
+        screen.test("shape-front").fill("12 m");
+        screen.test("shape-depth").fill("9 m");
+        screen.test("place-shape").click();
+        screen.page.keyboard().press("Enter");
+        lines(screen, 1);
+
+        screen.stage("layout");
+        screen.settled();
+        choose(screen, "animal", "SMALL_GARDEN");
+        choose(screen, "preset", "W14");
+        choose(screen, "wire-way", "RUNS_ON");
+        choose(screen, "tightener", "NONE");
+        screen.test("wire-more-2").first().click();
+        choose(screen, "wire-conductor-2", "ALU_14");
+        sheet(screen, "material");
+        choose(screen, "conductor-hot", "POLYWIRE");
+        choose(screen, "stock-strong", "FIBREGLASS_22");
+        choose(screen, "stock-line", "STEP_IN");
+        choose(screen, "brace-kind", "BACK_STAKE");
+        screen.test("holds-at").fill("4; 8; 14; 48");
+        screen.test("holds-at").blur();
+        screen.settled();
+        sheet(screen, "findings");
+        assertThat(screen.page.locator(".sheet").allInnerTexts().toString())
+                .contains("wire 1 to 4 in (2 in lower than asked)")
+                .contains("wire 2 to 14 in (2 in higher than asked)");
+        screen.saved();
+
+        screen.stage("takeoff");
+        screen.test("item-jumper").waitFor();
+        assertThat(item(screen, "jumper")).isEqualTo("1");
+        assertThat(item(screen, "brace.back-stake")).isEqualTo("4");
+        double woven = feet(item(screen, "wire.hot"));
+        double aluminium = feet(item(screen, "wire.hot.alu_14"));
+        assertThat(woven).as("2 × 42 m, slack, four tails of 6 ft").isBetween(305.0, 309.0);
+        assertThat(aluminium).as("1 × 42 m, slack, two tails of 30 in").isBetween(145.0, 149.0);
+        assertThat(screen.page.locator("[data-test^='item-insulator']").count()).isZero();
+
+        screen.stage("electrics");
+        sheet(screen, "earth");
+        screen.test("add-rod").click();
+        choose(screen, "rod-kind", "SPIKE");
+        screen.test("rod-length").fill("18 in");
+        screen.test("rod-length").blur();
+        screen.settled();
+        double dry = ohms(screen);
+        screen.test("rod-watered").check();
+        screen.page.waitForFunction(
+                "(was) => !document.querySelector('[data-test=earth-verdict]').textContent.includes(was)",
+                Math.round(dry) + " Ω in");
+        screen.settled();
+        assertThat(ohms(screen)).as("kept wet").isLessThan(0.9 * dry);
+    }
+
+    private static double feet(String quantity) {
+        return Double.parseDouble(quantity.replace(",", "").replaceAll("[^0-9.].*", ""));
+    }
+
+    private static double ohms(Screen screen) {
+        String verdict = screen.test("earth-verdict").innerText();
+        return Double.parseDouble(
+                verdict.replaceAll("(?s).*come to ([0-9.,]+) Ω.*", "$1").replace(",", ""));
+    }
 }

@@ -92,6 +92,7 @@ class ChecksTest {
         StringBuilder page = new StringBuilder("\n");
         section(page, "Fences recounted by hand", this::fences);
         section(page, "Ways of running wire", this::running);
+        section(page, "Wires one by one, gates, earth as found", this::asBuilt);
         section(page, "What holds", this::holding);
         section(page, "The pulse", this::pulse);
         section(page, "Earth, battery, sun", this::power);
@@ -177,6 +178,90 @@ class ChecksTest {
                 test,
                 "postsAreMarkedFromTheFoot",
                 "28L, 42L");
+    }
+
+    private void asBuilt() throws IOException {
+        String wires = "core/src/test/java/buckle/layout/WireByWireTest.java";
+        String gates = "core/src/test/java/buckle/layout/GatesTest.java";
+        String kept = "core/src/test/java/buckle/layout/AsKeptTest.java";
+        String power = "core/src/test/java/buckle/power/PowerTest.java";
+        elsewhere(
+                "garden 12 × 9 m, top and bottom woven, middle aluminium",
+                "2 × 42 m and 1 × 42 m, 4 back-stakes, 1 jumper set",
+                "2 × and 1 × the length",
+                PRACTICE,
+                wires,
+                "gardenOfTwoConductors",
+                "2 * 42",
+                "isEqualTo(4)");
+        elsewhere(
+                "clips that wires go to, 200 schedules",
+                "least sum of ways moved",
+                "every choice tried",
+                "brute force",
+                wires,
+                "clipsMoveTheWiresLeast");
+        elsewhere(
+                "gate of 16 ft 6 in across a right angle",
+                "2 strong posts, 11 ft 8 in from the corner, 16 ft 6 in apart",
+                "2 strong posts; 16.5 ÷ √2",
+                PRACTICE + " and plane geometry",
+                gates,
+                "acrossACorner",
+                "2 strong posts");
+        elsewhere(
+                "strand of 100 ft from brace post to perimeter",
+                "no stub, 1 handle, 2 anchors",
+                "the same",
+                PRACTICE + " X15",
+                gates,
+                "strandFromBracePostToPerimeter",
+                "isEqualTo(2)");
+        elsewhere("all-hot gate of 13 ft", "1 cable", "1 cable", PRACTICE, gates, "cables", "ft(13)");
+        elsewhere(
+                "three rods 10 and 15 ft apart with 50 ft of lead",
+                "30 and 20 ft left to the box",
+                "30 and 20 ft",
+                PRACTICE + " X4",
+                kept,
+                "whatAKitLeavesToTheBox",
+                "{10, 30}, {15, 20}");
+        elsewhere(
+                "mutual resistance of rods of unequal length",
+                "within 1 in 10⁴",
+                "double integral over both rods and their images",
+                "midpoint rule, 800 × 800",
+                power,
+                "mutualResistanceOfUnequalRods",
+                "1e-4");
+        elsewhere(
+                "15 April to 31 October; 1 November to 15 March",
+                "199 and 134 days",
+                "counted",
+                "calendar",
+                kept,
+                "daysOfASeason",
+                "199",
+                "134");
+        Came w2 = Came.of("w2");
+        number(
+                "depth of the end rods of a strand on step-ins, in",
+                "%.0f",
+                w2.line().posts().getFirst().depthM() / Lengths.in(1),
+                12,
+                0.1,
+                PRACTICE + " P12");
+        number(
+                "its insulators",
+                "%.0f",
+                w2.design().takeoff().stream()
+                        .filter(t -> t.item().startsWith("insulator"))
+                        .mapToDouble(t -> t.quantity())
+                        .sum(),
+                0,
+                0,
+                PRACTICE + " I1");
+        number("stubs where all is stone", "%.0f", Came.of("stone2").quantity("ground.rod"), 3, 0, PRACTICE + " G7");
     }
 
     private void fences() {
