@@ -210,6 +210,7 @@ function setAway(i: number, e: Event) {
   </fieldset>
 </template>
 
+<style scoped src="@/components/fields.css" />
 <style scoped>
 .found {
   border: 0;

@@ -53,7 +53,7 @@ const volts = (v: number) => `${Math.round(v)} V`
             <th class="right">rods</th>
             <th class="right">each</th>
             <th class="right">together</th>
-            <th class="right">by table</th>
+            <th class="right by-table">by table</th>
             <th class="right">last rod in the test</th>
             <th class="right">weakest point</th>
           </tr>
@@ -78,7 +78,9 @@ const volts = (v: number) => `${Math.round(v)} V`
             <td class="right number">{{ c.rods }}</td>
             <td class="right number">{{ lengthText(c.rodM, job.units) }}</td>
             <td class="right number">{{ ohmText(c.ohm) }}</td>
-            <td class="right number quiet-text">{{ ohmText(c.tableOhm) }}</td>
+            <td class="right number quiet-text by-table">
+              {{ c.rods > 1 && c.tableOhm === c.ohm ? '–' : ohmText(c.tableOhm) }}
+            </td>
             <td class="right number" :class="c.good ? 'MET' : 'WARN'">
               {{ volts(c.testV) }} {{ c.good ? '· good' : '· too much' }}
             </td>
@@ -124,5 +126,10 @@ const volts = (v: number) => `${Math.round(v)} V`
 <style scoped>
 .bad {
   border-left-color: var(--broken);
+}
+@media (max-width: 600px) {
+  .by-table {
+    display: none;
+  }
 }
 </style>

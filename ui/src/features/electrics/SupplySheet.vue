@@ -143,7 +143,12 @@ const year = computed(() => ({
     <div v-if="own.source === 'BATTERY' && own.battery.inTurn > 1" class="fields">
       <label class="two"
         >Last swapped on <RuleChips :rules="['X8', 'E4']" />
-        <input type="date" :value="own.battery.lastSwap ?? ''" data-test="last-swap" @change="setSwap"
+        <input
+          type="date"
+          inputmode="numeric"
+          :value="own.battery.lastSwap ?? ''"
+          data-test="last-swap"
+          @change="setSwap"
       /></label>
       <p v-if="battery?.swaps.length" class="two small" data-test="swaps">
         next at half charge on {{ battery.swaps.map((d) => dayText(d)).join(', ') }}

@@ -133,11 +133,11 @@ final class EnglishCircuit {
             case FromBattery m ->
                 String.format(
                                 Locale.ROOT,
-                                "%.1f W%s takes %.2f Ah a day; %.0f Ah at %s lasts %.1f days to half charge, %.1f to empty, without sun.",
+                                "%.1f W%s takes %.2f Ah a day; %s Ah at %s lasts %.1f days to half charge, %.1f to empty, without sun.",
                                 m.drawW(),
                                 m.byPlate() ? " from the rating plate" : "",
                                 m.usedAhPerDay(),
-                                m.batteryAh(),
+                                English.number(m.batteryAh()),
                                 en.temperature(m.coldC()),
                                 m.daysToHalf(),
                                 m.daysToEmpty())
@@ -152,8 +152,8 @@ final class EnglishCircuit {
             case BatterySmall m ->
                 String.format(
                         Locale.ROOT,
-                        "A %.0f Ah battery lasts %.1f days above half charge in the cold, %d are asked for: at least %.0f Ah.",
-                        m.batteryAh(),
+                        "A %s Ah battery lasts %.1f days above half charge in the cold, %d are asked for: at least %.0f Ah.",
+                        English.number(m.batteryAh()),
                         m.daysToHalf(),
                         m.darkDays(),
                         m.leastAh());
