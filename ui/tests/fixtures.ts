@@ -140,6 +140,7 @@ export function laidSquare(): LineLayout {
     stringing: plan().spec.fence.stringing,
     ringJoined: false,
     feeder: false,
+    wallsM: [],
     marks: [{ sort: 'LINE', stock: 'TIMBER_90', posts: 12, depthM: 0.4572, wiresM: [0.7112, 1.0668] }],
     gates: [
       { id: 'gate-1', name: 'gate 1', kind: 'SWING', fromM: 150, toM: 155, openingM: 5, fit: plainGate },
@@ -219,6 +220,7 @@ export function design(): Design {
       everyJob: [{ rule: 'C1', says: 'A certified energizer only.' }],
     },
     takeoff: [],
+    tools: [],
     ledger: [
       {
         key: 'fence',

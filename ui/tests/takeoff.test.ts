@@ -18,6 +18,7 @@ it('shows every line of the takeoff, whatever it is called', () => {
     quantity: 4,
     unit: 'pcs',
     pack: null,
+    massKg: null,
     derivation: `how ${item} came about`,
     rules: ['S3'],
   })

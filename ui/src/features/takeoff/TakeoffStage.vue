@@ -4,9 +4,11 @@ import type { TakeoffLine } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { useParts } from '@/model/useParts'
+import { useWords } from '@/model/useWords'
 import { countText, lengthText, stationText } from '@/shared/units'
 
 const job = useJob()
+const { say } = useWords()
 const parts = useParts()
 /** Under the headings that the core gives, so that nothing it counts is left out. */
 const sheets = computed(() => {
@@ -33,6 +35,14 @@ onUnmounted(() => {
   void parts.point(null)
   parts.stretch = null
 })
+const tools = computed(() => job.design?.tools ?? [])
+/** Of all lines whose mass is known. */
+const mass = computed(() => (job.design?.takeoff ?? []).reduce((sum, l) => sum + (l.massKg ?? 0), 0))
+const massText = computed(() =>
+  job.units === 'METRIC'
+    ? `${countText(Math.round(mass.value))} kg`
+    : `${countText(Math.round(mass.value / 0.45359237))} lb (${countText(Math.round(mass.value))} kg)`,
+)
 const print = () => window.print()
 </script>
 
@@ -68,6 +78,7 @@ const print = () => window.print()
             <th class="right">Needed</th>
             <template v-if="!parts.stretch">
               <th>To load</th>
+              <th class="right">kg</th>
               <th>How it was counted</th>
             </template>
             <th>Rules</th>
@@ -88,6 +99,7 @@ const print = () => window.print()
             <td class="right number big">{{ quantity(l) }}</td>
             <template v-if="!parts.stretch">
               <td class="load">{{ load(l) }}</td>
+              <td class="right number">{{ l.massKg === null ? '' : countText(Math.round(l.massKg)) }}</td>
               <td class="why">{{ l.derivation }}</td>
             </template>
             <td><RuleChips :rules="l.rules" /></td>
@@ -95,8 +107,16 @@ const print = () => window.print()
         </tbody>
       </template>
     </table>
+    <section v-if="!parts.stretch && tools.length" class="tools" aria-label="Tools to carry">
+      <h2>Tools to carry</h2>
+      <ul>
+        <li v-for="t in tools" :key="t" data-test="tool">{{ say(t) }}</li>
+      </ul>
+    </section>
     <p class="quiet-text foot">
-      Pack sizes are common ones; ask your supplier. Spares are counted where a rule asks for them. Measure
+      <template v-if="mass > 0 && !parts.stretch"
+        >What follows from its material weighs {{ massText }}. </template
+      >Pack sizes are common ones; ask your supplier. Spares are counted where a rule asks for them. Measure
       again on the first day before material is cut.
     </p>
   </div>
@@ -126,6 +146,11 @@ nav {
 }
 thead th {
   padding-top: 16px !important;
+}
+.tools ul {
+  columns: 2 320px;
+  padding-left: 18px;
+  margin: 4px 0 12px;
 }
 .stretch,
 .hint {

@@ -19,6 +19,7 @@ import java.util.List;
  * @param feeder whether it carries power only
  * @param marks of its posts, from the foot up, most first
  * @param schedule its wires
+ * @param wallsM stations where the wires end on the wall of a building rather than on a post
  * @param closingM station where a closed line's hot wires stay open
  */
 @RecordBuilder
@@ -45,6 +46,7 @@ public record LineLayout(
         List<CutOutPlace> cutOuts,
         List<LandSpan> land,
         WireSchedule schedule,
+        List<Double> wallsM,
         List<Bend> bends,
         double closingM)
         implements LineLayoutBuilder.With {
@@ -55,6 +57,7 @@ public record LineLayout(
         profileGaps = List.copyOf(profileGaps);
         land = List.copyOf(land);
         bends = List.copyOf(bends);
+        wallsM = List.copyOf(wallsM);
         posts = List.copyOf(posts);
         braces = List.copyOf(braces);
         pulls = List.copyOf(pulls);

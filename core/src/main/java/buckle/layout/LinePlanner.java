@@ -2,6 +2,8 @@ package buckle.layout;
 
 import buckle.land.Contact;
 import buckle.land.Contacts;
+import buckle.land.LandFeature;
+import buckle.land.LandKind;
 import buckle.land.Terrain;
 import buckle.message.LayoutMessage;
 import buckle.message.LayoutMessage.BraceName;
@@ -24,6 +26,7 @@ import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.stream.Stream;
 
@@ -41,6 +44,7 @@ final class LinePlanner {
     private final Terrain terrain;
     private final List<Post> inner;
     private final List<Contact> contacts;
+    private final List<LandFeature> buildings;
     private static final int NET_PARTS = 4;
     private final WireSchedule schedule;
     private final Pulling pulling;
@@ -84,6 +88,11 @@ final class LinePlanner {
         this.pulling = new Pulling(this.spec, schedule, coils);
         this.bracing = new Bracing(this.spec, schedule.topM(), pulling);
         this.soil = new SoilAlong(contacts);
+        this.buildings = contacts.stream()
+                .map(Contact::feature)
+                .filter(f -> f.kind() == LandKind.BUILDING)
+                .distinct()
+                .toList();
         hung(fit);
         line.book()
                 .season()
@@ -127,8 +136,22 @@ final class LinePlanner {
                 ? curves.bends(all, spec.fence().braces().braceFromDeg(), pulling)
                 : Bends.of(line, stationing, spec, pulling);
         bends.forEach(this::bendNote);
-        PostSetter setter =
-                new PostSetter(line, spec, schedule.topM(), pulling, stationing, plane, soil, profile, places);
+        PostSetter setter = new PostSetter(
+                line,
+                spec,
+                schedule.topM(),
+                pulling,
+                stationing,
+                plane,
+                soil,
+                profile,
+                places,
+                m -> wall(m).isPresent());
+        wallsM(all)
+                .forEach(at -> note(
+                        Rule.X15,
+                        at,
+                        new LayoutMessage.EndsAtWall(wall(at).orElseThrow().title())));
         setter.stand(all)
                 .forEach(s -> findings.add(Finding.at(
                         Rule.P19,
@@ -187,8 +210,23 @@ final class LinePlanner {
                                 c.toM()))
                         .toList(),
                 schedule,
+                wallsM(all),
                 bends,
                 closingM());
+    }
+
+    /** The building on whose wall wires that end at a station are fastened (X15). */
+    private Optional<LandFeature> wall(double stationM) {
+        return buildings.stream()
+                .filter(b -> Contacts.distanceM(b, plane.toGeo(stationing.at(stationM)), plane) <= Values.X15_WALL_M)
+                .findFirst();
+    }
+
+    private List<Double> wallsM(List<Mark> marks) {
+        return marks.stream()
+                .filter(m -> m.ends() && !m.runsOn() && wall(m.stationM()).isPresent())
+                .map(Mark::stationM)
+                .toList();
     }
 
     /** Where the ground is furthest off the straight between two posts of a net. */
@@ -233,12 +271,15 @@ final class LinePlanner {
 
     private List<WireRun> runs(List<WireRuns.Course> courses, List<Pull> pulls, List<Braced> braced, List<Mark> marks) {
         List<WireRun> runs = new ArrayList<>();
+        Stringing.Tightener tightener =
+                WireRuns.tightener(spec.fence().stringing().tightener(), pulling.groups());
         for (WireRuns.Course course : courses) {
             WireRun run = WireRuns.run(
                     course,
                     pulls,
                     marks,
-                    spec.fence(),
+                    tightener,
+                    spec.fence().wires().midRunFromM(),
                     strong.way(),
                     k -> Pulling.endM(
                             braced.get(k).start(),
@@ -333,12 +374,14 @@ final class LinePlanner {
         BraceName what =
                 new BraceName(kind.text(), kind.framed() ? OptionalDouble.of(bracing.railM()) : OptionalDouble.empty());
         double need = bracing.roomM(kind);
-        boolean start = pull.bracedFrom() && room >= need;
-        boolean finish = pull.bracedTo() && room >= need + (pull.bracedFrom() ? reach : 0);
-        boolean asked = pull.bracedFrom() || pull.bracedTo();
+        boolean askedFrom = pull.bracedFrom() && wall(pull.fromM()).isEmpty();
+        boolean askedTo = pull.bracedTo() && wall(pull.toM()).isEmpty();
+        boolean start = askedFrom && room >= need;
+        boolean finish = askedTo && room >= need + (askedFrom ? reach : 0);
+        boolean asked = askedFrom || askedTo;
         if (asked && !start && !finish) {
             warn(rule, pull.fromM(), new LayoutMessage.NoBraceFits(what, new Span(pull.fromM(), pull.toM())));
-        } else if (pull.bracedFrom() && pull.bracedTo() && !finish) {
+        } else if (askedFrom && askedTo && !finish) {
             warn(rule, pull.toM(), new LayoutMessage.OneBraceFits(what, new Span(pull.fromM(), pull.toM())));
         }
         return new Braced(

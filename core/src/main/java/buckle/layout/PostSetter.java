@@ -29,6 +29,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.function.DoublePredicate;
 import java.util.function.Function;
 import org.jspecify.annotations.Nullable;
 
@@ -44,6 +45,7 @@ final class PostSetter {
     private final SoilAlong soil;
     private final Profile profile;
     private final PostPlaces places;
+    private final DoublePredicate wall;
     private final Map<Mark, StandingPost> standing = new HashMap<>();
     private final Map<Held, double[]> held = new HashMap<>();
 
@@ -56,7 +58,9 @@ final class PostSetter {
             LocalPlane plane,
             SoilAlong soil,
             Profile profile,
-            PostPlaces places) {
+            PostPlaces places,
+            DoublePredicate wall) {
+        this.wall = wall;
         this.line = line;
         this.fence = spec.fence();
         this.units = spec.units();
@@ -238,6 +242,9 @@ final class PostSetter {
 
     private boolean shared(Mark mark) {
         if (fence.standsByItself()) {
+            return true;
+        }
+        if (mark.ends() && !mark.runsOn() && wall.test(mark.stationM())) {
             return true;
         }
         if (line.book().onExisting() && (mark.kind().spaced() || mark.kind() == PostKind.LIGHT)) {

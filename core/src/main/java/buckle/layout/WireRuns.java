@@ -1,9 +1,9 @@
 package buckle.layout;
 
 import buckle.rulebook.Values;
-import buckle.spec.FenceSpec;
 import buckle.spec.Stringing.Tightener;
 import buckle.spec.Stringing.Way;
+import buckle.spec.WireGroup;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -71,10 +71,17 @@ final class WireRuns {
      * A course with its tighteners and its friction.
      *
      * @param posts all posts of the line, in order
+     * @param midFromM longer ones are tightened in their middle
      * @param endM where a tightener at the start of a pull sits
      */
     static WireRun run(
-            Course course, List<Pull> pulls, List<Mark> posts, FenceSpec fence, Way way, IntToDoubleFunction endM) {
+            Course course,
+            List<Pull> pulls,
+            List<Mark> posts,
+            Tightener tightener,
+            double midFromM,
+            Way way,
+            IntToDoubleFunction endM) {
         double slope = course.pulls().stream()
                 .mapToDouble(k -> pulls.get(k).slopeLengthM())
                 .sum();
@@ -82,8 +89,6 @@ final class WireRuns {
         Pull last = pulls.get(course.pulls().getLast());
         Along along = new Along(course, pulls);
         double whole = along.wholeM();
-        Tightener tightener = tightener(fence);
-        double midFromM = fence.wires().midRunFromM();
         boolean midway = tightener == Tightener.MIDWAY || tightener == Tightener.BY_LENGTH && slope > midFromM;
         List<Double> tighteners = switch (tightener) {
             case NONE -> List.<Double>of();
@@ -123,9 +128,8 @@ final class WireRuns {
     }
 
     /** Where all are pulled by hand but some, these are tightened at the end. */
-    private static Tightener tightener(FenceSpec fence) {
-        Tightener said = fence.stringing().tightener();
-        boolean strained = fence.wireGroups().stream().anyMatch(g -> !g.byHand());
+    static Tightener tightener(Tightener said, List<WireGroup> groups) {
+        boolean strained = groups.stream().anyMatch(g -> !g.byHand());
         return said == Tightener.NONE && strained ? Tightener.AT_END : said;
     }
 

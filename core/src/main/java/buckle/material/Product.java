@@ -1,6 +1,8 @@
 package buckle.material;
 
+import buckle.rulebook.Values;
 import java.util.Locale;
+import java.util.OptionalDouble;
 
 /** What can be bought or stands in the yard. */
 public sealed interface Product {
@@ -62,6 +64,40 @@ public sealed interface Product {
             return "panel." + Math.round(watts * 10);
         }
     }
+
+    /** A gate leaf for an opening. */
+    record Leaf(Fitting kind, double openingM) implements Product {
+        @Override
+        public String id() {
+            return "fitting." + kind.id() + "." + mm(openingM);
+        }
+    }
+
+    /** The energizer that was chosen. */
+    record Energizer(String name) implements Product {
+        @Override
+        public String id() {
+            return "energizer." + name.toLowerCase(Locale.ROOT).replaceAll("[^a-z0-9]+", "-");
+        }
+    }
+
+    /** Mass of a piece or a metre, where it follows from what it is made of. */
+    default OptionalDouble unitKg() {
+        return switch (this) {
+            case WireOf w -> OptionalDouble.of(w.conductor().kgPerM());
+            case PostOf p -> OptionalDouble.of(p.stock().kgPerM() * p.lengthM());
+            case Rail r -> OptionalDouble.of(Math.PI / 4 * RAIL_M * RAIL_M * r.lengthM() * Values.P16_TIMBER_KG_PER_M3);
+            case GroundRod g ->
+                OptionalDouble.of(Math.PI / 4 * ROD_M * ROD_M * g.lengthM() * Values.G5_STEEL_KG_PER_M3);
+            case Piece p when p.fitting() == Fitting.CONCRETE_BAG -> OptionalDouble.of(Values.B6_BAG_KG);
+            default -> OptionalDouble.empty();
+        };
+    }
+
+    /** A usual rail, and a usual ground rod. */
+    double RAIL_M = 0.1;
+
+    double ROD_M = 0.016;
 
     /** Anything of one kind. */
     record Piece(Fitting fitting) implements Product {

@@ -20,8 +20,12 @@ public enum Use {
     BRACE_PIN(Group.POSTS, "brace.pin", Rule.B4),
     BRACE_LOOP(Group.POSTS, "brace.loop", Rule.B3, Rule.B7),
     DIAGONAL(Group.POSTS, "brace.diagonal", Rule.B11),
+    BRACE_WIRE(Group.POSTS, "brace.wire", Rule.B3, Rule.B7),
+    BRACE_STAPLE(Group.POSTS, "brace.staple", Rule.B3),
+    TWITCH(Group.POSTS, "brace.twitch", Rule.B7),
     BACK_STAKE(Group.POSTS, "brace.back-stake", Rule.B5),
     FOOTING(Group.POSTS, "brace.concrete", Rule.B6),
+    CONCRETE(Group.POSTS, "concrete", Rule.B6),
     HOT_WIRE(Group.WIRE, "wire.hot", Rule.L1, Rule.S11, Rule.S14),
     EARTH_WIRE(Group.WIRE, "wire.earth", Rule.L1, Rule.S11, Rule.S14),
     PLAIN_WIRE(Group.WIRE, "wire.plain", Rule.L1, Rule.S11, Rule.S14),
@@ -29,16 +33,20 @@ public enum Use {
     CORNER_INSULATOR(Group.WIRE, "insulator.corner", Rule.I1, Rule.B9),
     CORNER_INSULATOR_INSIDE(Group.WIRE, "insulator.corner.inside", Rule.I1, Rule.I9),
     OFFSET_BRACKET(Group.WIRE, "insulator.offset", Rule.I4),
+    INSULATOR_NAIL(Group.WIRE, "fastener.insulator", Rule.I1),
     STRAIN_INSULATOR(Group.WIRE, "insulator.strain", Rule.I2),
+    WALL_ANCHOR(Group.WIRE, "wall-anchor", Rule.X15),
     STAPLE(Group.WIRE, "fastener", Rule.I1),
     CLIP(Group.WIRE, "fastener.clip", Rule.I1),
     STRAINER(Group.WIRE, "strainer", Rule.S2, Rule.S4),
     SPRING(Group.WIRE, "spring", Rule.S3),
     CRIMP(Group.WIRE, "crimp", Rule.S5),
     WIRE_JOINT(Group.WIRE, "joiner", Rule.S14),
+    JOINT_SLEEVE(Group.WIRE, "crimp.joint", Rule.S5, Rule.S14),
     END_TIE(Group.WIRE, "tie", Rule.S5),
     JUMPER_SET(Group.WIRE, "jumper", Rule.J1),
     JUMPER_PIECE(Group.WIRE, "jumper.piece", Rule.J1),
+    JUMPER_WIRE(Group.WIRE, "jumper.wire", Rule.J1),
     CLAMP(Group.WIRE, "clamp", Rule.J1, Rule.J3),
     CUT_OUT(Group.WIRE, "cut-out", Rule.J4, Rule.J8),
     SWING_GATE(Group.GATES, "gate.swing", Rule.J5, Rule.J3),
@@ -50,8 +58,12 @@ public enum Use {
     STRAND_GATE(Group.GATES, "gate.strand", Rule.J5, Rule.J2),
     GATE_ANCHOR(Group.GATES, "gate.anchor", Rule.J5, Rule.X15),
     CREEK_PART(Group.GATES, "gate.creek", Rule.J5, Rule.J3),
+    GATE_WIRE(Group.GATES, "gate.wire", Rule.J5),
     GATE_CABLE(Group.GATES, "cable.gate", Rule.J3, Rule.J6, Rule.C9),
     CONDUIT(Group.GATES, "conduit", Rule.J3),
+    RISER(Group.GATES, "conduit.riser", Rule.J3),
+    ELBOW(Group.GATES, "conduit.elbow", Rule.J3),
+    CABLE_MARK(Group.GATES, "cable.mark", Rule.J3),
     ENERGIZER(Group.FEED, "energizer", Rule.C1, Rule.C3),
     LEAD_OUT(Group.FEED, "cable.lead-out", Rule.C9),
     BATTERY(Group.FEED, "battery", Rule.E4, Rule.X8),
@@ -130,6 +142,10 @@ public enum Use {
                 || this == GATE_CABLE
                 || this == CONDUIT
                 || this == GATE_NETTING
+                || this == GATE_WIRE
+                || this == RISER
+                || this == BRACE_WIRE
+                || this == JUMPER_WIRE
                 || this == LEAD_OUT
                 || this == SUPPLY_CABLE
                 || this == LEAD

@@ -124,6 +124,9 @@ final class EnglishLayout {
                         + English.percent(m.leftLow()) + " to " + English.percent(m.leftHigh())
                         + " of the pull at the far end. Part the run, best at " + en.length(m.partM())
                         + ", or tighten midway or on each side.";
+            case EndsAtWall m ->
+                "The wires end on the wall of “" + m.building()
+                        + "”: a stub or an eye for each, insulated, instead of a post. Ask whose wall it is, and keep hot wires off its metal.";
             case NetOverUneven m ->
                 "The ground is uneven for a net: at " + en.length(m.atM()) + " it lies " + en.height(m.offM())
                         + (m.hollow() ? " under" : " over") + " the line from post to post, "

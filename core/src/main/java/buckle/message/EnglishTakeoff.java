@@ -84,6 +84,18 @@ final class EnglishTakeoff {
                     case SUPPLY_CABLE -> "length and cross-section as the supply has them";
                     default -> "off the ground, closed against rain, vermin and children";
                 };
+            case Diagonals m ->
+                plural(m.frames(), "frame")
+                        + " × 2 strands from the foot of the strong post to the head of the brace post, and what goes round both";
+            case ConcreteBags m ->
+                plural(m.footings(), "footing") + " round their pipes, by the bag of " + number(m.bagKg())
+                        + " kg, rounded up line by line";
+            case JumperWire m ->
+                plural(m.pieces(), "piece") + ": in jumper sets from wire to wire and " + en.length(m.spareM())
+                        + " each for the clamps, elsewhere " + en.length(m.pieceM()) + " each";
+            case GateStrands m -> plural(m.strands(), "strand") + " across openings";
+            case Risers m -> "up both posts to the lowest wire at " + plural(m.gates(), "cabled gate");
+            case Tool m -> tool(m);
             case GateAnchors m -> "two at " + plural(m.strands(), "strand") + ", one at each end";
             case GateCables m ->
                 plural(m.cables(), "cable") + " at " + plural(m.gates(), "gate")
@@ -116,6 +128,29 @@ final class EnglishTakeoff {
         };
     }
 
+    private static String tool(Tool tool) {
+        return switch (tool) {
+            case GLOVES_GLASSES -> "gloves and glasses for everybody who handles wire or drives";
+            case TAPE_STRING -> "tape, string line, marking paint";
+            case STORY_POLE -> "story pole and marker";
+            case METER -> "fence meter";
+            case POST_DRIVER -> "post driver or sledge and driving cap";
+            case AUGER_LEVEL -> "auger or digging bar and shovel, rammer, level";
+            case BAR_PILOT_AUGER -> "stone bar and 4 in (100 mm) pilot auger";
+            case DRILL_SAW -> "drill with a bit for the brace pins, saw";
+            case HAMMER -> "hammer, pouch for staples and nails";
+            case SPINNER -> "spinner for coils";
+            case REEL -> "geared reel for woven goods";
+            case PLIERS -> "fencing pliers, side cutters";
+            case CRIMPER -> "crimping tool and gauge";
+            case STRAINER_HANDLE -> "strainer handle, tension gauge";
+            case SPADE -> "spade or trencher for cable";
+            case ROD_DRIVER -> "rod driver or sledge";
+            case SPANNER -> "spanner for clamps";
+            case MIXER -> "barrow, water and something to mix concrete in";
+        };
+    }
+
     private String slack(WireLength m) {
         String slack = m.slackPercent() > 0 ? " + " + number(m.slackPercent()) + " % slack" : "";
         boolean covered = m.tails().isEmpty() && !slack.isEmpty();
@@ -143,6 +178,8 @@ final class EnglishTakeoff {
                         + p.conductor().text();
             case Product.PostOf p -> upper(postNoun(use)) + ", " + p.stock().text() + ", " + en.length(p.lengthM());
             case Product.Rail p -> "Brace rail, " + en.length(p.lengthM());
+            case Product.Leaf p -> p.kind().text() + ", for " + en.length(p.openingM());
+            case Product.Energizer p -> "Energizer, certified: " + p.name();
             case Product.Battery p -> "Battery, 12 V, " + number(p.ah()) + " Ah";
             case Product.Panel p -> "Panel, " + number(p.watts()) + " W";
             case Product.GroundRod p -> English.upper(p.kind().text()) + ", " + en.length(p.lengthM());
@@ -198,6 +235,12 @@ final class EnglishTakeoff {
             case SLEEVE -> counted(count, "sleeve", "sleeves");
             case TIGHTENER -> counted(count, "place tightened", "places tightened");
             case BRACED_PULL -> counted(count, "braced pull", "braced pulls");
+            case NAILED_INSULATOR -> counted(count, "nailed insulator", "nailed insulators");
+            case BRACE_FRAME -> counted(count, "frame", "frames");
+            case WIRE_JOINT -> counted(count, "joint", "joints");
+            case GATE_CABLE -> counted(count, "cable", "cables");
+            case CABLED_GATE -> counted(count, "cabled gate", "cabled gates");
+            case WALL -> counted(count, "end on a wall", "ends on walls");
             case POST_PASSED -> counted(count, "post passed", "posts passed");
             case POST_PASSED_IN_TURN -> counted(count, "post passed in a turn", "posts passed in a turn");
             case POST_PASSED_INSIDE_TURN -> counted(count, "post passed inside a turn", "posts passed inside a turn");

@@ -31,6 +31,9 @@ public sealed interface LayoutMessage extends Message {
      */
     record PullLost(double turnDeg, double leftLow, double leftHigh, double partM) implements LayoutMessage {}
 
+    /** The wires end on a wall. */
+    record EndsAtWall(String building) implements LayoutMessage {}
+
     /** A net does not follow the ground between its posts: so much gap under it, or so much ground above its foot. */
     record NetOverUneven(double atM, double offM, boolean hollow) implements LayoutMessage {}
 

@@ -35,6 +35,12 @@ public sealed interface TakeoffMessage extends Message {
         TIGHTENER,
         BRACED_PULL,
         POST_PASSED,
+        WALL,
+        NAILED_INSULATOR,
+        BRACE_FRAME,
+        WIRE_JOINT,
+        GATE_CABLE,
+        CABLED_GATE,
         POST_PASSED_IN_TURN,
         POST_PASSED_INSIDE_TURN,
         POST_OF_OLD_FENCE,
@@ -164,6 +170,48 @@ public sealed interface TakeoffMessage extends Message {
 
     /** What goes with battery and panel. */
     record AsSaid(Use use) implements TakeoffMessage {}
+
+    /** Strands of diagonals: so many frames, two strands each. */
+    record Diagonals(long frames, double totalM) implements TakeoffMessage {}
+
+    /** Bags for footings. */
+    record ConcreteBags(long footings, double bagKg) implements TakeoffMessage {}
+
+    /** Pieces of jumper wire: in sets from the lowest wire to the highest, elsewhere a forearm each. */
+    record JumperWire(long pieces, double spareM, double pieceM) implements TakeoffMessage {}
+
+    /** Strands across openings. */
+    record GateStrands(long strands) implements TakeoffMessage {}
+
+    /** Conduit up the posts to the lowest wire. */
+    record Risers(long gates) implements TakeoffMessage {}
+
+    /** What the crew carries (common practice). */
+    enum Tool implements TakeoffMessage {
+        GLOVES_GLASSES,
+        TAPE_STRING,
+        STORY_POLE,
+        METER,
+        POST_DRIVER,
+        AUGER_LEVEL,
+        BAR_PILOT_AUGER,
+        DRILL_SAW,
+        HAMMER,
+        SPINNER,
+        REEL,
+        PLIERS,
+        CRIMPER,
+        STRAINER_HANDLE,
+        SPADE,
+        ROD_DRIVER,
+        SPANNER,
+        MIXER;
+
+        @Override
+        public String key() {
+            return "tool-" + TakeoffMessage.super.key();
+        }
+    }
 
     /** Two at each strand. */
     record GateAnchors(long strands) implements TakeoffMessage {}

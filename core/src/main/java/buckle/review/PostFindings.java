@@ -192,7 +192,9 @@ final class PostFindings {
                         : b.strongStationM();
                 Hold onDay = b.load().day().hold();
                 Hold atWorst = b.load().worst().hold();
-                if (atWorst == Hold.USUAL
+                boolean wall = line.wallsM().stream().anyMatch(w -> Math.abs(w - at) < Post.SAME_PLACE_M);
+                if (wall
+                        || atWorst == Hold.USUAL
                         || !seen.subSet(at - Post.SAME_PLACE_M, false, at + Post.SAME_PLACE_M, false)
                                 .isEmpty()) {
                     continue;

@@ -328,6 +328,36 @@ public final class Values {
     /** Ground that lies so far off the straight from post to post is uneven for a net; ours, about the mesh of one. */
     public static final double X3_NET_OFF_M = Lengths.in(4);
 
+    /** Wires that end so near a building end on its wall; ours. */
+    public static final double X15_WALL_M = 0.6;
+
+    /** I1: nails or screws in an insulator on timber. */
+    public static final int I1_NAILS = 2;
+
+    /** B3: staples of a diagonal, one at both ends of both strands. */
+    public static final int B3_STAPLES = 4;
+
+    /** B3: what a strand of a diagonal takes round both posts; ours. */
+    public static final double B3_WRAP_M = 0.5;
+
+    /** S5: sleeves of a joint in crimped wire, one on each of two ends. */
+    public static final int S5_CRIMPS_PER_JOINT = 2;
+
+    /** B6: a bag of concrete. */
+    public static final double B6_BAG_KG = 25;
+
+    /** J3: elbows of a conduit, two at the foot and two turned down at the top. */
+    public static final int J3_ELBOWS = 4;
+
+    /** J1: more than the way from wire to wire that a piece of jumper wire takes, for its clamps; ours. */
+    public static final double J1_SPARE_M = 0.15;
+
+    /** J1: a piece of jumper wire round a post, along a branch or to a switch; ours. */
+    public static final double J1_PIECE_M = 0.6;
+
+    /** Steel. */
+    public static final double G5_STEEL_KG_PER_M3 = 7850;
+
     /** P12: coated end rods go in about a foot. */
     public static final double P12_END_ROD_M = Lengths.ft(1);
 

@@ -90,6 +90,7 @@ public final class Parts {
         all.leads();
         all.feed();
         all.signs();
+        all.parts.addAll(SmallParts.of(layout, spec, List.copyOf(all.parts)));
         return List.copyOf(all.parts);
     }
 
@@ -428,6 +429,7 @@ public final class Parts {
     private void wires(Wired w) {
         w.groups.forEach(g -> wire(w, g));
         insulators(w);
+        walls(w);
         straining(w);
     }
 
@@ -523,6 +525,19 @@ public final class Parts {
         w.fastened(by)
                 .forEach((wires, at) ->
                         counted(use, Product.of(fitting), w, onFasteners, wires, Noun.POST_PASSED, at, 1));
+    }
+
+    /** A stub or an eye for each wire where they end on a wall. */
+    private void walls(Wired w) {
+        counted(
+                Use.WALL_ANCHOR,
+                Product.of(Fitting.WALL_ANCHOR),
+                w,
+                Noun.WIRE,
+                w.pieces(),
+                Noun.WALL,
+                w.line.wallsM(),
+                1);
     }
 
     private void straining(Wired w) {
@@ -626,11 +641,11 @@ public final class Parts {
         int hot = line.schedule().count(WireRole.HOT);
         for (GatePlace gate : line.gates()) {
             switch (gate.kind()) {
-                case SWING -> gate(Use.SWING_GATE, Fitting.SWING_GATE, line, gate, 1);
-                case SLIDING -> gate(Use.SLIDING_GATE, Fitting.SLIDING_GATE, line, gate, 1);
+                case SWING -> leaf(Use.SWING_GATE, Fitting.SWING_GATE, line, gate);
+                case SLIDING -> leaf(Use.SLIDING_GATE, Fitting.SLIDING_GATE, line, gate);
                 case HANDLE -> gate(Use.GATE_HANDLE, Fitting.GATE_HANDLE, line, gate, hot);
                 case SPRING_SET -> gate(Use.SPRING_GATE, Fitting.SPRING_GATE_SET, line, gate, hot);
-                case RIGID -> gate(Use.RIGID_GATE, Fitting.RIGID_GATE, line, gate, 1);
+                case RIGID -> leaf(Use.RIGID_GATE, Fitting.RIGID_GATE, line, gate);
                 case STRAND -> {
                     gate(Use.STRAND_GATE, Fitting.STRAND_HANDLE, line, gate, 1);
                     gate(Use.GATE_ANCHOR, Fitting.GATE_ANCHOR, line, gate, 2);
@@ -647,6 +662,16 @@ public final class Parts {
             }
             cables(line, gate);
         }
+    }
+
+    /** Leaves differ by the opening they close. */
+    private void leaf(Use use, Fitting fitting, LineLayout line, GatePlace gate) {
+        add(
+                use,
+                new Product.Leaf(fitting, gate.openingM()),
+                new Place.Stations(line.lineId(), List.of(gate.fromM())),
+                1,
+                new Terms.Plain());
     }
 
     private void gate(Use use, Fitting fitting, LineLayout line, GatePlace gate, int each) {
@@ -707,7 +732,11 @@ public final class Parts {
     private void feed() {
         FeedPlace feed = layout.feed().orElseThrow();
         Place at = new Place.Stations(feed.lineId(), List.of(feed.stationM()));
-        add(Use.ENERGIZER, Product.of(Fitting.ENERGIZER), at, 1, new Terms.Plain());
+        Product energizer = spec.supply()
+                .energizer()
+                .<Product>map(e -> new Product.Energizer(e.name()))
+                .orElse(Product.of(Fitting.ENERGIZER));
+        add(Use.ENERGIZER, energizer, at, 1, new Terms.Plain());
         power(at);
         add(Use.CUT_OUT, Product.of(Fitting.CUT_OUT), at, spec.supply().leadOutSwitch() ? 1 : 0, new Terms.Plain());
         double leadOut = feed.leadOutM() + spec.supply().leadOutSpareM();

@@ -147,6 +147,8 @@ public final class Takeoff {
                         : "." + l.family().name().toLowerCase(Locale.ROOT).replace('_', '-');
             case Product.Rail r -> rank == 0 ? "" : "." + (rank + 1);
             case Product.GroundRod r -> rank == 0 ? "" : "." + (rank + 1);
+            case Product.Leaf l -> rank == 0 ? "" : "." + Math.round(l.openingM() * 1000);
+            case Product.Energizer e -> "";
             case Product.Battery b -> "";
             case Product.Panel w -> "";
             case Product.Piece p -> "";
@@ -202,6 +204,7 @@ public final class Takeoff {
             case CORNER_INSULATOR_INSIDE -> counted(parts, Noun.POST_PASSED_INSIDE_TURN, false, 1, count);
             case OFFSET_BRACKET -> counted(parts, Noun.POST_OF_OLD_FENCE, false, 1, count);
             case STRAIN_INSULATOR -> ends(parts, Noun.HOT_WIRE, Noun.INSULATED_END, 1, count);
+            case WALL_ANCHOR -> counted(parts, Noun.WALL, false, 1, count);
             case STAPLE, CLIP -> counted(parts, Noun.POST_PASSED, false, 1, count);
             case STRAINER -> counted(parts, Noun.WIRE, or(parts, Noun.TIGHTENER), false, 1, count);
             case SPRING -> counted(parts, Noun.HOT_WIRE, or(parts, Noun.RUN), false, 1, count);
@@ -266,6 +269,23 @@ public final class Takeoff {
                                 feed().groundLeadM())
                         : new TakeoffMessage.GroundLead(
                                 feed().firstRodM(), feed().rods() - 1, feed().rodApartM(), feed().groundLeadM());
+            case BRACE_WIRE -> new TakeoffMessage.Diagonals(parts.size(), quantity);
+            case CONCRETE ->
+                new TakeoffMessage.ConcreteBags(
+                        parts.stream()
+                                .mapToLong(p ->
+                                        ((Place.Stations) p.place()).stationsM().size())
+                                .sum(),
+                        Values.B6_BAG_KG);
+            case JUMPER_WIRE ->
+                new TakeoffMessage.JumperWire(
+                        parts.stream()
+                                .mapToLong(p -> ((Terms.Metres) p.terms()).wires())
+                                .sum(),
+                        Values.J1_SPARE_M,
+                        Values.J1_PIECE_M);
+            case GATE_WIRE -> new TakeoffMessage.GateStrands(parts.size());
+            case RISER -> new TakeoffMessage.Risers(parts.size());
             case BATTERY -> new TakeoffMessage.Batteries(count, spec.supply().source() == Supply.Source.SOLAR);
             case PANEL, CHARGE_CONTROLLER, BATTERY_BOX, SUPPLY_CABLE -> new TakeoffMessage.AsSaid(use);
             case LEAD -> new TakeoffMessage.Leads(parts.size(), quantity);

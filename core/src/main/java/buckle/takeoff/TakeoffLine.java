@@ -7,6 +7,7 @@ import buckle.rulebook.Rule;
 import buckle.units.Lengths;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * One line of the takeoff: all parts of one product for one use.
@@ -33,6 +34,12 @@ public record TakeoffLine(
     /** {@code m} or {@code pcs}. */
     public String unit() {
         return use.byMetre() ? "m" : "pcs";
+    }
+
+    /** Mass of what the fence takes, where it follows from what the product is made of. */
+    public OptionalDouble massKg() {
+        OptionalDouble unit = product.unitKg();
+        return unit.isPresent() ? OptionalDouble.of(unit.getAsDouble() * quantity) : unit;
     }
 
     /** Packs to load: so many of a size, named coil, roll or pack. */

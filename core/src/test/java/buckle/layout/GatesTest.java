@@ -5,6 +5,12 @@ import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
 import buckle.design.Design;
+import buckle.land.Land;
+import buckle.land.LandFeature;
+import buckle.land.LandKind;
+import buckle.land.Surroundings;
+import buckle.land.Terrain;
+import buckle.land.Traits;
 import buckle.message.LayoutMessage;
 import buckle.network.LiveWires;
 import buckle.rulebook.Rule;
@@ -18,6 +24,7 @@ import buckle.takeoff.TakeoffLine;
 import buckle.units.Lengths;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import net.jqwik.api.ForAll;
 import net.jqwik.api.Property;
@@ -176,6 +183,33 @@ class GatesTest {
         Design hotOnly = lay(both, square(gate.withFit(Gate.GateFit.USUAL.withHotOnly(true))));
         assertThat(quantity(hotOnly, "cable.gate")).isCloseTo(opening + under + 2 * hotM, within(0.1));
         assertThat(dead(hotOnly)).isFalse();
+    }
+
+    /** A line from a barn to a barn's corner: no end posts, no braces at them, an eye in the wall for each wire. */
+    @Test
+    void onAWall() {
+        LandFeature barn = new LandFeature(
+                "barn",
+                LandKind.BUILDING,
+                "barn",
+                LandKind.Shape.AREA,
+                List.of(Fences.at(-8, -5), Fences.at(0, -5), Fences.at(0, 5), Fences.at(-8, 5)),
+                Traits.NONE,
+                "");
+        FenceLine line = Fences.line("a", false, 0.2, 0, 60, 0);
+        Land land = new Land(List.of(barn), List.of(), Optional.empty(), OptionalDouble.empty(), List.of(), List.of());
+        Surroundings around = new Surroundings(land, Terrain.NONE);
+        Design design = Design.of(Fences.site(5, 3, line), around, Spec.USUAL);
+        Post first = first(design).posts().getFirst();
+        assertThat(first.shared()).isTrue();
+        assertThat(quantity(design, "post.end")).isEqualTo(1);
+        assertThat(quantity(design, "brace.rail")).isEqualTo(1);
+        assertThat(quantity(design, "wall-anchor")).isEqualTo(2);
+        assertThat(quantity(design, "insulator.strain")).isEqualTo(4);
+        assertThat(design.layout().findings())
+                .anyMatch(f -> f.message() instanceof LayoutMessage.EndsAtWall m
+                        && m.building().contains("barn"));
+        assertThat(dead(design)).isFalse();
     }
 
     /** A sliding leaf wants its own width of straight fence beside it. */

@@ -195,7 +195,7 @@ class StringingTest {
         screen.test("holds-at").blur();
         screen.settled();
         sheet(screen, "findings");
-        assertThat(screen.page.locator(".sheet").allInnerTexts().toString())
+        assertThat(screen.test("finding-list").innerText())
                 .contains("wire 1 to 4 in (2 in lower than asked)")
                 .contains("wire 2 to 14 in (2 in higher than asked)");
         screen.saved();

@@ -9,16 +9,23 @@ import buckle.message.Message;
 import buckle.rulebook.Rule;
 import buckle.takeoff.LedgerFigure;
 import buckle.takeoff.TakeoffLine;
+import buckle.takeoff.Tools;
 import buckle.units.UnitSystem;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
-/** A design as it is told outside: takeoff and ledger in words and in the units of the job. */
-public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEntry> ledger) {
+/**
+ * A design as it is told outside: takeoff and ledger in words and in the units of the job.
+ *
+ * @param tools what the crew has to carry
+ */
+public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<String> tools, List<LedgerEntry> ledger) {
     /**
      * A line of the takeoff.
      *
      * @param group heading it stands under
+     * @param massKg of what is needed, where it follows from what it is made of
      * @param item stable key of use and kind, {@code strainer}
      * @param use stable id of what it is for, {@code product} of what is bought
      */
@@ -31,6 +38,7 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
             double quantity,
             String unit,
             Optional<TakeoffLine.Pack> pack,
+            OptionalDouble massKg,
             String derivation,
             List<Rule> rules) {
         /** A line in words. */
@@ -44,6 +52,7 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
                     line.quantity(),
                     line.unit(),
                     line.pack(),
+                    line.massKg(),
                     English.text(line.derivation(), units),
                     line.rules());
         }
@@ -102,6 +111,9 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<LedgerEn
         return new DesignView(
                 layout,
                 design.takeoff().stream().map(l -> TakeoffItem.of(l, units)).toList(),
+                Tools.of(design.layout(), design.takeoff()).stream()
+                        .map(t -> English.text(t, units))
+                        .toList(),
                 design.ledger().stream().map(f -> LedgerEntry.of(f, units)).toList());
     }
 }

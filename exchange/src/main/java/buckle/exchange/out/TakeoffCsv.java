@@ -18,7 +18,17 @@ public final class TakeoffCsv {
     private static final CSVFormat FORMAT = CSVFormat.RFC4180
             .builder()
             .setHeader(
-                    "item", "name", "quantity", "unit", "packs", "pack", "pack_size", "derivation", "rules", "product")
+                    "item",
+                    "name",
+                    "quantity",
+                    "unit",
+                    "packs",
+                    "pack",
+                    "pack_size",
+                    "derivation",
+                    "rules",
+                    "product",
+                    "mass_kg")
             .get();
 
     private TakeoffCsv() {}
@@ -38,7 +48,8 @@ public final class TakeoffCsv {
                         pack.map(p -> number(p.size())).orElse(""),
                         Cells.text(English.text(line.derivation(), units)),
                         line.rules().stream().map(Rule::name).collect(Collectors.joining(" ")),
-                        Cells.text(line.product().id()));
+                        Cells.text(line.product().id()),
+                        line.massKg().isPresent() ? number(line.massKg().getAsDouble()) : "");
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

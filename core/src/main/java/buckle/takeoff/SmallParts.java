@@ -1,0 +1,210 @@
+package buckle.takeoff;
+
+import buckle.layout.Brace;
+import buckle.layout.GatePlace;
+import buckle.layout.Joint;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
+import buckle.layout.Post;
+import buckle.layout.Pull;
+import buckle.material.Fitting;
+import buckle.material.PostStock;
+import buckle.material.Product;
+import buckle.material.Use;
+import buckle.message.JointKind;
+import buckle.message.TakeoffMessage.Noun;
+import buckle.rulebook.Values;
+import buckle.site.GateKind;
+import buckle.spec.BraceKind;
+import buckle.spec.FenceSpec;
+import buckle.spec.Spec;
+import buckle.spec.Wire;
+import buckle.spec.WireRole;
+import buckle.takeoff.Part.Terms;
+import java.util.ArrayList;
+import java.util.List;
+
+/** What is forgotten when a fence is counted by hand: nails, staples, diagonals' wire, sleeves of joints, strands of gates, jumper wire, elbows, concrete. */
+final class SmallParts {
+    private final Layout layout;
+    private final Spec spec;
+    private final List<Part> parts = new ArrayList<>();
+
+    private SmallParts(Layout layout, Spec spec) {
+        this.layout = layout;
+        this.spec = spec;
+    }
+
+    /** @param counted what was counted already, from which some follow */
+    static List<Part> of(Layout layout, Spec spec, List<Part> counted) {
+        SmallParts all = new SmallParts(layout, spec);
+        all.nails(counted);
+        for (LineLayout line : layout.lines()) {
+            all.diagonals(line);
+            all.sleeves(line);
+            all.concrete(line);
+            line.gates().forEach(gate -> all.gate(line, gate));
+        }
+        layout.joints().forEach(all::jumper);
+        return all.parts;
+    }
+
+    private void add(Use use, Product product, Place place, double quantity, Terms terms) {
+        if (quantity > 0) {
+            parts.add(new Part(use, product, place, quantity, terms));
+        }
+    }
+
+    private void each(Use use, Fitting fitting, String lineId, Noun thing, List<Double> stationsM, long each) {
+        add(
+                use,
+                Product.of(fitting),
+                new Place.Stations(lineId, stationsM),
+                each * stationsM.size(),
+                new Terms.Each(thing, stationsM.size(), each));
+    }
+
+    /** Two for each insulator that is nailed or screwed on. */
+    private void nails(List<Part> counted) {
+        for (Part p : counted) {
+            boolean nailed = p.product() instanceof Product.LineInsulator l && l.family() == PostStock.Family.TIMBER
+                    || p.use() == Use.CORNER_INSULATOR
+                    || p.use() == Use.CORNER_INSULATOR_INSIDE;
+            if (nailed) {
+                long insulators = Math.round(p.quantity());
+                add(
+                        Use.INSULATOR_NAIL,
+                        Product.of(Fitting.INSULATOR_NAIL),
+                        p.place(),
+                        (double) insulators * Values.I1_NAILS,
+                        new Terms.Each(Noun.NAILED_INSULATOR, insulators, Values.I1_NAILS));
+            }
+        }
+    }
+
+    /** Two strands from the foot of the strong post to the head of the brace post, a staple at both ends of each, twisted by a stick. */
+    private void diagonals(LineLayout line) {
+        List<Double> frames = new ArrayList<>();
+        for (Brace b : line.braces()) {
+            for (int k = 0; k < (b.kind().framed() ? b.kind().rails() : 0); k++) {
+                frames.add(b.strongStationM());
+                double high = Math.max(0.3, line.schedule().topM() - Values.B14_UNDER_TOP_M);
+                double strand = Math.hypot(b.railM(), high) + Values.B3_WRAP_M;
+                add(
+                        Use.BRACE_WIRE,
+                        Product.of(Fitting.BRACE_WIRE),
+                        new Place.Stations(line.lineId(), List.of(b.strongStationM())),
+                        2 * strand,
+                        new Terms.Metres(2, strand, 0));
+            }
+        }
+        each(Use.BRACE_STAPLE, Fitting.BRACE_STAPLE, line.lineId(), Noun.BRACE_FRAME, frames, Values.B3_STAPLES);
+        each(Use.TWITCH, Fitting.TWITCH, line.lineId(), Noun.BRACE_FRAME, frames, 1);
+    }
+
+    /** Of joints where coils end in crimped wire. */
+    private void sleeves(LineLayout line) {
+        List<Double> joints = new ArrayList<>();
+        for (Pull pull : line.pulls()) {
+            pull.wires().stream().filter(w -> w.conductor().crimped()).forEach(w -> joints.addAll(w.joinersM()));
+        }
+        each(Use.JOINT_SLEEVE, Fitting.CRIMP, line.lineId(), Noun.WIRE_JOINT, joints, Values.S5_CRIMPS_PER_JOINT);
+    }
+
+    private void concrete(LineLayout line) {
+        if (spec.fence(line.lineId()).braces().kind() != BraceKind.PIPE_CONCRETE) {
+            return;
+        }
+        double kg = 0;
+        List<Double> footings = new ArrayList<>();
+        for (Post p : line.posts()) {
+            if (p.ends() && !p.shared()) {
+                footings.add(p.stationM());
+                double pipe = p.stock().widthM();
+                kg += Math.PI
+                        / 4
+                        * (Values.B6_FOOTING_M * Values.B6_FOOTING_M - pipe * pipe)
+                        * p.depthM()
+                        * Values.B6_CONCRETE_KG_PER_M3;
+            }
+        }
+        add(
+                Use.CONCRETE,
+                Product.of(Fitting.CONCRETE_BAG),
+                new Place.Stations(line.lineId(), footings),
+                Math.ceil(kg / Values.B6_BAG_KG - 1e-9),
+                new Terms.Plain());
+    }
+
+    private void gate(LineLayout line, GatePlace gate) {
+        Place across = new Place.Stretch(line.lineId(), gate.fromM(), gate.toM());
+        FenceSpec fence = spec.fence(line.lineId());
+        List<Wire> hot = line.schedule().wires().stream()
+                .filter(w -> w.role() == WireRole.HOT)
+                .toList();
+        int strands = gate.kind() == GateKind.STRAND ? 1 : gate.kind() == GateKind.HANDLE ? hot.size() : 0;
+        for (int i = hot.size() - strands; i < hot.size(); i++) {
+            add(
+                    Use.GATE_WIRE,
+                    new Product.WireOf(hot.get(i).madeOf(fence.wires())),
+                    across,
+                    gate.openingM(),
+                    new Terms.Metres(1, gate.openingM(), 0));
+        }
+        int cables = layout.joints().stream()
+                .filter(j -> j.id().equals(gate.id()))
+                .mapToInt(j -> j.parts().cables())
+                .sum();
+        if (cables == 0) {
+            return;
+        }
+        List<Double> at = List.of(gate.fromM());
+        each(Use.CABLE_MARK, Fitting.CABLE_MARK, line.lineId(), Noun.GATE_CABLE, repeated(at, cables), 2);
+        if (gate.kind() != GateKind.CREEK) {
+            each(Use.ELBOW, Fitting.ELBOW, line.lineId(), Noun.CABLED_GATE, at, Values.J3_ELBOWS);
+            double riser = line.schedule().wires().getFirst().heightM();
+            add(Use.RISER, Product.of(Fitting.CONDUIT), across, 2 * riser, new Terms.Metres(2, riser, 0));
+        }
+    }
+
+    private static List<Double> repeated(List<Double> at, int times) {
+        List<Double> all = new ArrayList<>();
+        for (int i = 0; i < times; i++) {
+            all.addAll(at);
+        }
+        return all;
+    }
+
+    /** From wire to wire in a jumper set; round a post or to a switch as long as a forearm. */
+    private void jumper(Joint joint) {
+        if (joint.parts().pieces() == 0) {
+            return;
+        }
+        double length = joint.kind() == JointKind.JUMPER
+                ? spanM(joint, joint.hot())
+                        + spanM(joint, joint.earth())
+                        + joint.parts().pieces() * Values.J1_SPARE_M
+                : joint.parts().pieces() * Values.J1_PIECE_M;
+        add(
+                Use.JUMPER_WIRE,
+                Product.of(Fitting.JUMPER_WIRE),
+                new Place.Stations(joint.lineId(), List.of(joint.stationM())),
+                length,
+                new Terms.Metres(joint.parts().pieces(), length, 0));
+    }
+
+    /** From the lowest of some wires to the highest. */
+    private double spanM(Joint joint, List<Integer> wires) {
+        if (wires.size() < 2) {
+            return 0;
+        }
+        List<Wire> all = layout.lines().stream()
+                .filter(l -> l.lineId().equals(joint.lineId()))
+                .findFirst()
+                .orElseThrow()
+                .schedule()
+                .wires();
+        return all.get(wires.getLast() - 1).heightM()
+                - all.get(wires.getFirst() - 1).heightM();
+    }
+}
