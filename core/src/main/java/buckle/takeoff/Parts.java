@@ -36,6 +36,7 @@ import buckle.task.Cancellation;
 import buckle.units.Lengths;
 import java.util.ArrayList;
 import java.util.EnumMap;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
@@ -52,6 +53,8 @@ public final class Parts {
     private final Layout layout;
     private final Spec spec;
     private final List<Part> parts = new ArrayList<>();
+    /** Joints of gates, by their ids. */
+    private final Map<String, Joint> gateJoints = new HashMap<>();
     /** Wires on insulators: the hot ones, unless somebody wants others on insulators or hot ones without. */
     private final Noun onInsulators;
 
@@ -60,6 +63,7 @@ public final class Parts {
     private Parts(Layout layout, Spec spec) {
         this.layout = layout;
         this.spec = spec;
+        layout.joints().forEach(j -> gateJoints.put(key(j.lineId(), j.id()), j));
         boolean usual = layout.lines().stream()
                 .flatMap(l -> l.schedule().wires().stream())
                 .allMatch(w -> w.fastening().isEmpty());
@@ -92,6 +96,11 @@ public final class Parts {
         all.signs();
         all.parts.addAll(SmallParts.of(layout, spec, List.copyOf(all.parts)));
         return List.copyOf(all.parts);
+    }
+
+    /** A joint or a gate by its line: ids of gates are told apart by line only. */
+    static String key(String lineId, String id) {
+        return lineId + "/" + id;
     }
 
     /** Written down where there is any. */
@@ -680,27 +689,19 @@ public final class Parts {
 
     /** As many cables across an opening as its joint has. */
     private void cables(LineLayout line, GatePlace gate) {
-        List<Joint> cabled = layout.joints().stream()
-                .filter(j -> j.lineId().equals(line.lineId())
-                        && j.name().equals(gate.name())
-                        && Math.abs(j.stationM() - gate.fromM()) < Lengths.TAPE_M
-                        && j.parts().cables() > 0)
-                .toList();
-        if (cabled.isEmpty()) {
+        Joint joint = gateJoints.get(key(line.lineId(), gate.id()));
+        if (joint == null || joint.parts().cables() == 0) {
             return;
         }
         FenceSpec.UnderGate under = spec.fence().underGate();
         Place across = new Place.Stretch(line.lineId(), gate.fromM(), gate.toM());
-        for (Joint joint : cabled) {
-            boolean hot = joint.kind() == JointKind.CABLE;
-            for (List<Integer> wires : List.of(hot ? joint.hot() : List.<Integer>of(), joint.earth())) {
-                if (!wires.isEmpty()) {
-                    // Up to the lowest of the wires it serves, on both sides.
-                    double riser =
-                            line.schedule().wires().get(wires.getFirst() - 1).heightM();
-                    double each = gate.openingM() + 2 * under.burialM() + 2 * riser + 2 * under.spareLoopM();
-                    add(Use.GATE_CABLE, Product.of(Fitting.GATE_CABLE), across, each, new Terms.Metres(1, each, 0));
-                }
+        boolean hot = joint.kind() == JointKind.CABLE;
+        for (List<Integer> wires : List.of(hot ? joint.hot() : List.<Integer>of(), joint.earth())) {
+            if (!wires.isEmpty()) {
+                // Up to the lowest of the wires it serves, on both sides.
+                double riser = line.schedule().wires().get(wires.getFirst() - 1).heightM();
+                double each = gate.openingM() + 2 * under.burialM() + 2 * riser + 2 * under.spareLoopM();
+                add(Use.GATE_CABLE, Product.of(Fitting.GATE_CABLE), across, each, new Terms.Metres(1, each, 0));
             }
         }
         if (gate.kind() != GateKind.CREEK) {

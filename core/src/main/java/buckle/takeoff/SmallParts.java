@@ -22,17 +22,24 @@ import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.takeoff.Part.Terms;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 
 /** What is forgotten when a fence is counted by hand: nails, staples, diagonals' wire, sleeves of joints, strands of gates, jumper wire, elbows, concrete. */
 final class SmallParts {
     private final Layout layout;
     private final Spec spec;
+    private final Map<String, LineLayout> lines = new HashMap<>();
+    private final Map<String, Joint> joints = new HashMap<>();
     private final List<Part> parts = new ArrayList<>();
 
     private SmallParts(Layout layout, Spec spec) {
         this.layout = layout;
         this.spec = spec;
+        layout.lines().forEach(l -> lines.put(l.lineId(), l));
+        layout.joints().forEach(j -> joints.put(Parts.key(j.lineId(), j.id()), j));
     }
 
     /** @param counted what was counted already, from which some follow */
@@ -151,10 +158,7 @@ final class SmallParts {
                     gate.openingM(),
                     new Terms.Metres(1, gate.openingM(), 0));
         }
-        int cables = layout.joints().stream()
-                .filter(j -> j.id().equals(gate.id()))
-                .mapToInt(j -> j.parts().cables())
-                .sum();
+        int cables = cables(line, gate);
         if (cables == 0) {
             return;
         }
@@ -165,6 +169,11 @@ final class SmallParts {
             double riser = line.schedule().wires().getFirst().heightM();
             add(Use.RISER, Product.of(Fitting.CONDUIT), across, 2 * riser, new Terms.Metres(2, riser, 0));
         }
+    }
+
+    private int cables(LineLayout line, GatePlace gate) {
+        Joint joint = joints.get(Parts.key(line.lineId(), gate.id()));
+        return joint == null ? 0 : joint.parts().cables();
     }
 
     private static List<Double> repeated(List<Double> at, int times) {
@@ -198,12 +207,8 @@ final class SmallParts {
         if (wires.size() < 2) {
             return 0;
         }
-        List<Wire> all = layout.lines().stream()
-                .filter(l -> l.lineId().equals(joint.lineId()))
-                .findFirst()
-                .orElseThrow()
-                .schedule()
-                .wires();
+        List<Wire> all =
+                Objects.requireNonNull(lines.get(joint.lineId())).schedule().wires();
         return all.get(wires.getLast() - 1).heightM()
                 - all.get(wires.getFirst() - 1).heightM();
     }
