@@ -38,11 +38,8 @@ onUnmounted(() => {
 const tools = computed(() => job.design?.tools ?? [])
 /** Of all lines whose mass is known. */
 const mass = computed(() => (job.design?.takeoff ?? []).reduce((sum, l) => sum + (l.massKg ?? 0), 0))
-const massText = computed(() =>
-  job.units === 'METRIC'
-    ? `${countText(Math.round(mass.value))} kg`
-    : `${countText(Math.round(mass.value / 0.45359237))} lb (${countText(Math.round(mass.value))} kg)`,
-)
+const massOf = (kg: number) => countText(Math.round(job.units === 'METRIC' ? kg : kg / 0.45359237))
+const massText = computed(() => `${massOf(mass.value)} ${job.units === 'METRIC' ? 'kg' : 'lb'}`)
 const print = () => window.print()
 </script>
 
@@ -78,7 +75,7 @@ const print = () => window.print()
             <th class="right">Needed</th>
             <template v-if="!parts.stretch">
               <th>To load</th>
-              <th class="right">kg</th>
+              <th class="right">{{ job.units === 'METRIC' ? 'kg' : 'lb' }}</th>
               <th>How it was counted</th>
             </template>
             <th>Rules</th>
@@ -99,7 +96,7 @@ const print = () => window.print()
             <td class="right number big">{{ quantity(l) }}</td>
             <template v-if="!parts.stretch">
               <td class="load">{{ load(l) }}</td>
-              <td class="right number">{{ l.massKg === null ? '' : countText(Math.round(l.massKg)) }}</td>
+              <td class="right number">{{ l.massKg === null ? '' : massOf(l.massKg) }}</td>
               <td class="why">{{ l.derivation }}</td>
             </template>
             <td><RuleChips :rules="l.rules" /></td>

@@ -142,8 +142,8 @@ final class EnglishTakeoff {
             case SPINNER -> "spinner for coils";
             case REEL -> "geared reel for woven goods";
             case PLIERS -> "fencing pliers, side cutters";
-            case CRIMPER -> "crimping tool and gauge";
-            case STRAINER_HANDLE -> "strainer handle, tension gauge";
+            case CRIMPER -> "crimping tool";
+            case STRAINER_HANDLE -> "strainer handle, tension meter";
             case SPADE -> "spade or trencher for cable";
             case ROD_DRIVER -> "rod driver or sledge";
             case SPANNER -> "spanner for clamps";
