@@ -89,7 +89,7 @@ final class EnglishTakeoff {
                         + " × 2 strands from the foot of the strong post to the head of the brace post, and what goes round both";
             case ConcreteBags m ->
                 plural(m.footings(), "footing") + " round their pipes, by the bag of " + number(m.bagKg())
-                        + " kg, rounded up line by line";
+                        + " kg (55 lb), rounded up line by line";
             case JumperWire m ->
                 plural(m.pieces(), "piece") + ": in jumper sets from wire to wire and " + en.length(m.spareM())
                         + " each for the clamps, elsewhere " + en.length(m.pieceM()) + " each";
