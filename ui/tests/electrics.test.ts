@@ -204,7 +204,8 @@ it('knows nothing of the job before when another one is opened, even by an answe
   stage.toggle('cut-1')
   first.stop()
   leave()
-  expect(sent.at(-1)?.path).toBe('/api/electrics')
+  // Other requests of the job may have been sent since.
+  expect(sent.map((s) => s.path)).toContain('/api/electrics')
   job.id = 'another'
   const second = effectScope()
   second.run(stage.followLightly)
