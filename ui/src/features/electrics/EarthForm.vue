@@ -96,7 +96,7 @@ function setAway(i: number, e: Event) {
   <fieldset class="found" aria-label="Earth as found">
     <h3>Rod by rod <RuleChips :rules="['X4', 'G6', 'G7']" /></h3>
     <p v-if="!earth.found.length" class="small quiet-text">
-      The school above counts the rods. Where the ground or the barn decides, tell them one by one.
+      The school counts the rods. Where the ground or the barn decides, tell them one by one.
     </p>
     <div v-for="(rod, i) in earth.found" :key="rod.id" class="rod" :data-test="`rod-${i + 1}`">
       <label

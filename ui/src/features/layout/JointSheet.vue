@@ -178,6 +178,9 @@ async function advise() {
 </template>
 
 <style scoped>
+td:nth-child(4) select {
+  min-width: 106px;
+}
 .besides label {
   display: block;
   white-space: nowrap;
