@@ -112,6 +112,21 @@ export function countText(value: number): string {
   return Number.isInteger(value) ? grouped(value) : grouped(value, 1)
 }
 
+const KG_PER_LB = 0.45359237
+export const massUnit = (units: UnitSystem) => (units === 'METRIC' ? 'kg' : 'lb')
+/** Whole pounds or kilograms. */
+export const massText = (massKg: number, units: UnitSystem) =>
+  countText(Math.round(units === 'METRIC' ? massKg : massKg / KG_PER_LB))
+
+/** What is bought by its thickness or hung at a height: inches to a hundredth, or millimetres. */
+export const smallText = (lengthM: number, units: UnitSystem) =>
+  units === 'METRIC'
+    ? `${Math.round(lengthM * 1000)} mm`
+    : `${Math.round((lengthM / M_PER_IN) * 100) / 100} in`
+/** As typed: a bare number is in inches where people work in feet. */
+export const parseSmallM = (text: string, units: UnitSystem) =>
+  parseLengthM(units === 'FT_IN' && /^\s*[\d.,/ ]+\s*$/.test(text) ? `${text} in` : text, units)
+
 /** A day without its hour. */
 export function dayText(iso: string): string {
   return new Date(`${iso}T12:00`).toLocaleDateString('en-GB', {

@@ -6,10 +6,10 @@ import { bearing, distance, planeAt } from '@/model/plane'
 import { earthKinds } from '@/model/electricsWords'
 import { useElectrics } from '@/model/useElectrics'
 import { useJob } from '@/model/jobStore'
-import { lengthText, parseLengthM } from '@/shared/units'
+import { lengthText, parseLengthM, parseSmallM, smallText } from '@/shared/units'
 import { newId } from '@/shared/uuid'
 
-/** Ground rods told one by one: what serves as one, how deep it goes, where it stands, whether it is watered. */
+/** Ground rods entered one by one: what serves as one, how deep it goes, where it stands, whether it is watered. */
 const job = useJob()
 const { supply, setSupply } = useElectrics()
 const earth = computed(() => supply.value.earth)
@@ -41,23 +41,17 @@ function add() {
     ],
   })
 }
-/** A bare number is in inches where people work in feet: rods across are so sold. */
 function setLength(i: number, key: 'lengthM' | 'acrossM' | 'apartM', e: Event, least: number, most: number) {
   const field = e.target as HTMLInputElement
-  const bare = key === 'acrossM' && job.units === 'FT_IN' && /^[\d.,/ ]+$/.test(field.value.trim())
-  const metres = parseLengthM(bare ? `${field.value} in` : field.value, job.units)
+  const metres = (key === 'acrossM' ? parseSmallM : parseLengthM)(field.value, job.units)
   if (metres !== null && metres >= least && metres <= most) setRod(i, { [key]: metres })
   else {
     refused.value = `“${field.value}” lies outside ${lengthText(least, job.units)} to ${lengthText(most, job.units)}; the old value was kept.`
-    field.value = across(key, earth.value.found[i]![key])
+    field.value = shown(key, earth.value.found[i]![key])
   }
 }
-const across = (key: string, metres: number) =>
-  key !== 'acrossM'
-    ? lengthText(metres, job.units)
-    : job.units === 'FT_IN'
-      ? `${Math.round((metres / 0.0254) * 100) / 100} in`
-      : `${Math.round(metres * 1000)} mm`
+const shown = (key: 'lengthM' | 'acrossM' | 'apartM', metres: number) =>
+  key === 'acrossM' ? smallText(metres, job.units) : lengthText(metres, job.units)
 function setCount(i: number, e: Event) {
   const count = Number(text(e))
   if (Number.isInteger(count) && count >= 1 && count <= 20) setRod(i, { count })
@@ -94,9 +88,9 @@ function setAway(i: number, e: Event) {
 
 <template>
   <fieldset class="found" aria-label="Earth as found">
-    <h3>Rod by rod <RuleChips :rules="['X4', 'G6', 'G7']" /></h3>
+    <h3>Rods one by one <RuleChips :rules="['X4', 'G6', 'G7']" /></h3>
     <p v-if="!earth.found.length" class="small quiet-text">
-      The school counts the rods. Where the ground or the barn decides, tell them one by one.
+      The school counts the rods. Where the ground or the barn decides, enter them one by one.
     </p>
     <div v-for="(rod, i) in earth.found" :key="rod.id" class="rod" :data-test="`rod-${i + 1}`">
       <label
@@ -116,21 +110,21 @@ function setAway(i: number, e: Event) {
       <label
         >In the ground
         <input
-          :value="across('lengthM', rod.lengthM)"
+          :value="shown('lengthM', rod.lengthM)"
           data-test="rod-length"
           @change="setLength(i, 'lengthM', $event, 0.05, 6)"
       /></label>
       <label
         >Across
         <input
-          :value="across('acrossM', rod.acrossM)"
+          :value="shown('acrossM', rod.acrossM)"
           data-test="rod-across"
           @change="setLength(i, 'acrossM', $event, 0.004, 0.3)"
       /></label>
       <label
         >Apart
         <input
-          :value="across('apartM', rod.apartM)"
+          :value="shown('apartM', rod.apartM)"
           data-test="rod-apart"
           @change="setLength(i, 'apartM', $event, 0.2, 50)"
       /></label>
@@ -147,14 +141,14 @@ function setAway(i: number, e: Event) {
       >
       <template v-if="rod.at">
         <label
-          >So far
+          >Distance
           <input
             :value="lengthText(away(rod.at)?.metres ?? 0, job.units)"
             data-test="rod-away"
             @change="setAway(i, $event)"
         /></label>
         <label
-          >To the
+          >Direction
           <select
             :value="away(rod.at)?.wind"
             data-test="rod-wind"
@@ -180,7 +174,7 @@ function setAway(i: number, e: Event) {
           data-test="rod-stands"
           @change="setRod(i, { stands: !rod.stands })"
         />
-        there already</label
+        already there</label
       >
       <button
         class="remove"
@@ -193,10 +187,10 @@ function setAway(i: number, e: Event) {
     <p v-if="refused" role="alert" class="problem">{{ refused }}</p>
     <div class="below">
       <button :disabled="earth.found.length >= 12" data-test="add-rod" @click="add">
-        {{ earth.found.length ? '+ another kind' : 'Tell the rods one by one' }}
+        {{ earth.found.length ? '+ another kind' : 'Enter the rods one by one' }}
       </button>
       <button v-if="earth.found.length" data-test="rods-by-school" @click="set({ found: [] })">
-        Count by the school again
+        Count by school again
       </button>
       <label
         >Ground lead there is

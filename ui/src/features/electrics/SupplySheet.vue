@@ -7,6 +7,7 @@ import { dayText } from '@/shared/units'
 import EntryField from '@/shared/EntryField.vue'
 import PulseChart from './PulseChart.vue'
 import { useElectrics } from '@/model/useElectrics'
+import { useJob } from '@/model/jobStore'
 import { usePowerChoices } from '@/model/usePowerChoices'
 
 const { say } = useWords()
@@ -16,6 +17,8 @@ const choices = usePowerChoices()
 const supply = computed(() => props.electrics.supply)
 const battery = computed(() => supply.value?.battery ?? null)
 const monthsOfYear = computed(() => battery.value?.year ?? [])
+const job = useJob()
+const seasonal = computed(() => (job.plan?.site.lines ?? []).every((l) => l.book.season !== null))
 const value = (e: Event) => (e.target as HTMLSelectElement).value
 /** A number of the supply in the field's own unit, so many to one of the plan's. */
 interface Field {
@@ -143,18 +146,17 @@ const year = computed(() => ({
     <div v-if="own.source === 'BATTERY' && own.battery.inTurn > 1" class="fields">
       <label class="two"
         >Last swapped on <RuleChips :rules="['X8', 'E4']" />
-        <input
-          type="date"
-          inputmode="numeric"
-          :value="own.battery.lastSwap ?? ''"
-          data-test="last-swap"
-          @change="setSwap"
+        <input type="date" :value="own.battery.lastSwap ?? ''" data-test="last-swap" @change="setSwap"
       /></label>
       <p v-if="battery?.swaps.length" class="two small" data-test="swaps">
         next at half charge on {{ battery.swaps.map((d) => dayText(d)).join(', ') }}
       </p>
     </div>
-    <div v-if="own.source !== 'MAINS'" class="fields">
+    <p v-if="own.source !== 'MAINS' && seasonal" class="small quiet-text" data-test="seasonal">
+      Every line has days of its own (Survey, Lines): the energizer runs while any of them is up.
+      <RuleChips :rules="['X13']" />
+    </p>
+    <div v-else-if="own.source !== 'MAINS'" class="fields">
       <label class="two"
         >The fence is up from <RuleChips :rules="['X13']" />
         <select :value="own.battery.fromMonth" data-test="up-from" @change="setMonth('fromMonth', $event)">

@@ -67,7 +67,7 @@ async function advise() {
           <th>Kind</th>
           <th>Opening</th>
           <th>Hangs from</th>
-          <th>Besides</th>
+          <th>Options</th>
         </tr>
       </thead>
       <tbody>

@@ -4,7 +4,7 @@ import type { FenceSpec, Plan } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import EntryField from '@/shared/EntryField.vue'
-import { lengthText, parseLengthM } from '@/shared/units'
+import { lengthText, parseLengthM, parseSmallM, smallText } from '@/shared/units'
 import { withFence } from '@/model/planEdit'
 import { withFencePart, type FencePart } from '@/model/bookEdit'
 import { useMaterials } from '@/model/useMaterials'
@@ -33,16 +33,10 @@ function degrees(e: Event, field: 'coldC' | 'warmC' | 'buildC') {
 }
 /** Heights of clips or holes as they are typed: {@code 6; 12; 18}, inches where people work in feet. */
 const holdsWrong = ref(false)
-const holds = computed(() =>
-  fence.value.posts.holdsAtM
-    .map((m) => (job.units === 'FT_IN' ? String(Math.round((m / 0.0254) * 4) / 4) : lengthText(m, job.units)))
-    .join('; '),
-)
+const holds = computed(() => fence.value.posts.holdsAtM.map((m) => smallText(m, job.units)).join('; '))
 function setHolds(e: Event) {
-  const typed = (e.target as HTMLInputElement).value.split(/[;\s]*;[;\s]*/).filter((t) => t.trim())
-  const metres = typed.map((t) =>
-    parseLengthM(job.units === 'FT_IN' && /^\s*[\d.,]+\s*$/.test(t) ? `${t} in` : t, job.units),
-  )
+  const typed = (e.target as HTMLInputElement).value.split(';').filter((t) => t.trim())
+  const metres = typed.map((t) => parseSmallM(t, job.units))
   holdsWrong.value = metres.length > 40 || metres.some((m) => m === null || m < 0.01 || m > 5)
   if (!holdsWrong.value) set('posts', { holdsAtM: metres as number[] })
 }

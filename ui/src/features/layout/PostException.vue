@@ -122,11 +122,11 @@ function overrideText(o: PostOverride) {
       </select>
     </label>
     <label class="check"
-      ><input v-model="want.reused" type="checkbox" data-test="override-reused" /> found or used again: set,
-      not bought</label
+      ><input v-model="want.reused" type="checkbox" data-test="override-reused" /> found or reused: set, not
+      bought</label
     >
     <label v-if="want.reused"
-      >each so long <input v-model="want.length" data-test="override-length" placeholder="long enough"
+      >length of each <input v-model="want.length" data-test="override-length" placeholder="long enough"
     /></label>
     <label
       >because

@@ -66,10 +66,9 @@ function setHeight(i: number, e: Event) {
 }
 
 /** Barbed wire is never electrified: a wire that becomes hot is made as the hot wires are. */
-function setRole(i: number, role: Wire['role']) {
-  const barbed = props.schedule.wires[i]!.conductor === 'BARBED'
-  set(i, role === 'HOT' && barbed ? { role, conductor: null } : { role })
-}
+const inRole = (w: Wire, role: Wire['role']): Wire =>
+  role === 'HOT' && w.conductor === 'BARBED' ? { ...w, role, conductor: null } : { ...w, role }
+const setRole = (i: number, role: Wire['role']) => set(i, inRole(props.schedule.wires[i]!, role))
 
 function add() {
   const top = props.schedule.wires.at(-1)!
@@ -83,13 +82,13 @@ function alternate(lowest: 'HOT' | 'EARTH') {
   const other = lowest === 'HOT' ? 'EARTH' : 'HOT'
   emit('change', {
     preset: props.schedule.preset,
-    wires: props.schedule.wires.map((w, i) => ({ ...w, role: i % 2 ? other : lowest })),
+    wires: props.schedule.wires.map((w, i) => inRole(w, i % 2 ? other : lowest)),
   })
 }
 const allHot = () =>
   emit('change', {
     preset: props.schedule.preset,
-    wires: props.schedule.wires.map((w) => ({ ...w, role: 'HOT' as const })),
+    wires: props.schedule.wires.map((w) => inRole(w, 'HOT')),
   })
 </script>
 

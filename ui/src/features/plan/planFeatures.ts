@@ -252,7 +252,7 @@ function feed(job: Job, project: Project, colors: Palette, into: Drawing<Feature
   if (layout?.feed) {
     styles.push(symbol.rods(colors))
     into.signs.push({ at, y: 26, half: 10 })
-    const text = `${layout.feed.rods} ${layout.feed.rods === 1 ? 'rod' : 'rods'}`
+    const text = `${layout.feed.earth.length} ${layout.feed.earth.length === 1 ? 'rod' : 'rods'}`
     const spots: Spot[] = [
       { x: 13, y: 26, align: 'left' },
       { x: -13, y: 26, align: 'right' },

@@ -128,7 +128,7 @@ const drop = (id: string) =>
         >on a reel of <input v-model="reel" class="field" data-test="lead-reel" placeholder="any length"
       /></label>
       <label v-if="pointed" class="check"
-        ><input v-model="here" type="checkbox" data-test="lead-here" /> from where you point,
+        ><input v-model="here" type="checkbox" data-test="lead-here" /> from the cursor,
         {{ stationText(job.cursorM!, job.units) }}</label
       >
       <v-btn type="submit" data-test="add-lead">Add</v-btn>

@@ -5,7 +5,7 @@ import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { useParts } from '@/model/useParts'
 import { useWords } from '@/model/useWords'
-import { countText, lengthText, stationText } from '@/shared/units'
+import { countText, lengthText, massText, massUnit, stationText } from '@/shared/units'
 
 const job = useJob()
 const { say } = useWords()
@@ -38,8 +38,6 @@ onUnmounted(() => {
 const tools = computed(() => job.design?.tools ?? [])
 /** Of all lines whose mass is known. */
 const mass = computed(() => (job.design?.takeoff ?? []).reduce((sum, l) => sum + (l.massKg ?? 0), 0))
-const massOf = (kg: number) => countText(Math.round(job.units === 'METRIC' ? kg : kg / 0.45359237))
-const massText = computed(() => `${massOf(mass.value)} ${job.units === 'METRIC' ? 'kg' : 'lb'}`)
 const print = () => window.print()
 </script>
 
@@ -75,7 +73,7 @@ const print = () => window.print()
             <th class="right">Needed</th>
             <template v-if="!parts.stretch">
               <th>To load</th>
-              <th class="right">{{ job.units === 'METRIC' ? 'kg' : 'lb' }}</th>
+              <th class="right">{{ massUnit(job.units) }}</th>
               <th>How it was counted</th>
             </template>
             <th>Rules</th>
@@ -96,7 +94,7 @@ const print = () => window.print()
             <td class="right number big">{{ quantity(l) }}</td>
             <template v-if="!parts.stretch">
               <td class="load">{{ load(l) }}</td>
-              <td class="right number">{{ l.massKg === null ? '' : massOf(l.massKg) }}</td>
+              <td class="right number">{{ l.massKg === null ? '' : massText(l.massKg, job.units) }}</td>
               <td class="why">{{ l.derivation }}</td>
             </template>
             <td><RuleChips :rules="l.rules" /></td>
@@ -106,13 +104,15 @@ const print = () => window.print()
     </table>
     <section v-if="!parts.stretch && tools.length" class="tools" aria-label="Tools to carry">
       <h2>Tools to carry</h2>
+      <p class="small quiet-text">By what the takeoff holds; common practice.</p>
       <ul>
         <li v-for="t in tools" :key="t" data-test="tool">{{ say(t) }}</li>
       </ul>
     </section>
     <p class="quiet-text foot">
       <template v-if="mass > 0 && !parts.stretch"
-        >What follows from its material weighs {{ massText }}. </template
+        >Wire, posts and concrete weigh {{ massText(mass, job.units) }} {{ massUnit(job.units) }}: length
+        times the mass of a metre, bags as they are sold. </template
       >Pack sizes are common ones; ask your supplier. Spares are counted where a rule asks for them. Measure
       again on the first day before material is cut.
     </p>

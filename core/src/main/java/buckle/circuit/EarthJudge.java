@@ -44,9 +44,11 @@ final class EarthJudge {
     private final Conditions likely;
     private final FenceCircuit fence;
     private final Optional<Place> far;
-    private Optional<Spot> weakest = Optional.empty();
+    private final Optional<Spot> weakest;
 
-    EarthJudge(Plan plan, Surroundings around, Solver solver, Conditions likely) {
+    /** @param weakest point of the fence, where what more earth brings is read */
+    EarthJudge(Plan plan, Surroundings around, Solver solver, Conditions likely, Optional<Spot> weakest) {
+        this.weakest = weakest;
         this.plan = plan;
         this.around = around;
         this.layout = solver.layout;
@@ -57,14 +59,13 @@ final class EarthJudge {
         this.far = fence.farthest();
     }
 
-    EarthAnswer judge(Optional<Spot> weakest, Trial trial) {
-        this.weakest = weakest;
+    EarthAnswer judge(Trial trial) {
         double test = testV(fence, solver.rodsOhm(likely.ground()));
         boolean good = test <= Values.G9_ROD_V;
         List<EarthCase> seasons = seasons();
         return new EarthAnswer(
                 likely.ground(),
-                soilOhmM(),
+                groundOhmM(feed.earth(), likely.ground()),
                 solver.rodsOhm(likely.ground()),
                 test,
                 Values.G9_ROD_V,
@@ -124,7 +125,7 @@ final class EarthJudge {
     private EarthCase changed(
             Message name, Message says, List<EarthPlace> rods, GroundState ground, FenceCircuit circuit) {
         EarthPlace first = rods.getFirst();
-        double soil = first.soil().map(s -> Soils.ohmM(s, ground)).orElseGet(() -> solver.feedSoilOhmM(ground));
+        double soil = groundOhmM(rods, ground);
         boolean alike = rods.stream()
                 .allMatch(r -> r.kind() == first.kind()
                         && r.lengthM() == first.lengthM()
@@ -134,6 +135,11 @@ final class EarthJudge {
         double ohm = solver.rodsOhm(rods, ground);
         EarthCase all = one(name, says, rods.size(), longest, soil, ohm, circuit);
         return alike ? all : all.withTableOhm(ohm);
+    }
+
+    /** Where the first rod stands. */
+    private double groundOhmM(List<EarthPlace> rods, GroundState ground) {
+        return rods.getFirst().soil().map(s -> Soils.ohmM(s, ground)).orElseGet(() -> solver.feedSoilOhmM(ground));
     }
 
     private EarthCase changed(Message name, Message says, List<EarthPlace> rods) {

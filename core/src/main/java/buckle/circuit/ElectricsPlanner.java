@@ -132,7 +132,7 @@ public final class ElectricsPlanner {
                         middle.solution().windowS())),
                 when(asked, Part.RESERVE, () -> ReserveSearch.of(solver, likely, trial, needing, needV, weakestV)),
                 compared.filter(c -> asked.contains(Part.ENERGIZERS)).map(EnergizerJudge::answer),
-                when(asked, Part.EARTH, () -> new EarthJudge(plan, around, solver, likely).judge(spot, trial)),
+                when(asked, Part.EARTH, () -> new EarthJudge(plan, around, solver, likely, spot).judge(trial)),
                 when(asked, Part.SUPPLY, () -> new SupplyJudge(plan, layout, plate, weakestV.orElse(0)).judge()),
                 when(asked, Part.WHAT_IFS, () -> new WhatIfs(plan, laid, around, trial, likely, needing).all()));
     }

@@ -116,7 +116,13 @@ final class EnergizerJudge {
                 Standing.of(t.heavyV(), needV),
                 t.bodyJ(),
                 t.needJ(),
-                new EarthJudge(plan, around, solver, Conditions.likely(t.plate(), plan.circumstances())).need(),
+                new EarthJudge(
+                                plan,
+                                around,
+                                solver,
+                                Conditions.likely(t.plate(), plan.circumstances()),
+                                Optional.empty())
+                        .need(),
                 Energizers.drawW(t.plate(), plan.spec().supply().mode(), 0.5),
                 t.over5J(),
                 best.filter(b -> b == t).isPresent());

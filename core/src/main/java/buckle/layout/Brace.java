@@ -1,5 +1,6 @@
 package buckle.layout;
 
+import buckle.rulebook.Values;
 import buckle.spec.BraceKind;
 import java.util.List;
 
@@ -21,5 +22,12 @@ public record Brace(
         List<BraceLoad> schools) {
     public Brace {
         schools = List.copyOf(schools);
+    }
+
+    private static final double LEAST_RAIL_HEIGHT_M = 0.3;
+
+    /** Height of the rail under a top wire (B14). */
+    public static double railHeightM(double topM) {
+        return Math.max(LEAST_RAIL_HEIGHT_M, topM - Values.B14_UNDER_TOP_M);
     }
 }

@@ -12,7 +12,6 @@ import buckle.spec.WireRole;
 /** Which brace holds the end of a pull, and what its parts stand. */
 final class Bracing {
     private static final double ROOM_M = 0.5;
-    private static final double LEAST_RAIL_HEIGHT_M = 0.3;
 
     private final Spec spec;
     private final double topM;
@@ -51,7 +50,7 @@ final class Bracing {
     }
 
     double railHeightM() {
-        return Math.max(LEAST_RAIL_HEIGHT_M, topM - Values.B14_UNDER_TOP_M);
+        return Brace.railHeightM(topM);
     }
 
     double bucklingN(double railM) {

@@ -20,17 +20,22 @@ final class EarthPlanner {
     private final LocalPlane plane;
     private final PlanePoint energizer;
     private final Optional<Soil> there;
+    private final double firstM;
     private final List<EarthPlace> all = new ArrayList<>();
 
-    /** @param there soil where the energizer's lead-out meets the fence, which is taken to lie at rods without a place */
-    EarthPlanner(Land land, LocalPlane plane, PlanePoint energizer, Optional<Soil> there) {
+    /**
+     * @param firstM way to the first rod, clear of a building's earth
+     * @param there soil where the energizer's lead-out meets the fence, which is taken to lie at rods without a place
+     */
+    EarthPlanner(Land land, LocalPlane plane, PlanePoint energizer, Optional<Soil> there, double firstM) {
         this.land = land;
         this.plane = plane;
         this.energizer = energizer;
         this.there = there;
+        this.firstM = firstM;
     }
 
-    List<EarthPlace> bySchool(FeedPlace.RodCount school, double firstM, Supply.Earth earth) {
+    List<EarthPlace> bySchool(FeedPlace.RodCount school, Supply.Earth earth) {
         for (int i = 0; i < school.rods(); i++) {
             double lead = i == 0 ? firstM : earth.rodApartM();
             all.add(new EarthPlace(
@@ -48,10 +53,10 @@ final class EarthPlanner {
         return all;
     }
 
-    List<EarthPlace> found(List<EarthRod> rods, double firstM) {
+    List<EarthPlace> found(List<EarthRod> rods) {
         for (EarthRod rod : rods) {
             Optional<PlanePoint> said = rod.at().map(plane::toPlane);
-            double east = said.map(p -> p.eastM() - energizer.eastM()).orElseGet(() -> nextM(firstM, rod));
+            double east = said.map(p -> p.eastM() - energizer.eastM()).orElseGet(() -> nextM(rod));
             double north = said.map(p -> p.northM() - energizer.northM()).orElse(all.isEmpty() ? 0 : last().northM());
             for (int i = 0; i < rod.count(); i++) {
                 double at = east + i * rod.apartM();
@@ -63,7 +68,7 @@ final class EarthPlanner {
                         at,
                         north,
                         said.isPresent(),
-                        joined ? 0 : leadM(at, north, firstM),
+                        joined ? 0 : leadM(at, north),
                         said.isPresent() ? soilAt(rod.at().orElseThrow()) : there,
                         rod.watered(),
                         rod.stands()));
@@ -76,12 +81,12 @@ final class EarthPlanner {
         return all.getLast();
     }
 
-    private double nextM(double firstM, EarthRod rod) {
+    private double nextM(EarthRod rod) {
         return all.isEmpty() ? firstM : last().eastM() + rod.apartM();
     }
 
     /** The first that stands in the row takes its way clear of a building's earth; a place is reached straight. */
-    private double leadM(double eastM, double northM, double firstM) {
+    private double leadM(double eastM, double northM) {
         if (all.isEmpty()) {
             double straight = Math.hypot(eastM, northM);
             return straight > 0 ? straight : firstM;

@@ -37,7 +37,7 @@ final class FeedPlanner {
         RodCount chosen = schools.get(spec.supply().earth().school().ordinal());
         if (energizer == null) {
             GeoPoint start = site.lines().getFirst().corners().getFirst().at();
-            return feed(
+            FeedPlace assumed = new FeedPlace(
                     true,
                     "energizer (not placed)",
                     start.lonDeg(),
@@ -46,12 +46,13 @@ final class FeedPlanner {
                     0,
                     0,
                     List.of(),
-                    chosen,
-                    new Start(plane.toPlane(start), Values.X4_FIRST_ROD_M, lines.getFirst(), 0),
-                    land,
-                    spec,
-                    plane,
+                    chosen.school(),
+                    Values.X4_FIRST_ROD_M,
+                    spec.supply().earth().rodApartM(),
+                    false,
+                    List.of(),
                     schools);
+            return withRods(assumed, chosen, lines.getFirst().soil(), spec, land, plane);
         }
         PlanePoint at = plane.toPlane(energizer.at());
         LeadOut leadOut = new LeadOut(land, plane);
@@ -76,7 +77,7 @@ final class FeedPlanner {
         }
         LineLayout line = lines.get(nearest).layout();
         double station = clearOfGates(line, atCorner(line, best.stationM()));
-        return feed(
+        FeedPlace placed = new FeedPlace(
                 false,
                 energizer.name(),
                 energizer.at().lonDeg(),
@@ -85,60 +86,28 @@ final class FeedPlanner {
                 station,
                 way.lengthM(),
                 way.points().stream().map(plane::toGeo).toList(),
-                chosen,
-                new Start(at, firstRodM(energizer.at(), land, plane), lines.get(nearest), station),
-                land,
-                spec,
-                plane,
+                chosen.school(),
+                firstRodM(energizer.at(), land, plane),
+                spec.supply().earth().rodApartM(),
+                false,
+                List.of(),
                 schools);
+        return withRods(placed, chosen, lines.get(nearest).soil(), spec, land, plane);
     }
 
-    /** Where the way to the rods begins, how far the first is, and where on which line the lead-out ends. */
-    private record Start(PlanePoint at, double firstRodM, LaidLine line, double stationM) {}
-
-    private static FeedPlace feed(
-            boolean assumed,
-            String name,
-            double lonDeg,
-            double latDeg,
-            String lineId,
-            double stationM,
-            double leadOutM,
-            List<GeoPoint> path,
-            RodCount school,
-            Start start,
-            Land land,
-            Spec spec,
-            LocalPlane plane,
-            List<RodCount> schools) {
+    /** With its ground rods: by the school, as found, or as stubs where stone stops them. */
+    private static FeedPlace withRods(
+            FeedPlace feed, RodCount school, SoilAlong soil, Spec spec, Land land, LocalPlane plane) {
         Supply.Earth earth = spec.supply().earth();
-        SoilAlong soil = start.line().soil();
         boolean found = !earth.found().isEmpty();
-        boolean stubs = !found && soil.stony(start.stationM(), school.rodM() - Values.G5_ABOVE_M);
+        boolean stubs = !found && soil.stony(feed.stationM(), school.rodM() - Values.G5_ABOVE_M);
         RodCount taken = stubs
                 ? new RodCount(school.school(), Math.max(Values.G1_RODS, school.rods()), Values.G7_STUB_M)
                 : school;
-        EarthPlanner planner = new EarthPlanner(land, plane, start.at(), soil.at(start.stationM()));
-        List<EarthPlace> rods = found
-                ? planner.found(earth.found(), start.firstRodM())
-                : planner.bySchool(taken, start.firstRodM(), earth);
-        return new FeedPlace(
-                assumed,
-                name,
-                lonDeg,
-                latDeg,
-                lineId,
-                stationM,
-                leadOutM,
-                path,
-                school.school(),
-                rods.size(),
-                rods.stream().mapToDouble(EarthPlace::lengthM).max().orElse(0),
-                start.firstRodM(),
-                earth.rodApartM(),
-                stubs,
-                rods,
-                schools);
+        EarthPlanner planner =
+                new EarthPlanner(land, plane, plane.toPlane(feed.at()), soil.at(feed.stationM()), feed.firstRodM());
+        List<EarthPlace> rods = found ? planner.found(earth.found()) : planner.bySchool(taken, earth);
+        return feed.withStubs(stubs).withEarth(rods);
     }
 
     /** A feed within a metre of a line's end is at that end; the end of a closed line is its start. */

@@ -1,6 +1,5 @@
 package buckle.layout;
 
-import buckle.material.PostStock;
 import buckle.spec.FenceSpec;
 import buckle.spec.Wire;
 import buckle.spec.WireSchedule;
@@ -48,8 +47,9 @@ final class Holds {
 
     /** Whether such posts stand between the strong ones. */
     private static boolean between(FenceSpec fence) {
-        PostStock light = fence.posts().light();
-        return fence.holdsWires(fence.posts().line()) || fence.posts().lightPerGap() > 0 && fence.holdsWires(light);
+        FenceSpec.Posts posts = fence.posts();
+        return fence.holdsWires(posts.line().family())
+                || posts.lightPerGap() > 0 && fence.holdsWires(posts.light().family());
     }
 
     /** The place of each wire, rising: least sum of the ways they move, the lower place of two as near. */

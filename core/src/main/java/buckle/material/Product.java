@@ -81,23 +81,15 @@ public sealed interface Product {
         }
     }
 
-    /** Mass of a piece or a metre, where it follows from what it is made of. */
+    /** Mass of a piece or a metre, where it follows from the product itself. */
     default OptionalDouble unitKg() {
         return switch (this) {
             case WireOf w -> OptionalDouble.of(w.conductor().kgPerM());
             case PostOf p -> OptionalDouble.of(p.stock().kgPerM() * p.lengthM());
-            case Rail r -> OptionalDouble.of(Math.PI / 4 * RAIL_M * RAIL_M * r.lengthM() * Values.P16_TIMBER_KG_PER_M3);
-            case GroundRod g ->
-                OptionalDouble.of(Math.PI / 4 * ROD_M * ROD_M * g.lengthM() * Values.G5_STEEL_KG_PER_M3);
             case Piece p when p.fitting() == Fitting.CONCRETE_BAG -> OptionalDouble.of(Values.B6_BAG_KG);
             default -> OptionalDouble.empty();
         };
     }
-
-    /** A usual rail, and a usual ground rod. */
-    double RAIL_M = 0.1;
-
-    double ROD_M = 0.016;
 
     /** Anything of one kind. */
     record Piece(Fitting fitting) implements Product {

@@ -87,13 +87,20 @@ final class EnglishLand {
             case RodsInStone m ->
                 en.length(m.rodM()) + " rods will not go into the stone where the energizer stands; "
                         + English.plural(m.stubs(), "stub") + " of " + en.length(m.stubM())
-                        + " are taken instead, a weak earth. Kept wet they are better; so are bent angle irons, told one by one, or rods in soft ground through an insulated cable. "
+                        + " are taken instead, a weak earth. Kept wet they are better; so are bent angle irons, entered one by one, or rods in soft ground through an insulated cable. "
                         + (m.earthTied()
                                 ? "The earth wires that are tied to its terminal carry the return."
                                 : "Earth wires tied to its terminal carry the return where stubs do not.");
             case RodInBuilding m ->
                 "A " + m.kind().text() + " was put where “" + m.building()
                         + "” stands, and no rod goes in there. It was calculated there all the same: give it another place, 33 ft (10 m) from the building's earth.";
+            case RodNearBuilding m ->
+                "A " + m.kind().text() + " stands " + en.length(m.distanceM()) + " from “" + m.building()
+                        + "”. Ground rods go at least " + en.length(m.apartM()) + " away from the building's earth.";
+            case RodOnStone m ->
+                en.length(m.lengthM()) + " of " + m.kind().text() + " will not go into the stone "
+                        + (m.soil().isEmpty() ? "where the energizer stands" : "of “" + m.soil() + "”")
+                        + ". Enter what goes in, or give it another place.";
             case EarthLead m ->
                 "Of " + en.length(m.leadM()) + " of ground lead the rods take " + en.length(m.betweenM())
                         + " between them"

@@ -126,7 +126,7 @@ final class EnglishLayout {
                         + ", or tighten midway or on each side.";
             case EndsAtWall m ->
                 "The wires end on the wall of “" + m.building()
-                        + "”: a stub or an eye for each, insulated, instead of a post. Ask whose wall it is, and keep hot wires off its metal.";
+                        + "”: a wall anchor for each, insulated, instead of a post. Ask whose wall it is, and keep hot wires off its metal.";
             case NetOverUneven m ->
                 "The ground is uneven for a net: at " + en.length(m.atM()) + " it lies " + en.height(m.offM())
                         + (m.hollow() ? " under" : " over") + " the line from post to post, "
@@ -136,7 +136,7 @@ final class EnglishLayout {
             case Seasonal m ->
                 "Goes up on " + day(m.up()) + " and comes down on " + day(m.down())
                         + (m.overNewYear() ? ", over the new year" : "") + ": " + m.days()
-                        + " days. Cold, ice and the supply are reckoned for the months it stands in; its posts and wire are used again each year.";
+                        + " days. Cold, ice and the supply are calculated for the months it is up; its posts and wire are used again each year.";
             case StaysInGround m ->
                 m.posts() + " line posts (" + m.stock().text()
                         + ") of a seasonal line do not come out of the ground by hand; step-in posts or fibreglass rods do.";

@@ -86,7 +86,8 @@ final class EnglishTakeoff {
                 };
             case Diagonals m ->
                 plural(m.frames(), "frame")
-                        + " × 2 strands from the foot of the strong post to the head of the brace post, and what goes round both";
+                        + " × 2 strands from the foot of the strong post to the head of the brace post, with "
+                        + en.length(Values.B3_WRAP_M) + " more for the turns round both posts";
             case ConcreteBags m ->
                 plural(m.footings(), "footing") + " round their pipes, by the bag of " + number(m.bagKg())
                         + " kg (55 lb), rounded up line by line";
@@ -112,7 +113,7 @@ final class EnglishTakeoff {
                         + (m.cables() == 2 ? "" : "; no earth wires lead back to the terminal");
             case GroundRods m -> rods(m);
             case RodsOneByOne m ->
-                m.stubs() ? plural(m.count(), "stub") + " where stone stops longer rods" : "as told one by one";
+                m.stubs() ? plural(m.count(), "stub") + " where stone stops longer rods" : "as entered one by one";
             case LeadToRods m ->
                 en.length(m.firstM()) + " from the energizer to the first rod"
                         + (m.betweenM() > 0 ? " + " + en.length(m.betweenM()) + " between rods" : "") + " = "

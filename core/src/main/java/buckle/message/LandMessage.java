@@ -94,6 +94,12 @@ public sealed interface LandMessage extends Message {
     /** A rod cannot go where somebody put it. */
     record RodInBuilding(EarthKind kind, String building) implements LandMessage {}
 
+    /** A rod stands near a building's earth (G8). */
+    record RodNearBuilding(EarthKind kind, String building, double distanceM, double apartM) implements LandMessage {}
+
+    /** @param soil name of the stony ground; empty where it lies at the energizer */
+    record RodOnStone(EarthKind kind, double lengthM, String soil) implements LandMessage {}
+
     /**
      * What the rods leave of the lead (X4).
      *

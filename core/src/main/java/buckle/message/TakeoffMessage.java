@@ -216,10 +216,10 @@ public sealed interface TakeoffMessage extends Message {
     /** Two at each strand. */
     record GateAnchors(long strands) implements TakeoffMessage {}
 
-    /** @param stubs whether stone stops longer ones; otherwise as they were told one by one */
+    /** @param stubs whether stone stops longer ones; otherwise as they were entered one by one */
     record RodsOneByOne(long count, boolean stubs) implements TakeoffMessage {}
 
-    /** Lead to the first rod of those told one by one, and between them. */
+    /** Lead to the first rod of those entered one by one, and between them. */
     record LeadToRods(double firstM, double betweenM, double totalM) implements TakeoffMessage {}
 
     /** Lead to and between the rods. */

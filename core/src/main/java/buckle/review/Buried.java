@@ -101,8 +101,11 @@ final class Buried {
                 feed.earth().stream().filter(r -> r.placed() && !r.stands()).toList();
         PlanePoint energizer = plane.toPlane(at);
         for (EarthPlace rod : placed) {
-            PlanePoint there = new PlanePoint(energizer.eastM() + rod.eastM(), energizer.northM() + rod.northM());
-            rods(feed, plane.toGeo(there), 0, new Dug(new Thing.GroundRods(1), rod.lengthM()));
+            rods(
+                    feed,
+                    plane.toGeo(energizer.plus(rod.eastM(), rod.northM())),
+                    0,
+                    new Dug(new Thing.GroundRods(1), rod.lengthM()));
         }
         if (feed.earth().stream().anyMatch(r -> !r.placed() && !r.stands())) {
             Dug rods = new Dug(new Thing.GroundRods(feed.rods()), Math.max(0, feed.rodM() - Values.G5_ABOVE_M));

@@ -7,7 +7,9 @@ import buckle.land.LandKind;
 import buckle.land.Surroundings;
 import buckle.land.Terrain;
 import buckle.land.Traits;
+import buckle.land.Traits.Soil;
 import buckle.layout.CutOutPlace;
+import buckle.layout.EarthPlace;
 import buckle.layout.FeedPlace;
 import buckle.layout.Fence;
 import buckle.layout.Finding;
@@ -28,7 +30,6 @@ import buckle.site.PlanePoint;
 import buckle.site.Polylines;
 import buckle.site.Stationing;
 import buckle.spec.Animal;
-import buckle.spec.EarthRod;
 import buckle.spec.Spec;
 import buckle.spec.Supply;
 import buckle.spec.WireRole;
@@ -313,6 +314,13 @@ final class LandFindings {
 
     /** G6, G7: where stone lies nearer than a rod is long, rods do not go in. */
     private void stone(FeedPlace feed, LaidLine laid) {
+        feed.earth().stream()
+                .filter(r -> !feed.stubs()
+                        && !r.placed()
+                        && !r.stands()
+                        && laid.soil().stony(feed.stationM(), r.lengthM()))
+                .findFirst()
+                .ifPresent(r -> rod(feed, Rule.G7, new LandMessage.RodOnStone(r.kind(), r.lengthM(), "")));
         if (feed.stubs()) {
             boolean earth = laid.layout().schedule().count(WireRole.EARTH) > 0
                     && spec.fence().wires().earthTied();
@@ -325,6 +333,33 @@ final class LandFindings {
         }
     }
 
+    /** G7, G8: a rod that somebody gave a place in a building, near its earth, or in stone. */
+    private void rodPlace(FeedPlace feed, EarthPlace rod, GeoPoint at) {
+        for (LandFeature f : around.land().features()) {
+            double distance = f.kind() == LandKind.BUILDING || f.kind() == LandKind.SOIL
+                    ? Contacts.distanceM(f, at, plane)
+                    : Double.POSITIVE_INFINITY;
+            boolean stone = f.kind() == LandKind.SOIL
+                    && distance <= 0
+                    && f.traits().soil().filter(Soil.STONE::equals).isPresent()
+                    && f.traits().depthM().orElse(0) < rod.lengthM();
+            if (f.kind() == LandKind.BUILDING && distance < Values.G8_APART_M) {
+                rod(
+                        feed,
+                        Rule.G8,
+                        distance <= 0
+                                ? new LandMessage.RodInBuilding(rod.kind(), f.title())
+                                : new LandMessage.RodNearBuilding(rod.kind(), f.title(), distance, Values.G8_APART_M));
+            } else if (stone && !rod.stands()) {
+                rod(feed, Rule.G7, new LandMessage.RodOnStone(rod.kind(), rod.lengthM(), f.title()));
+            }
+        }
+    }
+
+    private void rod(FeedPlace feed, Rule rule, LandMessage message) {
+        findings.add(Finding.at(rule, Severity.WARN, feed.lineId(), feed.stationM(), message));
+    }
+
     private static double schoolRodM(FeedPlace feed) {
         return feed.schools().get(feed.school().ordinal()).rodM();
     }
@@ -332,16 +367,11 @@ final class LandFindings {
     /** X4: rods told one by one, in a building, or out of reach of their lead. */
     private void earthAsFound(FeedPlace feed) {
         Supply.Earth earth = spec.supply().earth();
-        for (EarthRod rod : earth.found()) {
-            rod.at()
-                    .ifPresent(at -> around.land().features().stream()
-                            .filter(f -> f.kind() == LandKind.BUILDING && Contacts.distanceM(f, at, plane) <= 0)
-                            .forEach(f -> findings.add(Finding.at(
-                                    Rule.G8,
-                                    Severity.WARN,
-                                    feed.lineId(),
-                                    feed.stationM(),
-                                    new LandMessage.RodInBuilding(rod.kind(), f.title())))));
+        PlanePoint energizer = plane.toPlane(feed.at());
+        for (EarthPlace rod : feed.earth()) {
+            if (rod.placed()) {
+                rodPlace(feed, rod, plane.toGeo(energizer.plus(rod.eastM(), rod.northM())));
+            }
         }
         if (earth.leadM().isPresent() && !feed.earth().isEmpty()) {
             double between = feed.groundLeadM() - feed.earth().getFirst().leadM();
@@ -377,10 +407,10 @@ final class LandFindings {
 
     /** Ground rods stand at the energizer; a building's earth is taken to be at the building. */
     private void earth(FeedPlace feed) {
-        if (feed.assumed()) {
+        if (feed.assumed() || feed.earth().stream().allMatch(EarthPlace::placed)) {
             return;
         }
-        GeoPoint at = GeoPoint.of(feed.lonDeg(), feed.latDeg());
+        GeoPoint at = feed.at();
         around.land().features().stream()
                 .filter(f -> f.kind() == LandKind.BUILDING || f.kind() == LandKind.POWER_OUTLET)
                 .min(Comparator.comparingDouble(f -> Contacts.distanceM(f, at, plane)))

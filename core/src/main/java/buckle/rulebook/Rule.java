@@ -115,14 +115,16 @@ public enum Rule {
     // Braces.
     B1(PRACTICE, "Rail of an H brace 8 ft."),
     B2(PRACTICE, "Rail of an H brace 2 to 2.5 times the fence height; we take 2.5 (48 in fence: 10 ft rail)."),
-    B3(PRACTICE, "One H brace at each end of a pull; a well-made single holds what a double holds (school of B2)."),
+    B3(
+            PRACTICE,
+            "One H brace at each end of a pull; a well-made single holds what a double holds (school of B2). The diagonal is two strands, stapled at both ends and twisted."),
     B4(PRACTICE, "Brace pin 10 in long at each end of the rail, 1 in left proud."),
     B5(
             PRACTICE,
             "Light fence: one back-stake a corner, 3 ft long, 6 to 8 in out on the bisector, serves both wires; light is a pull under 200 lbf in all, and the stake is 1.5 in across, driven 2 ft and tied at its head, by our convention."),
     B6(
             PRACTICE,
-            "Steel pipe corners are driven; another school sets them in concrete, 12 in across by our convention."),
+            "Steel pipe corners are driven; another school sets them in concrete, 12 in across by our convention, counted by the bag of 25 kg (55 lb)."),
     B7(PRACTICE, "Do not over-tighten the diagonal before the wires pull."),
     B8(
             PHYSICS,
@@ -190,7 +192,7 @@ public enum Rule {
     // Insulators.
     I1(
             PRACTICE,
-            "One insulator for each hot wire and post, of the kind that fits the post, two spare for each hot wire and braced pull, none without braces; posts with their own clips, slots or holes and nets take none; earth wires are fastened and counted apart."),
+            "One insulator for each hot wire and post, of the kind that fits the post, two spare for each hot wire and braced pull, none without braces; posts with their own clips, slots or holes and nets take none; earth wires are fastened and counted apart; two nails or screws in each on timber."),
     I2(PRACTICE, "Strain insulators at each termination of a hot wire; the loops cross inside."),
     I3(
             PRACTICE,
@@ -215,9 +217,11 @@ public enum Rule {
     // Jumpers, gates, cut-outs.
     J1(
             PRACTICE,
-            "One jumper set for each stretch of wire that is continuous by itself: one for each pull where each is terminated, one for the whole fence where wires run on round the corners, none on one wire."),
+            "One jumper set for each stretch of wire that is continuous by itself: one for each pull where each is terminated, one for the whole fence where wires run on round the corners, none on one wire. Jumper wire: from wire to wire and 6 in for the clamps, 2 ft a piece elsewhere (ours)."),
     J2(PRACTICE, "A handle gate is dead in the hand when open."),
-    J3(PRACTICE, "Cable under a gate: double insulated, in conduit, both ends marked, elbows down."),
+    J3(
+            PRACTICE,
+            "Cable under a gate: double insulated, in conduit, both ends marked, elbows down: two at the foot and two at the top."),
     J4(PRACTICE, "A cut-out falls to off."),
     J5(PRACTICE, "A 16 ft leaf hangs between posts about 16.5 ft apart."),
     J6(PRACTICE, "Cable under the gate is the opening, twice the burial depth, risers on both sides and spare loops."),

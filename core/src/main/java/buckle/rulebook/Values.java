@@ -355,9 +355,6 @@ public final class Values {
     /** J1: a piece of jumper wire round a post, along a branch or to a switch; ours. */
     public static final double J1_PIECE_M = 0.6;
 
-    /** Steel. */
-    public static final double G5_STEEL_KG_PER_M3 = 7850;
-
     /** P12: coated end rods go in about a foot. */
     public static final double P12_END_ROD_M = Lengths.ft(1);
 

@@ -7,6 +7,11 @@ public record PlanePoint(double eastM, double northM) {
         return lengthM(other.eastM - eastM, other.northM - northM);
     }
 
+    /** So far to the east and to the north of here. */
+    public PlanePoint plus(double east, double north) {
+        return new PlanePoint(eastM + east, northM + north);
+    }
+
     /** The point at the given share of the way to another one (0 here, 1 there). */
     public PlanePoint towards(PlanePoint other, double share) {
         return new PlanePoint(eastM + (other.eastM - eastM) * share, northM + (other.northM - northM) * share);

@@ -89,10 +89,9 @@ public record FenceSpec(
         return WireGroup.of(this);
     }
 
-    /** Whether a post of a stock holds wires by its own clips, slots or holes. */
-    public boolean holdsWires(PostStock stock) {
-        return stock.family().holdsWires()
-                || !posts.holdsAtM().isEmpty() && stock.family().bored();
+    /** Whether posts of a family hold wires by their own clips, slots or holes. */
+    public boolean holdsWires(PostStock.Family family) {
+        return family.holdsWires() || !posts.holdsAtM().isEmpty() && family.bored();
     }
 
     /** Whether it is a net on posts of its own; where wires end at each strong post it hangs on the posts of the job. */

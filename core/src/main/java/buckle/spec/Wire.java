@@ -54,6 +54,12 @@ public record Wire(
         }
     }
 
+    /** In another role; barbed wire that becomes hot is made as the hot wires are. */
+    Wire as(WireRole other) {
+        boolean barbed = conductor.filter(c -> c == Conductor.BARBED).isPresent();
+        return (other == WireRole.HOT && barbed ? withConductor(Optional.empty()) : this).withRole(other);
+    }
+
     /** What it is made of, where its role has another conductor for those that say nothing. */
     public Conductor madeOf(FenceSpec.Wires usual) {
         return conductor.orElse(usual.of(role));

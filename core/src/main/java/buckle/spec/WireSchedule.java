@@ -39,7 +39,7 @@ public record WireSchedule(String preset, List<Wire> wires) {
         List<Wire> changed = new ArrayList<>();
         int turn = 0;
         for (Wire w : wires) {
-            changed.add(w.role() == WireRole.PLAIN ? w : w.withRole(turn++ % 2 == 0 ? lowest : other));
+            changed.add(w.role() == WireRole.PLAIN ? w : w.as(turn++ % 2 == 0 ? lowest : other));
         }
         return new WireSchedule(preset, changed);
     }
@@ -49,7 +49,7 @@ public record WireSchedule(String preset, List<Wire> wires) {
         return new WireSchedule(
                 preset,
                 wires.stream()
-                        .map(w -> w.role() == WireRole.PLAIN ? w : w.withRole(WireRole.HOT))
+                        .map(w -> w.role() == WireRole.PLAIN ? w : w.as(WireRole.HOT))
                         .toList());
     }
 }

@@ -15,7 +15,9 @@ import buckle.message.TakeoffMessage.Reserve;
 import buckle.message.TakeoffMessage.WireItem;
 import buckle.rulebook.Rule;
 import buckle.spec.Animal;
+import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
+import buckle.spec.Wire;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
@@ -43,7 +45,7 @@ public final class Ledger {
         figures.add(strong(posts));
         figures.add(linePosts(posts, takeoff));
         figures.add(wire(takeoff));
-        figures.add(insulators(layout, takeoff));
+        figures.add(insulators(layout, spec, takeoff));
         uplift(layout).ifPresent(figures::add);
         figures.add(sections(layout));
         figures.add(need(spec));
@@ -107,22 +109,28 @@ public final class Ledger {
     }
 
     /** Wires held by the clips, slots or holes of the posts themselves. */
-    private static long fastenings(Layout layout) {
-        return layout.lines().stream()
-                .mapToLong(line -> line.schedule().wires().size()
-                        * line.posts().stream()
-                                .filter(p -> !p.shared() && p.stock().family().holdsWires())
-                                .count())
-                .sum();
+    private static long fastenings(Layout layout, Spec spec) {
+        long all = 0;
+        for (LineLayout line : layout.lines()) {
+            FenceSpec fence = spec.fence(line.lineId());
+            long posts = line.posts().stream()
+                    .filter(p -> !p.shared() && fence.holdsWires(p.stock().family()))
+                    .count();
+            long wires = line.schedule().wires().stream()
+                    .filter(w -> !w.stands() && w.fastening().orElse(Wire.Fastening.OWN) == Wire.Fastening.OWN)
+                    .count();
+            all += posts * wires;
+        }
+        return all;
     }
 
-    private static LedgerFigure insulators(Layout layout, List<TakeoffLine> takeoff) {
+    private static LedgerFigure insulators(Layout layout, Spec spec, List<TakeoffLine> takeoff) {
         return new LedgerFigure(
                 "insulators",
                 new TakeoffMessage.InsulatorFigure(
                         quantity(takeoff, Use.LINE_INSULATOR::equals),
                         quantity(takeoff, Use.STRAIN_INSULATOR::equals),
-                        fastenings(layout),
+                        fastenings(layout, spec),
                         derivation(takeoff, Use.LINE_INSULATOR),
                         derivation(takeoff, Use.STRAIN_INSULATOR)),
                 List.of(Rule.I1, Rule.I2));

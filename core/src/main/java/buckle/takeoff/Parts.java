@@ -52,7 +52,7 @@ public final class Parts {
 
     private final Layout layout;
     private final Spec spec;
-    private final List<Part> parts = new ArrayList<>();
+    private final PartList parts = new PartList();
     /** Joints of gates, by their ids. */
     private final Map<String, Joint> gateJoints = new HashMap<>();
     /** Wires on insulators: the hot ones, unless somebody wants others on insulators or hot ones without. */
@@ -94,8 +94,8 @@ public final class Parts {
         all.leads();
         all.feed();
         all.signs();
-        all.parts.addAll(SmallParts.of(layout, spec, List.copyOf(all.parts)));
-        return List.copyOf(all.parts);
+        new SmallParts(layout, spec, all.parts).count();
+        return all.parts.all();
     }
 
     /** A joint or a gate by its line: ids of gates are told apart by line only. */
@@ -103,25 +103,8 @@ public final class Parts {
         return lineId + "/" + id;
     }
 
-    /** Written down where there is any. */
-    private void add(Use use, Product product, Place place, double quantity, Terms terms) {
-        if (quantity > 0) {
-            parts.add(new Part(use, product, place, quantity, terms));
-        }
-    }
-
-    /** So many pieces for each of the things that stand at some stations; that is all there is to say of how they were counted. */
-    private void forEach(Use use, Fitting fitting, String lineId, Noun thing, List<Double> stationsM, long each) {
-        add(
-                use,
-                Product.of(fitting),
-                new Place.Stations(lineId, stationsM),
-                each * stationsM.size(),
-                new Terms.Each(thing, stationsM.size(), each));
-    }
-
     private void pieces(Use use, Fitting fitting, String lineId, List<Double> stationsM, double each) {
-        add(
+        parts.add(
                 use,
                 Product.of(fitting),
                 new Place.Stations(lineId, stationsM),
@@ -172,14 +155,14 @@ public final class Parts {
                 capped.add(p.stationM());
             }
         }
-        cuts.forEach((cut, posts) -> add(
+        cuts.forEach((cut, posts) -> parts.add(
                 use(cut.kind()),
                 new Product.PostOf(cut.stock(), cut.stockM()),
                 new Place.Stations(line.lineId(), posts.stationsM),
                 posts.stationsM.size(),
                 new Terms.Cut(posts.lengthM, posts.depthM)));
-        forEach(Use.TIE_DOWN, Fitting.TIE_DOWN_ANCHOR, line.lineId(), Noun.POST_IN_HOLLOW, tied, 1);
-        forEach(Use.POST_CAP, Fitting.POST_CAP, line.lineId(), Noun.STRONG_TIMBER_POST, capped, 1);
+        parts.forEach(Use.TIE_DOWN, Fitting.TIE_DOWN_ANCHOR, line.lineId(), Noun.POST_IN_HOLLOW, tied, 1);
+        parts.forEach(Use.POST_CAP, Fitting.POST_CAP, line.lineId(), Noun.STRONG_TIMBER_POST, capped, 1);
     }
 
     private void braces(LineLayout line) {
@@ -197,7 +180,7 @@ public final class Parts {
         List<Double> frames = new ArrayList<>();
         rails.forEach((railM, stations) -> {
             frames.addAll(stations);
-            add(
+            parts.add(
                     Use.RAIL,
                     new Product.Rail(railM),
                     new Place.Stations(line.lineId(), stations),
@@ -206,9 +189,9 @@ public final class Parts {
         });
         pieces(Use.BRACE_PIN, Fitting.BRACE_PIN, line.lineId(), frames, Values.B4_PINS_PER_RAIL);
         pieces(Use.BRACE_LOOP, Fitting.BRACE_LOOP, line.lineId(), frames, 1);
-        forEach(Use.DIAGONAL, Fitting.DIAGONAL_RAIL, line.lineId(), Noun.DIAGONAL_BRACE, diagonals, 1);
+        parts.forEach(Use.DIAGONAL, Fitting.DIAGONAL_RAIL, line.lineId(), Noun.DIAGONAL_BRACE, diagonals, 1);
         pieces(Use.BACK_STAKE, Fitting.BACK_STAKE, line.lineId(), held(line, BraceKind.BACK_STAKE), 1);
-        forEach(
+        parts.forEach(
                 Use.FOOTING,
                 Fitting.PIPE_FOOTING,
                 line.lineId(),
@@ -338,12 +321,19 @@ public final class Parts {
             return groups.stream().filter(which).mapToInt(this::pieces).sum();
         }
 
+        /** As the pulls are strained. */
+        boolean sprung(WireGroup group) {
+            return line.pulls().stream()
+                    .flatMap(p -> p.wires().stream())
+                    .anyMatch(x -> x.sprung() && x.wires().equals(group.wires()));
+        }
+
         int pieces(WireGroup group) {
             return oneWire && group.role() == WireRole.HOT ? 1 : group.count();
         }
 
         private List<Double> passes(Post b, Spec spec) {
-            if (holds(b.stock().family())) {
+            if (fence.holdsWires(b.stock().family())) {
                 return passed.computeIfAbsent(b.stock().family(), f -> new ArrayList<>());
             }
             if (b.shared() && (b.kind().spaced() || b.kind() == PostKind.LIGHT)) {
@@ -355,14 +345,9 @@ public final class Parts {
             return passed.computeIfAbsent(b.stock().family(), f -> new ArrayList<>());
         }
 
-        /** Whether posts of a family hold wires by themselves. */
-        boolean holds(PostStock.Family family) {
-            return family.holdsWires() || !fence.posts().holdsAtM().isEmpty() && family.bored();
-        }
-
         /** Wires to hang that something holds on a post of a family; nets hang on their own posts. */
         int held(Wire.Fastening by, PostStock.Family family) {
-            boolean own = holds(family);
+            boolean own = fence.holdsWires(family);
             return count((group, wire) -> {
                 Wire.Fastening said = wire.fastening().orElse(usual(group, own));
                 Wire.Fastening there = said == Wire.Fastening.OWN && !own ? usual(group, false) : said;
@@ -427,7 +412,7 @@ public final class Parts {
             int things,
             List<Double> at,
             long each) {
-        add(
+        parts.add(
                 use,
                 product,
                 new Place.Stations(w.line.lineId(), at),
@@ -456,7 +441,7 @@ public final class Parts {
                     .filter(x -> x.wires().equals(group.wires()))
                     .mapToInt(Pull.PullWire::coils)
                     .sum();
-            add(
+            parts.add(
                     use,
                     product,
                     new Place.Stretch(w.line.lineId(), pull.fromM(), pull.toM()),
@@ -466,7 +451,12 @@ public final class Parts {
         if (w.passes && !net) {
             double tail = group.conductor().crimped() ? Values.S5_TAIL_M : Values.S5_WOVEN_TAIL_M;
             long ends = (long) w.pieces(group) * w.runEnds.size();
-            add(use, product, new Place.Stations(w.line.lineId(), w.runEnds), ends * tail, new Terms.Tails(ends, tail));
+            parts.add(
+                    use,
+                    product,
+                    new Place.Stations(w.line.lineId(), w.runEnds),
+                    ends * tail,
+                    new Terms.Tails(ends, tail));
         }
     }
 
@@ -555,10 +545,7 @@ public final class Parts {
         int strained = w.pieces(g -> !g.byHand()
                 && !Wired.net(g)
                 && (everyWire || g.conductor().strained() || g.conductor().family() == Conductor.Family.SOFT_WIRE));
-        int sprung = w.pieces(g -> g.role() == WireRole.HOT
-                && w.fence.wires().springs()
-                && g.conductor().strained()
-                && !g.byHand());
+        int sprung = w.pieces(w::sprung);
         Noun tightened = w.run == Noun.PULL ? Noun.PULL : Noun.TIGHTENER;
         counted(Use.STRAINER, Product.of(Fitting.STRAINER), w, Noun.WIRE, strained, tightened, w.tighteners, 1);
         counted(Use.SPRING, Product.of(Fitting.SPRING), w, Noun.HOT_WIRE, sprung, w.run, w.springs, 1);
@@ -622,7 +609,7 @@ public final class Parts {
     private void leads() {
         for (Joint j : layout.joints()) {
             if (j.says() instanceof JointMessage.LeadJoint lead) {
-                add(
+                parts.add(
                         Use.LEAD,
                         Product.of(Fitting.LEAD),
                         new Place.Stations(j.lineId(), List.of(j.stationM())),
@@ -638,7 +625,7 @@ public final class Parts {
     }
 
     private void joint(Use use, Fitting fitting, Jointed joint, List<Double> at) {
-        add(
+        parts.add(
                 use,
                 Product.of(fitting),
                 new Place.Stations(joint.lineId(), at),
@@ -662,7 +649,7 @@ public final class Parts {
                 case CREEK -> gate(Use.CREEK_PART, Fitting.CREEK_PART, line, gate, 1);
             }
             if (gate.fit().netting()) {
-                add(
+                parts.add(
                         Use.GATE_NETTING,
                         Product.of(Fitting.GATE_NETTING),
                         new Place.Stretch(line.lineId(), gate.fromM(), gate.toM()),
@@ -675,7 +662,7 @@ public final class Parts {
 
     /** Leaves differ by the opening they close. */
     private void leaf(Use use, Fitting fitting, LineLayout line, GatePlace gate) {
-        add(
+        parts.add(
                 use,
                 new Product.Leaf(fitting, gate.openingM()),
                 new Place.Stations(line.lineId(), List.of(gate.fromM())),
@@ -701,11 +688,11 @@ public final class Parts {
                 // Up to the lowest of the wires it serves, on both sides.
                 double riser = line.schedule().wires().get(wires.getFirst() - 1).heightM();
                 double each = gate.openingM() + 2 * under.burialM() + 2 * riser + 2 * under.spareLoopM();
-                add(Use.GATE_CABLE, Product.of(Fitting.GATE_CABLE), across, each, new Terms.Metres(1, each, 0));
+                parts.add(Use.GATE_CABLE, Product.of(Fitting.GATE_CABLE), across, each, new Terms.Metres(1, each, 0));
             }
         }
         if (gate.kind() != GateKind.CREEK) {
-            add(
+            parts.add(
                     Use.CONDUIT,
                     Product.of(Fitting.CONDUIT),
                     across,
@@ -737,15 +724,16 @@ public final class Parts {
                 .energizer()
                 .<Product>map(e -> new Product.Energizer(e.name()))
                 .orElse(Product.of(Fitting.ENERGIZER));
-        add(Use.ENERGIZER, energizer, at, 1, new Terms.Plain());
+        parts.add(Use.ENERGIZER, energizer, at, 1, new Terms.Plain());
         power(at);
-        add(Use.CUT_OUT, Product.of(Fitting.CUT_OUT), at, spec.supply().leadOutSwitch() ? 1 : 0, new Terms.Plain());
+        parts.add(
+                Use.CUT_OUT, Product.of(Fitting.CUT_OUT), at, spec.supply().leadOutSwitch() ? 1 : 0, new Terms.Plain());
         double leadOut = feed.leadOutM() + spec.supply().leadOutSpareM();
         boolean earth = layout.lines().stream()
                 .filter(l -> l.lineId().equals(feed.lineId()))
                 .anyMatch(l -> l.schedule().count(WireRole.EARTH) > 0);
         int cables = earth && spec.fence().wires().earthTied() ? 2 : 1;
-        add(
+        parts.add(
                 Use.LEAD_OUT,
                 Product.of(Fitting.LEAD_OUT_CABLE),
                 at,
@@ -759,9 +747,14 @@ public final class Parts {
                 rods.merge(new Product.GroundRod(rod.kind(), rod.lengthM()), 1, Integer::sum);
             }
         }
-        rods.forEach((rod, count) -> add(Use.GROUND_ROD, rod, at, count, new Terms.Plain()));
-        add(Use.GROUND_CLAMP, Product.of(Fitting.GROUND_CLAMP), at, clamps, new Terms.Each(Noun.GROUND_ROD, clamps, 1));
-        add(Use.GROUND_LEAD, Product.of(Fitting.GROUND_LEAD), at, feed.groundLeadM(), new Terms.Plain());
+        rods.forEach((rod, count) -> parts.add(Use.GROUND_ROD, rod, at, count, new Terms.Plain()));
+        parts.add(
+                Use.GROUND_CLAMP,
+                Product.of(Fitting.GROUND_CLAMP),
+                at,
+                clamps,
+                new Terms.Each(Noun.GROUND_ROD, clamps, 1));
+        parts.add(Use.GROUND_LEAD, Product.of(Fitting.GROUND_LEAD), at, feed.groundLeadM(), new Terms.Plain());
     }
 
     /** What runs the energizer where no mains does. */
@@ -772,12 +765,12 @@ public final class Parts {
             return;
         }
         boolean sun = source == Supply.Source.SOLAR;
-        add(Use.BATTERY, new Product.Battery(own.batteryAh()), at, sun ? 1 : own.inTurn(), new Terms.Plain());
-        add(Use.BATTERY_BOX, Product.of(Fitting.BATTERY_BOX), at, 1, new Terms.Plain());
-        add(Use.SUPPLY_CABLE, Product.of(Fitting.SUPPLY_CABLE), at, own.cableM(), new Terms.Plain());
+        parts.add(Use.BATTERY, new Product.Battery(own.batteryAh()), at, sun ? 1 : own.inTurn(), new Terms.Plain());
+        parts.add(Use.BATTERY_BOX, Product.of(Fitting.BATTERY_BOX), at, 1, new Terms.Plain());
+        parts.add(Use.SUPPLY_CABLE, Product.of(Fitting.SUPPLY_CABLE), at, own.cableM(), new Terms.Plain());
         if (sun) {
-            add(Use.PANEL, new Product.Panel(own.panelW()), at, own.panelW() > 0 ? 1 : 0, new Terms.Plain());
-            add(Use.CHARGE_CONTROLLER, Product.of(Fitting.CHARGE_CONTROLLER), at, 1, new Terms.Plain());
+            parts.add(Use.PANEL, new Product.Panel(own.panelW()), at, own.panelW() > 0 ? 1 : 0, new Terms.Plain());
+            parts.add(Use.CHARGE_CONTROLLER, Product.of(Fitting.CHARGE_CONTROLLER), at, 1, new Terms.Plain());
         }
     }
 

@@ -33,53 +33,37 @@ final class SmallParts {
     private final Spec spec;
     private final Map<String, LineLayout> lines = new HashMap<>();
     private final Map<String, Joint> joints = new HashMap<>();
-    private final List<Part> parts = new ArrayList<>();
+    private final PartList parts;
 
-    private SmallParts(Layout layout, Spec spec) {
+    /** @param parts what was counted already, from which some follow, and to which these are added */
+    SmallParts(Layout layout, Spec spec, PartList parts) {
         this.layout = layout;
         this.spec = spec;
+        this.parts = parts;
         layout.lines().forEach(l -> lines.put(l.lineId(), l));
         layout.joints().forEach(j -> joints.put(Parts.key(j.lineId(), j.id()), j));
     }
 
-    /** @param counted what was counted already, from which some follow */
-    static List<Part> of(Layout layout, Spec spec, List<Part> counted) {
-        SmallParts all = new SmallParts(layout, spec);
-        all.nails(counted);
+    void count() {
+        nails();
         for (LineLayout line : layout.lines()) {
-            all.diagonals(line);
-            all.sleeves(line);
-            all.concrete(line);
-            line.gates().forEach(gate -> all.gate(line, gate));
+            diagonals(line);
+            sleeves(line);
+            concrete(line);
+            line.gates().forEach(gate -> gate(line, gate));
         }
-        layout.joints().forEach(all::jumper);
-        return all.parts;
-    }
-
-    private void add(Use use, Product product, Place place, double quantity, Terms terms) {
-        if (quantity > 0) {
-            parts.add(new Part(use, product, place, quantity, terms));
-        }
-    }
-
-    private void each(Use use, Fitting fitting, String lineId, Noun thing, List<Double> stationsM, long each) {
-        add(
-                use,
-                Product.of(fitting),
-                new Place.Stations(lineId, stationsM),
-                each * stationsM.size(),
-                new Terms.Each(thing, stationsM.size(), each));
+        layout.joints().forEach(this::jumper);
     }
 
     /** Two for each insulator that is nailed or screwed on. */
-    private void nails(List<Part> counted) {
-        for (Part p : counted) {
+    private void nails() {
+        for (Part p : parts.all()) {
             boolean nailed = p.product() instanceof Product.LineInsulator l && l.family() == PostStock.Family.TIMBER
                     || p.use() == Use.CORNER_INSULATOR
                     || p.use() == Use.CORNER_INSULATOR_INSIDE;
             if (nailed) {
                 long insulators = Math.round(p.quantity());
-                add(
+                parts.add(
                         Use.INSULATOR_NAIL,
                         Product.of(Fitting.INSULATOR_NAIL),
                         p.place(),
@@ -95,9 +79,9 @@ final class SmallParts {
         for (Brace b : line.braces()) {
             for (int k = 0; k < (b.kind().framed() ? b.kind().rails() : 0); k++) {
                 frames.add(b.strongStationM());
-                double high = Math.max(0.3, line.schedule().topM() - Values.B14_UNDER_TOP_M);
-                double strand = Math.hypot(b.railM(), high) + Values.B3_WRAP_M;
-                add(
+                double strand =
+                        Math.hypot(b.railM(), Brace.railHeightM(line.schedule().topM())) + Values.B3_WRAP_M;
+                parts.add(
                         Use.BRACE_WIRE,
                         Product.of(Fitting.BRACE_WIRE),
                         new Place.Stations(line.lineId(), List.of(b.strongStationM())),
@@ -105,8 +89,9 @@ final class SmallParts {
                         new Terms.Metres(2, strand, 0));
             }
         }
-        each(Use.BRACE_STAPLE, Fitting.BRACE_STAPLE, line.lineId(), Noun.BRACE_FRAME, frames, Values.B3_STAPLES);
-        each(Use.TWITCH, Fitting.TWITCH, line.lineId(), Noun.BRACE_FRAME, frames, 1);
+        parts.forEach(
+                Use.BRACE_STAPLE, Fitting.BRACE_STAPLE, line.lineId(), Noun.BRACE_FRAME, frames, Values.B3_STAPLES);
+        parts.forEach(Use.TWITCH, Fitting.TWITCH, line.lineId(), Noun.BRACE_FRAME, frames, 1);
     }
 
     /** Of joints where coils end in crimped wire. */
@@ -115,7 +100,8 @@ final class SmallParts {
         for (Pull pull : line.pulls()) {
             pull.wires().stream().filter(w -> w.conductor().crimped()).forEach(w -> joints.addAll(w.joinersM()));
         }
-        each(Use.JOINT_SLEEVE, Fitting.CRIMP, line.lineId(), Noun.WIRE_JOINT, joints, Values.S5_CRIMPS_PER_JOINT);
+        parts.forEach(
+                Use.JOINT_SLEEVE, Fitting.CRIMP, line.lineId(), Noun.WIRE_JOINT, joints, Values.S5_CRIMPS_PER_JOINT);
     }
 
     private void concrete(LineLayout line) {
@@ -135,7 +121,7 @@ final class SmallParts {
                         * Values.B6_CONCRETE_KG_PER_M3;
             }
         }
-        add(
+        parts.add(
                 Use.CONCRETE,
                 Product.of(Fitting.CONCRETE_BAG),
                 new Place.Stations(line.lineId(), footings),
@@ -151,7 +137,7 @@ final class SmallParts {
                 .toList();
         int strands = gate.kind() == GateKind.STRAND ? 1 : gate.kind() == GateKind.HANDLE ? hot.size() : 0;
         for (int i = hot.size() - strands; i < hot.size(); i++) {
-            add(
+            parts.add(
                     Use.GATE_WIRE,
                     new Product.WireOf(hot.get(i).madeOf(fence.wires())),
                     across,
@@ -163,11 +149,11 @@ final class SmallParts {
             return;
         }
         List<Double> at = List.of(gate.fromM());
-        each(Use.CABLE_MARK, Fitting.CABLE_MARK, line.lineId(), Noun.GATE_CABLE, repeated(at, cables), 2);
+        parts.forEach(Use.CABLE_MARK, Fitting.CABLE_MARK, line.lineId(), Noun.GATE_CABLE, repeated(at, cables), 2);
         if (gate.kind() != GateKind.CREEK) {
-            each(Use.ELBOW, Fitting.ELBOW, line.lineId(), Noun.CABLED_GATE, at, Values.J3_ELBOWS);
+            parts.forEach(Use.ELBOW, Fitting.ELBOW, line.lineId(), Noun.CABLED_GATE, at, Values.J3_ELBOWS);
             double riser = line.schedule().wires().getFirst().heightM();
-            add(Use.RISER, Product.of(Fitting.CONDUIT), across, 2 * riser, new Terms.Metres(2, riser, 0));
+            parts.add(Use.RISER, Product.of(Fitting.CONDUIT), across, 2 * riser, new Terms.Metres(2, riser, 0));
         }
     }
 
@@ -194,7 +180,7 @@ final class SmallParts {
                         + spanM(joint, joint.earth())
                         + joint.parts().pieces() * Values.J1_SPARE_M
                 : joint.parts().pieces() * Values.J1_PIECE_M;
-        add(
+        parts.add(
                 Use.JUMPER_WIRE,
                 Product.of(Fitting.JUMPER_WIRE),
                 new Place.Stations(joint.lineId(), List.of(joint.stationM())),

@@ -210,7 +210,7 @@ class HardInputTest {
         Laid layout = LayoutPlanner.laid(plan, Surroundings.NONE);
         Solver solver = new Solver(plan, layout, Surroundings.NONE);
         Conditions likely = Conditions.likely(Energizers.GENERIC.get(5), plan.circumstances());
-        Electrics.EarthNeed need = new EarthJudge(plan, Surroundings.NONE, solver, likely).need();
+        Electrics.EarthNeed need = new EarthJudge(plan, Surroundings.NONE, solver, likely, Optional.empty()).need();
         int rods = need.rods().orElseThrow();
         assertThat(rods).isBetween(2, 12);
         FenceCircuit fence = solver.fence(likely, Trial.NONE);

@@ -9,7 +9,13 @@ import buckle.circuit.Electrics;
 import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.Trial;
 import buckle.design.Design;
+import buckle.land.Land;
+import buckle.land.LandFeature;
+import buckle.land.LandKind;
 import buckle.land.Surroundings;
+import buckle.land.Terrain;
+import buckle.land.Traits;
+import buckle.land.Traits.Soil;
 import buckle.material.EarthKind;
 import buckle.material.PostStock;
 import buckle.message.LandMessage;
@@ -37,6 +43,17 @@ import org.junit.jupiter.api.Test;
 
 /** Fences as they are kept: earth as found, batteries in turn, lines that go up and down, posts used again. */
 class AsKeptTest {
+    private static final Traits STONE_AT_HALF_A_METRE = new Traits(
+            Optional.empty(),
+            Optional.empty(),
+            Optional.empty(),
+            OptionalDouble.empty(),
+            OptionalDouble.empty(),
+            Optional.empty(),
+            OptionalDouble.of(0.5),
+            OptionalDouble.empty(),
+            Optional.of(Soil.STONE),
+            OptionalDouble.empty());
     private static final Season SUMMER = new Season(4, 15, 10, 31);
 
     private static FenceLine square() {
@@ -120,6 +137,50 @@ class AsKeptTest {
                     .satisfies(f -> assertThat(((LandMessage.EarthLead) f.message()).leftM())
                             .isCloseTo(Lengths.ft(row[1]), within(0.001)));
         }
+    }
+
+    private static LandFeature area(String id, LandKind kind, Traits traits, double eastM, double sizeM) {
+        return new LandFeature(
+                id,
+                kind,
+                id,
+                LandKind.Shape.AREA,
+                List.of(
+                        Fences.at(eastM, -30),
+                        Fences.at(eastM + sizeM, -30),
+                        Fences.at(eastM + sizeM, -30 + sizeM),
+                        Fences.at(eastM, -30 + sizeM)),
+                traits,
+                "");
+    }
+
+    private static List<Class<?>> saidOf(EarthRod rod, LandFeature feature) {
+        Land land =
+                new Land(List.of(feature), List.of(), Optional.empty(), OptionalDouble.empty(), List.of(), List.of());
+        return Design.of(plan(found(rod), square()), new Surroundings(land, Terrain.NONE)).layout().findings().stream()
+                .<Class<?>>map(f -> f.message().getClass())
+                .toList();
+    }
+
+    /** Each rod is judged where it stands: in a building, nearer than 10 m to one, on stone; those in a row too, not the first only. */
+    @Test
+    void rodsWhereTheyStand() {
+        LandFeature barn = area("barn", LandKind.BUILDING, Traits.NONE, 0, 10);
+        EarthRod one = rod(EarthKind.ROD, 1, 1.8, 3);
+        assertThat(saidOf(one.withAt(Optional.of(Fences.at(5, -25))), barn)).contains(LandMessage.RodInBuilding.class);
+        assertThat(saidOf(one.withAt(Optional.of(Fences.at(15, -25))), barn))
+                .contains(LandMessage.RodNearBuilding.class)
+                .doesNotContain(LandMessage.RodInBuilding.class);
+        assertThat(saidOf(one.withAt(Optional.of(Fences.at(21, -25))), barn))
+                .doesNotContain(LandMessage.RodNearBuilding.class, LandMessage.RodInBuilding.class);
+        EarthRod row = rod(EarthKind.ROD, 4, 1.8, 4).withAt(Optional.of(Fences.at(-12, -25)));
+        assertThat(saidOf(row, barn)).contains(LandMessage.RodNearBuilding.class, LandMessage.RodInBuilding.class);
+
+        LandFeature stone = area("stone", LandKind.SOIL, STONE_AT_HALF_A_METRE, 0, 10);
+        EarthRod there = one.withAt(Optional.of(Fences.at(5, -25)));
+        assertThat(saidOf(there, stone)).contains(LandMessage.RodOnStone.class);
+        assertThat(saidOf(there.withLengthM(0.4), stone)).doesNotContain(LandMessage.RodOnStone.class);
+        assertThat(saidOf(there.withStands(true), stone)).doesNotContain(LandMessage.RodOnStone.class);
     }
 
     private static Spec battery(double ah, int inTurn, Optional<LocalDate> last) {

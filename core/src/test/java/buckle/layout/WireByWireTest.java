@@ -9,11 +9,13 @@ import buckle.design.Design;
 import buckle.material.Conductor;
 import buckle.material.PostStock;
 import buckle.message.English;
+import buckle.message.TakeoffMessage;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.spec.BraceKind;
 import buckle.spec.FenceSpec;
+import buckle.spec.School;
 import buckle.spec.Spec;
 import buckle.spec.Stringing;
 import buckle.spec.Stringing.Tightener;
@@ -21,6 +23,7 @@ import buckle.spec.Stringing.Way;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.spec.WireSchedule;
+import buckle.takeoff.LedgerFigure;
 import buckle.takeoff.TakeoffLine;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
@@ -130,6 +133,20 @@ class WireByWireTest {
                 .hasMessageContaining("never electrified");
     }
 
+    /** Schools that turn wires hot do not stumble over barbed ones: these are made as the hot wires are. */
+    @Test
+    void barbedWireThatBecomesHotIsMadeAsHotWires() {
+        Wire barbed = new Wire(Lengths.in(20), WireRole.EARTH).withConductor(Optional.of(Conductor.BARBED));
+        WireSchedule schedule = new WireSchedule("own", List.of(BOTTOM, barbed, TOP));
+        assertThat(schedule.allHot().wires()).allMatch(w -> w.conductor().isEmpty());
+        assertThat(schedule.alternating(WireRole.EARTH).wires().get(1).role()).isEqualTo(WireRole.HOT);
+        for (School school : School.values()) {
+            assertThat(school.applied(with(BOTTOM, barbed, TOP)))
+                    .as(school.name())
+                    .isNotNull();
+        }
+    }
+
     /** A hot wire that stands already is wired up and read, though nothing of it is bought. */
     @Test
     void standingHotWireIsJoined() {
@@ -224,10 +241,24 @@ class WireByWireTest {
                         .sum())
                 .as("at the brace posts, and spares")
                 .isEqualTo(3 * 2 + 3 * 2);
+        Spec rods = spec.withFence(f -> f.withPosts(f.posts().withLine(PostStock.FIBREGLASS_10)));
+        assertThat(fastenings(lay(rods, row())))
+                .as("bored rods hold wires as step-ins do, in the ledger too")
+                .isEqualTo(fastenings(design))
+                .isPositive();
         assertThat(says(lay(Spec.USUAL.withFence(f -> stepIns(new double[] {9, 20, 35}, 8, 20)), row()), Rule.I1))
                 .singleElement()
                 .asString()
                 .contains("2 clips or holes for 3 wires");
+    }
+
+    private static long fastenings(Design design) {
+        return design.ledger().stream()
+                .map(LedgerFigure::figure)
+                .filter(TakeoffMessage.InsulatorFigure.class::isInstance)
+                .map(TakeoffMessage.InsulatorFigure.class::cast)
+                .mapToLong(TakeoffMessage.InsulatorFigure::byPosts)
+                .sum();
     }
 
     /** Against every choice of clips there is. */

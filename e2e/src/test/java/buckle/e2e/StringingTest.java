@@ -46,6 +46,15 @@ class StringingTest {
         screen.settled();
     }
 
+    private static void rectangle(Screen screen, String front, String depth) {
+        sheet(screen, "lines");
+        screen.test("shape-front").fill(front);
+        screen.test("shape-depth").fill(depth);
+        screen.test("place-shape").click();
+        screen.page.keyboard().press("Enter");
+        lines(screen, 1);
+    }
+
     private static String item(Screen screen, String id) {
         return screen.test("item-" + id).locator(".big").innerText().trim();
     }
@@ -118,12 +127,7 @@ class StringingTest {
     @Test
     void aPoultryYardWhoseWiresRunOn() {
         Screen screen = newJob("Poultry yard");
-        sheet(screen, "lines");
-        screen.test("shape-front").fill("21 m");
-        screen.test("shape-depth").fill("15 m");
-        screen.test("place-shape").click();
-        screen.page.keyboard().press("Enter");
-        lines(screen, 1);
+        rectangle(screen, "21 m", "15 m");
 
         screen.stage("layout");
         screen.settled();
@@ -171,12 +175,7 @@ class StringingTest {
     @Test
     void aGardenWithWiresOfTwoKindsAndEarthAsFound() {
         Screen screen = newJob("Garden");
-        sheet(screen, "lines");
-        screen.test("shape-front").fill("12 m");
-        screen.test("shape-depth").fill("9 m");
-        screen.test("place-shape").click();
-        screen.page.keyboard().press("Enter");
-        lines(screen, 1);
+        rectangle(screen, "12 m", "9 m");
 
         screen.stage("layout");
         screen.settled();
