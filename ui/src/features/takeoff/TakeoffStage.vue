@@ -112,7 +112,7 @@ const print = () => window.print()
     <p class="quiet-text foot">
       <template v-if="mass > 0 && !parts.stretch"
         >Wire, posts and concrete weigh {{ massText(mass, job.units) }} {{ massUnit(job.units) }}: length
-        times the mass of a metre, bags as they are sold. </template
+        times the mass per length, bags as they are sold. </template
       >Pack sizes are common ones; ask your supplier. Spares are counted where a rule asks for them. Measure
       again on the first day before material is cut.
     </p>

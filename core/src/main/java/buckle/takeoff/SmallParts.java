@@ -15,13 +15,13 @@ import buckle.message.JointKind;
 import buckle.message.TakeoffMessage.Noun;
 import buckle.rulebook.Values;
 import buckle.site.GateKind;
-import buckle.spec.BraceKind;
 import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
 import buckle.spec.WireRole;
 import buckle.takeoff.Part.Terms;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -46,10 +46,10 @@ final class SmallParts {
 
     void count() {
         nails();
+        concrete();
         for (LineLayout line : layout.lines()) {
             diagonals(line);
             sleeves(line);
-            concrete(line);
             line.gates().forEach(gate -> gate(line, gate));
         }
         layout.joints().forEach(this::jumper);
@@ -104,29 +104,31 @@ final class SmallParts {
                 Use.JOINT_SLEEVE, Fitting.CRIMP, line.lineId(), Noun.WIRE_JOINT, joints, Values.S5_CRIMPS_PER_JOINT);
     }
 
-    private void concrete(LineLayout line) {
-        if (spec.fence(line.lineId()).braces().kind() != BraceKind.PIPE_CONCRETE) {
-            return;
-        }
-        double kg = 0;
-        List<Double> footings = new ArrayList<>();
-        for (Post p : line.posts()) {
-            if (p.ends() && !p.shared()) {
-                footings.add(p.stationM());
-                double pipe = p.stock().widthM();
-                kg += Math.PI
-                        / 4
-                        * (Values.B6_FOOTING_M * Values.B6_FOOTING_M - pipe * pipe)
-                        * p.depthM()
-                        * Values.B6_CONCRETE_KG_PER_M3;
+    /** For the footings that were counted. */
+    private void concrete() {
+        for (Part p : parts.all()) {
+            if (p.use() == Use.FOOTING && p.place() instanceof Place.Stations at) {
+                LineLayout line = Objects.requireNonNull(lines.get(at.lineId()));
+                double kg = line.posts().stream()
+                        .filter(post -> at.stationsM().stream()
+                                .anyMatch(s -> Math.abs(s - post.stationM()) < Post.SAME_PLACE_M))
+                        .mapToDouble(SmallParts::footingKg)
+                        .sum();
+                parts.add(
+                        Use.CONCRETE,
+                        Product.of(Fitting.CONCRETE_BAG),
+                        at,
+                        Math.ceil(kg / Values.B6_BAG_KG - 1e-9),
+                        new Terms.Plain());
             }
         }
-        parts.add(
-                Use.CONCRETE,
-                Product.of(Fitting.CONCRETE_BAG),
-                new Place.Stations(line.lineId(), footings),
-                Math.ceil(kg / Values.B6_BAG_KG - 1e-9),
-                new Terms.Plain());
+    }
+
+    /** Round its pipe. */
+    private static double footingKg(Post post) {
+        double pipe = post.stock().widthM();
+        double across = Values.B6_FOOTING_M * Values.B6_FOOTING_M - pipe * pipe;
+        return Math.PI / 4 * across * post.depthM() * Values.B6_CONCRETE_KG_PER_M3;
     }
 
     private void gate(LineLayout line, GatePlace gate) {
@@ -135,7 +137,9 @@ final class SmallParts {
         List<Wire> hot = line.schedule().wires().stream()
                 .filter(w -> w.role() == WireRole.HOT)
                 .toList();
-        int strands = gate.kind() == GateKind.STRAND ? 1 : gate.kind() == GateKind.HANDLE ? hot.size() : 0;
+        int strands = gate.kind() == GateKind.STRAND
+                ? Math.min(1, hot.size())
+                : gate.kind() == GateKind.HANDLE ? hot.size() : 0;
         for (int i = hot.size() - strands; i < hot.size(); i++) {
             parts.add(
                     Use.GATE_WIRE,
@@ -149,7 +153,13 @@ final class SmallParts {
             return;
         }
         List<Double> at = List.of(gate.fromM());
-        parts.forEach(Use.CABLE_MARK, Fitting.CABLE_MARK, line.lineId(), Noun.GATE_CABLE, repeated(at, cables), 2);
+        parts.forEach(
+                Use.CABLE_MARK,
+                Fitting.CABLE_MARK,
+                line.lineId(),
+                Noun.GATE_CABLE,
+                Collections.nCopies(cables, gate.fromM()),
+                2);
         if (gate.kind() != GateKind.CREEK) {
             parts.forEach(Use.ELBOW, Fitting.ELBOW, line.lineId(), Noun.CABLED_GATE, at, Values.J3_ELBOWS);
             double riser = line.schedule().wires().getFirst().heightM();
@@ -160,14 +170,6 @@ final class SmallParts {
     private int cables(LineLayout line, GatePlace gate) {
         Joint joint = joints.get(Parts.key(line.lineId(), gate.id()));
         return joint == null ? 0 : joint.parts().cables();
-    }
-
-    private static List<Double> repeated(List<Double> at, int times) {
-        List<Double> all = new ArrayList<>();
-        for (int i = 0; i < times; i++) {
-            all.addAll(at);
-        }
-        return all;
     }
 
     /** From wire to wire in a jumper set; round a post or to a switch as long as a forearm. */

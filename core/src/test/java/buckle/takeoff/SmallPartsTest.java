@@ -7,14 +7,21 @@ import buckle.Fences;
 import buckle.design.Design;
 import buckle.layout.Joint;
 import buckle.material.PostStock;
+import buckle.message.JointKind;
 import buckle.message.TakeoffMessage.Tool;
+import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.spec.BraceKind;
 import buckle.spec.Spec;
+import buckle.spec.Wire;
+import buckle.spec.WireRole;
+import buckle.spec.WireSchedule;
 import java.util.List;
 import java.util.stream.Collectors;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.EnumSource;
 
 /** Small parts recounted by hand from a fence of 80 × 60 m with two cattle wires. */
 class SmallPartsTest {
@@ -40,7 +47,7 @@ class SmallPartsTest {
         assertThat(frames).as("both ways at four corners, and at the gate").isEqualTo(10);
         assertThat(quantity(design, "brace.twitch")).isEqualTo(frames);
         assertThat(quantity(design, "brace.staple")).isEqualTo(4 * frames);
-        double high = 34 * 0.0254 - buckle.rulebook.Values.B14_UNDER_TOP_M;
+        double high = 34 * 0.0254 - Values.B14_UNDER_TOP_M;
         double strand = Math.hypot(8 * 0.3048, high) + 0.5;
         assertThat(quantity(design, "brace.wire")).isCloseTo(2 * strand * frames, within(0.11));
         assertThat(quantity(design, "fastener.insulator"))
@@ -53,7 +60,7 @@ class SmallPartsTest {
                 .mapToLong(j -> j.parts().pieces())
                 .sum();
         long sets = design.layout().joints().stream()
-                .filter(j -> j.kind() == buckle.message.JointKind.JUMPER)
+                .filter(j -> j.kind() == JointKind.JUMPER)
                 .map(Joint::parts)
                 .mapToLong(Joint.Parts::pieces)
                 .sum();
@@ -70,6 +77,15 @@ class SmallPartsTest {
         assertThat(quantity(lay(Spec.USUAL, GateKind.RIGID), "gate.wire")).isZero();
     }
 
+    /** Whatever gate stands in a fence without a hot wire, the layout comes back. */
+    @ParameterizedTest
+    @EnumSource(GateKind.class)
+    void gatesWithoutHotWires(GateKind kind) {
+        Spec plain = Spec.USUAL.withFence(f -> f.withSchedule(
+                new WireSchedule("own", List.of(new Wire(0.5, WireRole.PLAIN), new Wire(1, WireRole.EARTH)))));
+        assertThat(quantity(lay(plain, kind), "gate.wire")).isZero();
+    }
+
     /** Six footings of 12 in round a pipe of 60 mm, 3 ft deep: 0.0642 m³, 147.6 kg each. */
     @Test
     void concreteByTheBag() {
@@ -78,6 +94,7 @@ class SmallPartsTest {
         Design design = lay(pipes, GateKind.SWING);
         double each = Math.PI / 4 * (0.3048 * 0.3048 - 0.06 * 0.06) * 0.9144 * 2300;
         assertThat(each).isCloseTo(147.5, within(0.3));
+        assertThat(quantity(design, "brace.concrete")).isEqualTo(6);
         assertThat(quantity(design, "concrete")).isEqualTo(Math.ceil(6 * each / 25));
         assertThat(Tools.of(design.layout(), design.takeoff()))
                 .contains(Tool.MIXER)
