@@ -80,12 +80,15 @@ final class ScheduleFindings {
                 }
             }
         }
+        if (bare.isEmpty()) {
+            return;
+        }
         Set<PostStock.Family> families = laid.layout().posts().stream()
                 .filter(p -> !p.ends())
                 .map(p -> p.stock().family())
                 .collect(Collectors.toSet());
         boolean metal = families.stream().anyMatch(PostStock.Family::conducts);
-        if (!bare.isEmpty() && (metal || families.contains(PostStock.Family.TIMBER))) {
+        if (metal || families.contains(PostStock.Family.TIMBER)) {
             say.accept(new LayoutMessage.HotUninsulated(bare, metal));
         }
     }
