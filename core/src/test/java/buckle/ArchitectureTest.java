@@ -59,6 +59,7 @@ class ArchitectureTest {
             "review",
             "setout",
             "takeoff",
+            "price",
             "circuit",
             "readings",
             "design");

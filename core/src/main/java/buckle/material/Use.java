@@ -127,6 +127,16 @@ public enum Use {
         return this == HOT_WIRE || this == EARTH_WIRE || this == PLAIN_WIRE;
     }
 
+    /** Posts that carry more than passing wires. */
+    public boolean strongPost() {
+        return this == END_POST
+                || this == CORNER_POST
+                || this == GATE_POST
+                || this == TEE_POST
+                || this == INLINE_POST
+                || this == BRACE_POST;
+    }
+
     /** Whatever holds a hot wire off a post. */
     public boolean isInsulator() {
         return this == LINE_INSULATOR

@@ -53,6 +53,7 @@ public final class English {
             case JointMessage m -> new EnglishLayout(this).text(m);
             case TakeoffMessage m -> new EnglishTakeoff(this).text(m);
             case CircuitMessage m -> new EnglishCircuit(this).text(m);
+            case PriceMessage m -> new EnglishPrice(this).text(m);
             case ReadingMessage m -> EnglishReadings.text(m, units);
         };
     }

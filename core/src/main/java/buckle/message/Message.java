@@ -15,6 +15,7 @@ import org.jspecify.annotations.Nullable;
 /** A fact to be told: typed values, no words. Two are the same when their values are. */
 public sealed interface Message
         permits LandMessage,
+                PriceMessage,
                 LayoutMessage,
                 PostMessage,
                 JointMessage,

@@ -17,8 +17,16 @@ public record Part(Use use, Product product, Place place, double quantity, Terms
         /** What is counted at a place, before wires and ends multiply it. */
         record Count(Noun wires, Noun things, long wireCount, long thingCount, long each) implements Terms {}
 
-        /** Wires over a length, and the coils that are opened for them. */
-        record Metres(long wires, double slopeM, int coils) implements Terms {}
+        /**
+         * Wires over a length, and the coils that are opened for them.
+         *
+         * @param slackShare of the quantity that is slack
+         */
+        record Metres(long wires, double slopeM, int coils, double slackShare) implements Terms {
+            Metres(long wires, double slopeM, int coils) {
+                this(wires, slopeM, coils, 0);
+            }
+        }
 
         /** Left over where wires end. */
         record Tails(long ends, double eachM) implements Terms {}

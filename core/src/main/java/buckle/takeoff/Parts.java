@@ -446,7 +446,7 @@ public final class Parts {
                     product,
                     new Place.Stretch(w.line.lineId(), pull.fromM(), pull.toM()),
                     group.count() * pull.slopeLengthM() * slack,
-                    new Terms.Metres(group.count(), pull.slopeLengthM(), coils));
+                    new Terms.Metres(group.count(), pull.slopeLengthM(), coils, 1 - 1 / slack));
         }
         if (w.passes && !net) {
             double tail = group.conductor().crimped() ? Values.S5_TAIL_M : Values.S5_WOVEN_TAIL_M;

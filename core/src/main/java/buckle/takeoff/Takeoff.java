@@ -84,6 +84,7 @@ public final class Takeoff {
                         l.item(),
                         l.name(),
                         l.quantity(),
+                        l.spare(),
                         Optional.empty(),
                         Message.NONE,
                         l.rules()))
@@ -104,11 +105,29 @@ public final class Takeoff {
                     use == Use.LEAD_OUT
                             ? new TakeoffMessage.LeadOutItem(cables(parts) == 2)
                             : new TakeoffMessage.Item(use, product),
-                    use.byMetre() ? Math.ceil((quantity - Lengths.TAPE_M) * 10) / 10 : Math.rint(quantity),
+                    rounded(use, quantity),
+                    rounded(use, quantity) - rounded(use, quantity - spare(parts)),
                     pack(use, product, parts, quantity),
                     derivation(use, product, parts, quantity),
                     rules(use)));
         }
+    }
+
+    private static double rounded(Use use, double quantity) {
+        return use.byMetre() ? Math.ceil((quantity - Lengths.TAPE_M) * 10) / 10 : Math.rint(quantity);
+    }
+
+    /** What rules add to what is counted: spares at braces and the slack of wire. */
+    private static double spare(List<Part> parts) {
+        double spare = 0;
+        for (Part p : parts) {
+            if (p.terms() instanceof Terms.Metres m) {
+                spare += p.quantity() * m.slackShare();
+            } else if (p.terms() instanceof Terms.Count c && c.things() == Noun.BRACED_PULL) {
+                spare += p.quantity();
+            }
+        }
+        return spare;
     }
 
     /** Most posts first; the usual wire first; insulators by what they sit on. */

@@ -13,7 +13,8 @@ import java.util.OptionalDouble;
  * One line of the takeoff: all parts of one product for one use.
  *
  * @param item stable key, {@code strainer}
- * @param quantity what the fence takes, in metres or pieces as {@link Use#byMetre} says
+ * @param quantity what is loaded for the fence, in metres or pieces as {@link Use#byMetre} says
+ * @param spare how much of it a rule adds to the count: spares at braces, slack of wire
  * @param pack how it is bought, when not one by one
  * @param derivation the arithmetic
  * @param rules behind it
@@ -24,11 +25,17 @@ public record TakeoffLine(
         String item,
         Message name,
         double quantity,
+        double spare,
         Optional<Pack> pack,
         Message derivation,
         List<Rule> rules) {
     public TakeoffLine {
         rules = List.copyOf(rules);
+    }
+
+    /** What the fence itself takes, without what a rule adds. */
+    public double counted() {
+        return quantity - spare;
     }
 
     /** {@code m} or {@code pcs}. */
