@@ -60,7 +60,7 @@ browser() {
 command_test() {
   local began=$SECONDS took=()
   part "building the application" build_app
-  debian_packages gdal-bin gpsbabel poppler-utils ngspice shellcheck
+  debian_packages gdal-bin gpsbabel poppler-utils ngspice shellcheck libreoffice-calc-nogui
   browser
   need_postgres
   npm_packages all

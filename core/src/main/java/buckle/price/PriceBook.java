@@ -74,5 +74,16 @@ public record PriceBook(String currency, List<Supplier> suppliers, List<Item> it
             String currency,
             int fromPacks,
             LocalDate date,
-            String taxClass) {}
+            String taxClass) {
+        public Offer {
+            packSize = plain(packSize);
+            price = plain(price);
+        }
+
+        /** The same number is the same price, however many zeros it was written with. */
+        private static BigDecimal plain(BigDecimal value) {
+            BigDecimal bare = value.stripTrailingZeros();
+            return bare.scale() < 0 ? bare.setScale(0) : bare;
+        }
+    }
 }
