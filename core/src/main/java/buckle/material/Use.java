@@ -127,6 +127,16 @@ public enum Use {
         return this == HOT_WIRE || this == EARTH_WIRE || this == PLAIN_WIRE;
     }
 
+    /** Made on the spot from other lines of the takeoff, so counted and not bought. */
+    public boolean made() {
+        return this == BRACE_LOOP
+                || this == FOOTING
+                || this == WIRE_JOINT
+                || this == END_TIE
+                || this == JUMPER_SET
+                || this == JUMPER_PIECE;
+    }
+
     /** Posts that carry more than passing wires. */
     public boolean strongPost() {
         return this == END_POST

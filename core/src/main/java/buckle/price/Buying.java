@@ -112,9 +112,10 @@ final class Buying {
                 .add(l));
         List<Wanted> wanted = new ArrayList<>();
         products.forEach((product, lines) -> {
-            List<OnSale> offers = onSale(serving.getOrDefault(product, List.of()), book, others);
+            boolean made = lines.stream().allMatch(l -> l.use().made());
+            List<OnSale> offers = made ? List.of() : onSale(serving.getOrDefault(product, List.of()), book, others);
             boolean substitute = false;
-            if (offers.isEmpty()) {
+            if (offers.isEmpty() && !made) {
                 offers = onSale(standIns.getOrDefault(product, List.of()), book, others);
                 substitute = !offers.isEmpty();
             }
@@ -142,7 +143,7 @@ final class Buying {
                 }
             }
         }
-        double percent = percent(product, lines.getFirst(), allowances);
+        double percent = lines.getFirst().use().made() ? 0 : percent(product, lines.getFirst(), allowances);
         double extra = counted * percent / 100;
         boolean metres = lines.getFirst().use().byMetre();
         double allowance = metres ? Math.ceil(extra * 10 - 1e-9) / 10 : Math.ceil(extra - 1e-9);

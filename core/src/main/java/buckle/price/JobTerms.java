@@ -1,5 +1,6 @@
 package buckle.price;
 
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
@@ -10,14 +11,25 @@ import java.util.Optional;
  * @param km the way to it, one way
  * @param agreed a price before tax that was agreed, whatever the sums say
  * @param extras what is sold beside the fence
+ * @param options what the client may add
+ * @param scope what is built, in the words of the house; the figures stand below it anyway
  */
+@RecordBuilder
 public record JobTerms(
-        Optional<BigDecimal> km, Optional<BigDecimal> marginPercent, Optional<BigDecimal> agreed, List<Extra> extras) {
+        Optional<BigDecimal> km,
+        Optional<BigDecimal> marginPercent,
+        Optional<BigDecimal> agreed,
+        List<Extra> extras,
+        List<Option> options,
+        String scope)
+        implements JobTermsBuilder.With {
     /** As the house does it. */
-    public static final JobTerms USUAL = new JobTerms(Optional.empty(), Optional.empty(), Optional.empty(), List.of());
+    public static final JobTerms USUAL =
+            new JobTerms(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), "");
 
     public JobTerms {
         extras = List.copyOf(extras);
+        options = List.copyOf(options);
     }
 
     /**
@@ -30,4 +42,12 @@ public record JobTerms(
             return quantity.multiply(cost);
         }
     }
+
+    /**
+     * Something the client may tick.
+     *
+     * @param amount asked for it before tax; under zero where it makes the fence cheaper
+     * @param oneOf options of the same name exclude each other; empty for one that stands by itself
+     */
+    public record Option(String id, String text, BigDecimal amount, String taxClass, String oneOf) {}
 }

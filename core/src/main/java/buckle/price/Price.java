@@ -41,7 +41,7 @@ public record Price(
      * @param counted what the fence takes
      * @param spare what rules add to that, {@code allowance} what the house adds
      * @param substitute whether what is bought stands in for it
-     * @param bought cheapest packs that cover all three; empty where nothing is priced
+     * @param bought cheapest packs that cover all three; empty where nothing is priced, and of what is made on the spot
      * @param left over when the fence stands and no spare was needed
      */
     public record Material(
@@ -64,7 +64,12 @@ public record Price(
 
         /** Whether anybody's price is known. */
         public boolean priced() {
-            return !bought.isEmpty() || counted + spare + allowance <= 0;
+            return !bought.isEmpty() || made() || counted + spare + allowance <= 0;
+        }
+
+        /** Made on the spot from other things that are bought. */
+        public boolean made() {
+            return uses.stream().allMatch(Use::made);
         }
     }
 

@@ -26,9 +26,9 @@ public record Rates(
         implements RatesBuilder.With {
     /** Invented; a house puts its own in their place. */
     public static final Rates USUAL = new Rates(
-            new Crew(4, new BigDecimal("32.00"), new BigDecimal("8"), new BigDecimal("1")),
-            new BigDecimal("45.00"),
-            new Travel(new BigDecimal("20"), new BigDecimal("0.70"), new BigDecimal("50")),
+            new Crew(4, new BigDecimal("32"), new BigDecimal("8"), new BigDecimal("1")),
+            new BigDecimal("45"),
+            new Travel(new BigDecimal("20"), new BigDecimal("0.7"), new BigDecimal("50")),
             new BigDecimal("12"),
             new BigDecimal("5"),
             new BigDecimal("20"),

@@ -78,8 +78,11 @@ class PricingTest {
                         .mapToDouble(m -> m.counted() + m.spare())
                         .sum())
                 .isCloseTo(loaded, within(1e-6));
+        assertThat(price.material().stream().filter(Material::made).map(Material::item))
+                .contains("jumper", "jumper.piece", "brace.loop");
         // At 1.00 a piece and a metre, the material costs as many as are loaded, metres rounded up.
         double whole = price.material().stream()
+                .filter(m -> !m.made())
                 .mapToDouble(m -> Math.ceil(m.counted() + m.spare() - 1e-9))
                 .sum();
         assertThat(price.sums().material().doubleValue()).isCloseTo(whole, within(1e-6));
@@ -117,7 +120,9 @@ class PricingTest {
                 Optional.empty(),
                 Optional.empty(),
                 Optional.empty(),
-                List.of(new JobTerms.Extra("water trough", dec("2"), dec("50.00"), "")));
+                List.of(new JobTerms.Extra("water trough", dec("2"), dec("50.00"), "")),
+                List.of(),
+                "");
         Price price = Pricing.of(List.of(), List.of(), PriceBook.EMPTY, rates, job, TODAY);
         // 100 + 10 + 5 = 115 costs; 115 / 0.8 = 143.75 asked; 6.25 % of it 8.984375, so 8.98.
         assertThat(price.sums().cost()).isEqualByComparingTo("115.00");
@@ -128,12 +133,7 @@ class PricingTest {
         assertThat(price.perMetre()).isEmpty();
         // 120 was agreed: 5 of 120 is kept, 4.2 %, under the floor of 15 %.
         Price agreed = Pricing.of(
-                List.of(),
-                List.of(),
-                PriceBook.EMPTY,
-                rates,
-                new JobTerms(Optional.empty(), Optional.empty(), Optional.of(dec("120")), job.extras()),
-                TODAY);
+                List.of(), List.of(), PriceBook.EMPTY, rates, job.withAgreed(Optional.of(dec("120"))), TODAY);
         assertThat(agreed.net()).isEqualByComparingTo("120.00");
         assertThat(agreed.says()).contains(new PriceMessage.MarginUnderFloor(dec("4.2"), dec("15")));
     }
@@ -142,10 +142,7 @@ class PricingTest {
     @Property(tries = 200)
     void anAgreedPriceIsMetToTheCent(@ForAll @IntRange(min = 1, max = 5_000_000) int cents) {
         BigDecimal agreed = BigDecimal.valueOf(cents, 2);
-        Price price = price(
-                bookOf(DESIGN.takeoff(), "0.37"),
-                BARE,
-                new JobTerms(Optional.empty(), Optional.empty(), Optional.of(agreed), List.of()));
+        Price price = price(bookOf(DESIGN.takeoff(), "0.37"), BARE, JobTerms.USUAL.withAgreed(Optional.of(agreed)));
         assertThat(price.net()).isEqualByComparingTo(agreed);
         assertThat(price.lines().stream().map(Line::amount).reduce(BigDecimal.ZERO, BigDecimal::add))
                 .isEqualByComparingTo(agreed);

@@ -2,6 +2,10 @@ package buckle.exchange.document;
 
 import buckle.exchange.Json;
 import buckle.land.Land;
+import buckle.price.Firm;
+import buckle.price.JobTerms;
+import buckle.price.PriceBook;
+import buckle.price.Quote;
 import buckle.spec.Plan;
 import buckle.spec.School;
 import java.util.List;
@@ -29,6 +33,19 @@ public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<Object
     /** The house's way. */
     public static final StoredDocument<School.House> HOUSE =
             new StoredDocument<>("house", School.House.class, List.of());
+
+    /** The house as a firm, with its rates. */
+    public static final StoredDocument<Firm> FIRM = new StoredDocument<>("firm", Firm.class, List.of());
+
+    /** What the price of a job has of its own. */
+    public static final StoredDocument<JobTerms> TERMS = new StoredDocument<>("terms", JobTerms.class, List.of());
+
+    /** An item of the price book. */
+    public static final StoredDocument<PriceBook.Item> PRICE_ITEM =
+            new StoredDocument<>("price item", PriceBook.Item.class, List.of());
+
+    /** A quote as it was sent. */
+    public static final StoredDocument<Quote> QUOTE = new StoredDocument<>("quote", Quote.class, List.of());
 
     public StoredDocument {
         upgrades = List.copyOf(upgrades);

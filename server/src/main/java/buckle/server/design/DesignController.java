@@ -15,10 +15,12 @@ import buckle.exchange.in.Importer;
 import buckle.exchange.in.Picture;
 import buckle.exchange.in.PointTable;
 import buckle.exchange.job.JobFile;
+import buckle.exchange.prices.PriceView;
 import buckle.land.GridRef;
 import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.message.Dialect;
+import buckle.price.JobTerms;
 import buckle.pulse.EnergizerRating;
 import buckle.readings.Assessment;
 import buckle.readings.Assessor;
@@ -28,6 +30,7 @@ import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
+import buckle.server.prices.PriceService;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
 import buckle.setout.Remeasure;
@@ -74,9 +77,11 @@ class DesignController {
     private final JobService jobs;
     private final LandService lands;
     private final Designs designs;
+    private final PriceService prices;
     private final WorkQueue queue;
 
-    DesignController(JobService jobs, LandService lands, Designs designs, WorkQueue queue) {
+    DesignController(JobService jobs, LandService lands, Designs designs, PriceService prices, WorkQueue queue) {
+        this.prices = prices;
         this.jobs = jobs;
         this.lands = lands;
         this.designs = designs;
@@ -84,10 +89,14 @@ class DesignController {
     }
 
     /** A plan on its land, with the readings to hold against it. */
-    record DesignOrder(Plan plan, Land land, List<Observation> readings) {}
+    record DesignOrder(Plan plan, Land land, List<Observation> readings, Optional<JobTerms> terms) {}
 
-    /** All that follows from a plan, and what its readings say. */
-    record DesignAnswer(DesignView design, Assessment assessment) {}
+    /**
+     * All that follows from a plan, and what its readings say.
+     *
+     * @param price what it would be offered for; empty while the price book is
+     */
+    record DesignAnswer(DesignView design, Assessment assessment, Optional<PriceView.Estimate> price) {}
 
     /**
      * What a dropped file was: a job that was opened, or something to look at before it is taken.
@@ -216,7 +225,8 @@ class DesignController {
                     spec.units(),
                     new DesignAnswer(
                             DesignView.of(design, spec.units()),
-                            Assessor.assess(design.layout(), spec, order.readings())));
+                            Assessor.assess(design.layout(), spec, order.readings()),
+                            prices.estimate(design, order.terms())));
         });
     }
 
@@ -228,7 +238,8 @@ class DesignController {
      *
      * @param pulse empty when nobody looks at it
      */
-    record MovingOrder(Plan plan, Land land, List<Observation> readings, Optional<MovingPulse> pulse) {}
+    record MovingOrder(
+            Plan plan, Land land, List<Observation> readings, Optional<MovingPulse> pulse, Optional<JobTerms> terms) {}
 
     /**
      * The same while something moves: posts, braces and joints as rows of numbers, their loads and the signs left for the whole
@@ -236,7 +247,12 @@ class DesignController {
      *
      * @param electrics the pulse along the lines, when it was asked for: one picture shows both
      */
-    record MovingAnswer(DesignView design, List<Rows> rows, Assessment assessment, Optional<Electrics> electrics) {}
+    record MovingAnswer(
+            DesignView design,
+            List<Rows> rows,
+            Assessment assessment,
+            Optional<Electrics> electrics,
+            Optional<PriceView.Estimate> price) {}
 
     @PostMapping("/design/moving")
     @Operation(
@@ -261,7 +277,8 @@ class DesignController {
                                             design.laid(),
                                             worked.around(),
                                             p.trial(),
-                                            Electrics.Part.CURVE))));
+                                            Electrics.Part.CURVE)),
+                            prices.estimate(design, order.terms())));
         });
     }
 

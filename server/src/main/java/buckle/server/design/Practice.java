@@ -166,13 +166,16 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
         return List.of(
                 order(
                         "/api/design/moving",
-                        new DesignController.MovingOrder(plan, land, List.of(), Optional.empty()),
+                        new DesignController.MovingOrder(plan, land, List.of(), Optional.empty(), Optional.empty()),
                         eastDeg),
                 order(
                         "/api/design/moving",
-                        new DesignController.MovingOrder(plan, land, List.of(), Optional.of(pulse)),
+                        new DesignController.MovingOrder(plan, land, List.of(), Optional.of(pulse), Optional.empty()),
                         eastDeg),
-                order("/api/design", new DesignController.DesignOrder(plan, land, List.of()), eastDeg),
+                order(
+                        "/api/design",
+                        new DesignController.DesignOrder(plan, land, List.of(), Optional.empty()),
+                        eastDeg),
                 order(
                         "/api/electrics",
                         new ElectricsController.ElectricsOrder(

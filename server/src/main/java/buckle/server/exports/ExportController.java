@@ -18,14 +18,18 @@ import buckle.exchange.paper.Paper;
 import buckle.exchange.paper.SetOutPdf;
 import buckle.exchange.paper.StoryPolePdf;
 import buckle.exchange.paper.StripPdf;
+import buckle.exchange.prices.PriceView;
+import buckle.exchange.prices.PricedTakeoffXlsx;
 import buckle.land.GridTerrain;
 import buckle.land.Land;
 import buckle.land.Surroundings;
 import buckle.layout.Layout;
 import buckle.message.English;
+import buckle.price.Price;
 import buckle.server.jobs.JobRow;
 import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
+import buckle.server.prices.PriceService;
 import buckle.server.readings.ReadingService;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
@@ -56,9 +60,12 @@ class ExportController {
     private final JobService service;
     private final ReadingService readings;
     private final LandService land;
+    private final PriceService prices;
     private final WorkQueue queue;
 
-    ExportController(JobService service, ReadingService readings, LandService land, WorkQueue queue) {
+    ExportController(
+            JobService service, ReadingService readings, LandService land, PriceService prices, WorkQueue queue) {
+        this.prices = prices;
         this.service = service;
         this.readings = readings;
         this.land = land;
@@ -97,6 +104,22 @@ class ExportController {
                     "takeoff.csv",
                     "text/csv;charset=UTF-8",
                     TakeoffCsv.write(job.design().takeoff(), job.units()));
+        });
+    }
+
+    @GetMapping(
+            value = "/{id}/priced-takeoff.xlsx",
+            produces = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet")
+    @Operation(operationId = "exportPricedTakeoff", summary = "The takeoff with packs and prices, as a workbook")
+    ResponseEntity<byte[]> priced(@PathVariable UUID id) {
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = laidOut(id);
+            Price price = prices.price(job.design(), prices.terms(id).terms()).price();
+            return file(
+                    job.row(),
+                    "takeoff.xlsx",
+                    "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+                    PricedTakeoffXlsx.write(PriceView.of(price, job.units())));
         });
     }
 

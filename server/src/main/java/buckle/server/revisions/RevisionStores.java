@@ -2,6 +2,8 @@ package buckle.server.revisions;
 
 import buckle.exchange.document.StoredDocument;
 import buckle.land.Land;
+import buckle.price.Firm;
+import buckle.price.JobTerms;
 import buckle.spec.Plan;
 import buckle.spec.School;
 import java.time.Clock;
@@ -24,5 +26,15 @@ class RevisionStores {
     @Bean
     RevisionStore<School.House> houses(RevisionMapper mapper, Author author, Clock clock) {
         return new RevisionStore<>(StoredDocument.HOUSE, mapper, author, clock);
+    }
+
+    @Bean
+    RevisionStore<Firm> firms(RevisionMapper mapper, Author author, Clock clock) {
+        return new RevisionStore<>(StoredDocument.FIRM, mapper, author, clock);
+    }
+
+    @Bean
+    RevisionStore<JobTerms> jobTerms(RevisionMapper mapper, Author author, Clock clock) {
+        return new RevisionStore<>(StoredDocument.TERMS, mapper, author, clock);
     }
 }

@@ -1,0 +1,196 @@
+package buckle.server.prices;
+
+import buckle.exchange.Json;
+import buckle.exchange.document.StoredDocument;
+import buckle.price.BookChange;
+import buckle.price.BookCheck;
+import buckle.price.PriceBook.Item;
+import buckle.server.prices.PriceBookMapper.ItemRow;
+import buckle.server.prices.PriceBookMapper.RevisionRow;
+import buckle.server.revisions.Author;
+import buckle.server.web.RequestRefused;
+import java.time.Clock;
+import java.time.temporal.ChronoUnit;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Locale;
+import java.util.Map;
+import java.util.Objects;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Keeps the price book, revision by revision. Two people may change different items; on the same one the later is asked to look again. */
+@Service
+public class PriceBookService {
+    private static final int AT_ONCE = 2_000;
+
+    private final PriceBookMapper mapper;
+    private final Author author;
+    private final Clock clock;
+    private volatile Book known = new Book(0, Map.of(), Map.of());
+
+    PriceBookService(PriceBookMapper mapper, Author author, Clock clock) {
+        this.mapper = mapper;
+        this.author = author;
+        this.clock = clock;
+    }
+
+    /**
+     * The book as it stands.
+     *
+     * @param texts code and description in small letters, to search in
+     */
+    public record Book(int revision, Map<String, Item> items, Map<String, String> texts) {}
+
+    /** One page of a search. */
+    public record Page(int revision, long found, List<Item> items) {}
+
+    /** As it stands; read from the database once a revision. */
+    @Transactional(readOnly = true)
+    public Book book() {
+        int head = mapper.head();
+        Book book = known;
+        if (book.revision() != head) {
+            Map<String, Item> items = new LinkedHashMap<>();
+            for (ItemRow row : mapper.items(head)) {
+                items.put(row.code(), StoredDocument.PRICE_ITEM.read(row.doc()));
+            }
+            book = book(head, items);
+            known = book;
+        }
+        return book;
+    }
+
+    private static Book book(int revision, Map<String, Item> items) {
+        Map<String, String> texts = new LinkedHashMap<>();
+        items.forEach((code, item) -> texts.put(
+                code,
+                String.join(
+                                "\n",
+                                code,
+                                item.description(),
+                                item.product(),
+                                item.offers().stream()
+                                        .map(o -> o.supplier())
+                                        .distinct()
+                                        .collect(Collectors.joining(" ")))
+                        .toLowerCase(Locale.ROOT)));
+        return new Book(revision, items, texts);
+    }
+
+    /** Items in which every word is found, in the order of their codes. */
+    @Transactional(readOnly = true)
+    public Page page(String search, int offset, int limit) {
+        Book book = book();
+        List<String> words = List.of(search.toLowerCase(Locale.ROOT).strip().split("\\s+"));
+        List<Item> found = new ArrayList<>();
+        long count = 0;
+        for (Map.Entry<String, String> text : book.texts().entrySet()) {
+            if (words.stream().allMatch(text.getValue()::contains)) {
+                if (count >= offset && found.size() < limit) {
+                    found.add(Objects.requireNonNull(book.items().get(text.getKey())));
+                }
+                count++;
+            }
+        }
+        return new Page(book.revision(), count, found);
+    }
+
+    /** Who changed the book, newest first. */
+    @Transactional(readOnly = true)
+    public List<RevisionRow> revisions() {
+        return mapper.revisions();
+    }
+
+    /** What a list would do. */
+    @Transactional(readOnly = true)
+    public List<BookChange> preview(List<BookChange.Incoming> list, BookChange.Mode mode) {
+        return BookChange.of(book().items(), list, mode);
+    }
+
+    /** Takes a list over, whole or not at all; refused when the book is not the one that was looked at. */
+    @Transactional
+    public Page take(List<BookChange.Incoming> list, BookChange.Mode mode, int baseRevision) {
+        mapper.lock();
+        Book book = book();
+        List<BookChange> changes = BookChange.of(book.items(), list, mode);
+        if (changes.isEmpty()) {
+            return page("", 0, 0);
+        }
+        if (book.revision() != baseRevision) {
+            throw stale(book.revision(), "The price book was changed since you looked. Look at the changes again.");
+        }
+        return changed(changes, changes.size() == 1 ? "list, 1 item" : "list, " + changes.size() + " items");
+    }
+
+    /** Changes or adds one item. */
+    @Transactional
+    public Page save(Item item, int baseRevision) {
+        BookCheck.check(item);
+        mapper.lock();
+        Item old = book().items().get(item.code());
+        if (item.equals(old)) {
+            return page("", 0, 0);
+        }
+        fresh(item.code(), baseRevision);
+        return changed(
+                List.of(new BookChange(item.code(), Optional.ofNullable(old), Optional.of(item), List.of())),
+                item.code());
+    }
+
+    /** Takes one item out; quotes that were sent keep it. */
+    @Transactional
+    public Page remove(String code, int baseRevision) {
+        mapper.lock();
+        Item old = book().items().get(code);
+        if (old == null) {
+            return page("", 0, 0);
+        }
+        fresh(code, baseRevision);
+        return changed(
+                List.of(new BookChange(code, Optional.of(old), Optional.empty(), List.of())), code + " taken out");
+    }
+
+    private void fresh(String code, int baseRevision) {
+        if (mapper.changedSince(baseRevision).contains(code)) {
+            throw stale(
+                    mapper.head(), "“" + code + "” was changed by somebody else in the meantime. Look at it again.");
+        }
+    }
+
+    private static RequestRefused stale(int head, String sentence) {
+        return new RequestRefused(409, "price-book.stale", sentence, Map.of("currentRevision", head));
+    }
+
+    private Page changed(List<BookChange> changes, String note) {
+        int next = mapper.head() + 1;
+        mapper.insertRevision(
+                new RevisionRow(next, note, author.name(), clock.instant().truncatedTo(ChronoUnit.MICROS)));
+        for (int i = 0; i < changes.size(); i += AT_ONCE) {
+            List<BookChange> some = changes.subList(i, Integer.min(changes.size(), i + AT_ONCE));
+            mapper.end(
+                    next,
+                    Json.MAPPER.writeValueAsString(
+                            some.stream().map(BookChange::code).toList()));
+            String items = some.stream()
+                    .flatMap(c -> c.after().stream())
+                    .map(StoredDocument.PRICE_ITEM::write)
+                    .collect(Collectors.joining(",", "[", "]"));
+            mapper.insert(next, items);
+        }
+        return new Page(next, changes.size(), List.of());
+    }
+
+    /** All suppliers that any item names, in the order of the alphabet. */
+    @Transactional(readOnly = true)
+    public List<String> suppliers() {
+        Set<String> names = new HashSet<>();
+        book().items().values().forEach(i -> i.offers().forEach(o -> names.add(o.supplier())));
+        return names.stream().sorted().toList();
+    }
+}

@@ -1,0 +1,111 @@
+package buckle.server.prices;
+
+import buckle.design.Design;
+import buckle.exchange.prices.PriceView;
+import buckle.price.Firm;
+import buckle.price.JobTerms;
+import buckle.price.Price;
+import buckle.price.PriceBook;
+import buckle.price.Pricing;
+import buckle.price.TermsCheck;
+import buckle.server.jobs.JobService;
+import buckle.server.revisions.RevisionStore;
+import buckle.server.web.RequestRefused;
+import buckle.takeoff.TakeoffLine;
+import java.time.Clock;
+import java.time.LocalDate;
+import java.time.ZoneId;
+import java.util.List;
+import java.util.Optional;
+import java.util.UUID;
+import org.springframework.stereotype.Service;
+import org.springframework.transaction.annotation.Transactional;
+
+/** Prices of designs with the book and the rates as they stand, and the terms of a job. */
+@Service
+public class PriceService {
+    private final PriceBookService books;
+    private final FirmService firms;
+    private final RevisionStore<JobTerms> terms;
+    private final JobService jobs;
+    private final Clock clock;
+
+    PriceService(
+            PriceBookService books, FirmService firms, RevisionStore<JobTerms> terms, JobService jobs, Clock clock) {
+        this.books = books;
+        this.firms = firms;
+        this.terms = terms;
+        this.jobs = jobs;
+        this.clock = clock;
+    }
+
+    /**
+     * The terms of a job.
+     *
+     * @param saveNo number of the last save; the next names it as its base; 0 before the first
+     */
+    public record TermsState(long saveNo, JobTerms terms) {}
+
+    /** A price with the revision of the book it was made from. */
+    public record Priced(Price price, Firm firm, int bookRevision) {}
+
+    @Transactional(readOnly = true)
+    public TermsState terms(UUID job) {
+        jobs.find(job);
+        if (!terms.has(job)) {
+            return new TermsState(0, JobTerms.USUAL);
+        }
+        RevisionStore.State<JobTerms> now = terms.state(job);
+        return new TermsState(now.saveNo(), now.content());
+    }
+
+    /** Stores the terms of a job; refused on top of an older save. */
+    @Transactional(noRollbackFor = RequestRefused.class)
+    public TermsState save(UUID job, long base, JobTerms next) {
+        TermsCheck.check(next);
+        TermsState now = terms(job);
+        if (now.terms().equals(next) && now.saveNo() > 0 || base == 0 && terms.open(job, next)) {
+            return terms(job);
+        }
+        terms.save(job, new RevisionStore.Save<>(base, UUID.randomUUID(), next), "price", r -> false);
+        return terms(job);
+    }
+
+    /** Of things by themselves, without work, way and what is laid on top. */
+    @Transactional(readOnly = true)
+    public Price material(List<TakeoffLine> takeoff) {
+        Firm firm = firms.state().firm();
+        return Pricing.of(List.of(), takeoff, book(firm), firm.rates(), JobTerms.USUAL, today());
+    }
+
+    private PriceBook book(Firm firm) {
+        return new PriceBook(
+                firm.currency(),
+                firm.suppliers(),
+                List.copyOf(books.book().items().values()));
+    }
+
+    /** The two figures for the ledger; empty where there is no price book. */
+    @Transactional(readOnly = true)
+    public Optional<PriceView.Estimate> estimate(Design design, Optional<JobTerms> job) {
+        if (books.book().items().isEmpty() || design.layout().lines().isEmpty()) {
+            return Optional.empty();
+        }
+        return Optional.of(
+                PriceView.Estimate.of(price(design, job.orElse(JobTerms.USUAL)).price()));
+    }
+
+    /** Of a design, with terms of a job that need not be stored yet. */
+    @Transactional(readOnly = true)
+    public Priced price(Design design, JobTerms job) {
+        TermsCheck.check(job);
+        Firm firm = firms.state().firm();
+        Price price =
+                Pricing.of(design.laid().fence().lines(), design.takeoff(), book(firm), firm.rates(), job, today());
+        return new Priced(price, firm, books.book().revision());
+    }
+
+    LocalDate today() {
+        return LocalDate.ofInstant(clock.instant(), ZoneId.systemDefault());
+    }
+}
