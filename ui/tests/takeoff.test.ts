@@ -2,7 +2,7 @@ import { mount } from '@vue/test-utils'
 import { expect, it, vi } from 'vitest'
 import type { TakeoffLine } from '@/api/types'
 import { useParts } from '@/model/useParts'
-import TakeoffStage from '@/features/takeoff/TakeoffStage.vue'
+import CountSheet from '@/features/takeoff/CountSheet.vue'
 import { design } from './fixtures'
 import { openJob, stubs } from './openJob'
 
@@ -16,6 +16,7 @@ it('shows every line of the takeoff, whatever it is called', () => {
     product: `fitting.${item}`,
     name: `Name of ${item}`,
     quantity: 4,
+    spare: 0,
     unit: 'pcs',
     pack: null,
     massKg: null,
@@ -31,7 +32,7 @@ it('shows every line of the takeoff, whatever it is called', () => {
     line('A heading of tomorrow', 'something new'),
   ]
   job.design = { ...design(), takeoff: lines }
-  const view = mount(TakeoffStage, { global: { stubs } })
+  const view = mount(CountSheet, { global: { stubs } })
   for (const l of lines) {
     const row = view.get(`[data-test="item-${l.item}"]`)
     expect(row.text()).toContain(l.name)
@@ -48,7 +49,15 @@ it('shows every line of the takeoff, whatever it is called', () => {
 it('lights the parts of a line and shows the takeoff of a stretch', async () => {
   const { job } = openJob()
   const item = { ...design().takeoff[0]!, ...{ group: 'Posts', item: 'post.line', use: 'post.line' } }
-  const line = { ...item, product: 'post.x', name: 'Line post', quantity: 9, unit: 'pcs', pack: null }
+  const line = {
+    ...item,
+    product: 'post.x',
+    name: 'Line post',
+    quantity: 9,
+    spare: 0,
+    unit: 'pcs',
+    pack: null,
+  }
   const full: TakeoffLine = { ...line, derivation: 'evened', rules: ['P1'] }
   job.design = { ...design(), takeoff: [full] }
   const place = { use: 'post.line', product: 'post.x', lineId: 'line-1', stationsM: [10, 20], along: null }
@@ -61,7 +70,7 @@ it('lights the parts of a line and shows the takeoff of a stretch', async () => 
     return Promise.resolve(new Response(JSON.stringify(body), { status: 200 }))
   })
   const parts = useParts()
-  const view = mount(TakeoffStage, { global: { stubs } })
+  const view = mount(CountSheet, { global: { stubs } })
   await view.get('[data-test="item-post.line"]').trigger('pointerenter')
   await vi.waitFor(() => expect(parts.lit).toEqual([place]))
   await view.get('[data-test="item-post.line"]').trigger('pointerenter')

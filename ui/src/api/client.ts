@@ -102,3 +102,33 @@ export async function storePicture(file: Blob, name: string) {
     client.POST('/api/pictures', { params: { query: { name } }, body: file as unknown as never, ...binary }),
   )
 }
+
+/** How the columns of a price list are read, and what it does to the book. */
+export interface ListHow {
+  columns: string
+  decimal: 'AUTO' | 'POINT' | 'COMMA'
+  mode: 'MERGE' | 'REPLACE'
+}
+
+/** What the columns of a price list seem to be. */
+export async function lookAtList(file: Blob) {
+  return ask(client.POST('/api/price-book/look', { body: file as unknown as never, ...binary }))
+}
+
+/** What a price list would change. */
+export async function previewList(file: Blob, query: ListHow) {
+  return ask(
+    client.POST('/api/price-book/preview', { params: { query }, body: file as unknown as never, ...binary }),
+  )
+}
+
+/** Takes a price list over, if the book is still the one that was looked at. */
+export async function takeList(file: Blob, how: ListHow, baseRevision: number) {
+  return ask(
+    client.POST('/api/price-book/import', {
+      params: { query: { ...how, baseRevision } },
+      body: file as unknown as never,
+      ...binary,
+    }),
+  )
+}

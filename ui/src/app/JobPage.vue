@@ -10,6 +10,8 @@ import { useTool } from '@/model/tool'
 import { layoutSheets, useLayoutSheets } from '@/model/useLayoutSheets'
 import { electricsSheets, useElectricsSheets } from '@/model/useElectricsSheets'
 import { sheets, useSheets } from '@/model/useSheets'
+import { useTakeoffSheets } from '@/model/useTakeoffSheets'
+import { useTerms } from '@/model/terms'
 import { useKeys } from '@/shared/keys'
 import { useJob } from '@/model/jobStore'
 import JobHead from './JobHead.vue'
@@ -42,6 +44,8 @@ const current = computed(() => stages[props.stage])
 const { sheet, open: openSheet } = useSheets()
 const { sheet: layoutSheet, open: openLayoutSheet } = useLayoutSheets()
 const { sheet: electricsSheet, open: openElectricsSheet } = useElectricsSheets()
+const { sheet: takeoffSheet, open: openTakeoffSheet } = useTakeoffSheets()
+const terms = useTerms()
 const { tool } = useTool()
 const room = useRoom()
 watchEffect(() => {
@@ -61,10 +65,12 @@ const place = computed(() => ({
   ...(props.stage === 'electrics' && electricsSheet.value !== 'energizer'
     ? { sheet: electricsSheet.value }
     : {}),
+  ...(props.stage === 'takeoff' && takeoffSheet.value !== 'counts' ? { sheet: takeoffSheet.value } : {}),
 }))
 const named = String(route.query.sheet ?? '')
 if (props.stage === 'layout') openLayoutSheet(named || 'build')
 else if (props.stage === 'electrics') openElectricsSheet(named || 'energizer')
+else if (props.stage === 'takeoff') openTakeoffSheet(named || 'counts')
 else openSheet(named || 'bring')
 const go = (stage: string) =>
   router.push({ name: 'job', params: { id: props.id, stage }, query: place.value })
@@ -106,7 +112,10 @@ watch(place, (query) => {
 })
 watch(
   () => props.id,
-  (id) => void job.load(id),
+  (id) => {
+    void terms.load(id)
+    void job.load(id)
+  },
 )
 
 function leaving(e: BeforeUnloadEvent) {
@@ -114,6 +123,7 @@ function leaving(e: BeforeUnloadEvent) {
   if (job.saveState === 'refused') e.preventDefault()
 }
 onMounted(() => {
+  void terms.load(props.id)
   void job.load(props.id)
   window.addEventListener('beforeunload', leaving)
 })

@@ -6,6 +6,7 @@ export const router = createRouter({
   routes: [
     { path: '/', name: 'yard', component: YardPage },
     { path: '/rules', name: 'rules', component: () => import('@/features/help/RulesPage.vue') },
+    { path: '/prices', name: 'prices', component: () => import('@/features/prices/PricesPage.vue') },
     { path: '/jobs/:id', redirect: (to) => ({ name: 'job', params: { id: to.params.id, stage: 'layout' } }) },
     {
       path: '/jobs/:id/:stage(survey|layout|electrics|takeoff|test)',

@@ -3,7 +3,7 @@ import { download, RequestFailed } from '@/api/client'
 import { useDocument } from '@/model/document'
 import { announce } from '@/shared/announce'
 
-const FILE = /^\/api\/jobs\/[^/]+\/[^/]+\.[a-z]+$/
+const FILE = /^\/api\/(jobs\/[^/]+\/[^/]+|quotes\/\d+\/\d+\/quote|price-book)\.[a-z]+$/
 
 /**
  * Links to files are fetched here: what is not saved yet is saved first, whoever waits sees progress, and a refusal is said instead of

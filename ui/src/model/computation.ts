@@ -1,9 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef } from 'vue'
 import { RequestFailed } from '@/api/client'
-import type { Assessment, Design, Land, Observation, Plan, TestPoint } from '@/api/types'
+import type { Assessment, Design, Estimate, Land, Observation, Plan, TestPoint } from '@/api/types'
 import { latestOnly } from '@/shared/latest'
 import { useCursor } from './cursor'
+import { useTerms } from './terms'
 import { askDesign, askMoving, type AlongsideRequest } from './movingDesign'
 
 /** What is to be worked out, and whom it concerns. */
@@ -24,6 +25,8 @@ export const useComputation = defineStore('computation', () => {
   /** Whether the design is a light one, of something that moves: places are right, loads of single posts and braces are not. */
   const rough = ref(false)
   const assessment = shallowRef<Assessment | null>(null)
+  /** What it would be offered for, before tax; null while the price book is empty. */
+  const price = shallowRef<Estimate | null>(null)
   const problem = ref('')
   const line = computed(
     () => design.value?.layout.lines.find((l) => l.lineId === cursor.lineId) ?? design.value?.layout.lines[0],
@@ -34,7 +37,7 @@ export const useComputation = defineStore('computation', () => {
 
   const run = latestOnly(
     async ({ plan, land, readings, moving }: Order) => {
-      const body = { plan, land, readings }
+      const body = { plan, land, readings, terms: useTerms().terms }
       if (!moving) return { ...(await askDesign(body)), tell: null }
       const beside = alongside?.() ?? null
       const answer = await askMoving(body, beside?.pulse ?? null)
@@ -45,6 +48,7 @@ export const useComputation = defineStore('computation', () => {
       design.value = answer.design
       rough.value = order.moving
       assessment.value = answer.assessment
+      price.value = answer.price
       problem.value = ''
       if (!answer.design.layout.lines.some((l) => l.lineId === cursor.lineId)) {
         cursor.lineId = answer.design.layout.lines[0]?.lineId ?? ''
@@ -61,6 +65,7 @@ export const useComputation = defineStore('computation', () => {
   function clear() {
     design.value = null
     assessment.value = null
+    price.value = null
   }
 
   function goAlongside(view: () => AlongsideRequest | null) {
@@ -70,5 +75,5 @@ export const useComputation = defineStore('computation', () => {
     }
   }
 
-  return { design, rough, assessment, problem, line, testPoints, run, clear, goAlongside }
+  return { design, rough, assessment, price, problem, line, testPoints, run, clear, goAlongside }
 })

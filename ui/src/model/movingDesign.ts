@@ -3,6 +3,7 @@ import type {
   Brace,
   Design,
   Electrics,
+  JobTerms,
   Joint,
   Land,
   MovingAnswer,
@@ -28,7 +29,7 @@ export interface AlongsideRequest {
 
 type Packed = MovingAnswer['rows'][number]
 
-type Body = { plan: Plan; land: Land; readings: Observation[] }
+type Body = { plan: Plan; land: Land; readings: Observation[]; terms: JobTerms }
 
 /** What the core makes of a plan. */
 export const askDesign = (body: Body) => ask(client.POST('/api/design', { body }))
@@ -36,7 +37,12 @@ export const askDesign = (body: Body) => ask(client.POST('/api/design', { body }
 /** The same, light, while something moves; with the pulse when that is looked at. */
 export async function askMoving(body: Body, pulse: MovingPulse | null) {
   const answer = await ask(client.POST('/api/design/moving', { body: { ...body, pulse } }))
-  return { assessment: answer.assessment, design: unpacked(answer), electrics: answer.electrics }
+  return {
+    assessment: answer.assessment,
+    design: unpacked(answer),
+    electrics: answer.electrics,
+    price: answer.price,
+  }
 }
 
 /** The design of something that moves, its posts, braces and joints unpacked from rows of whole numbers. */

@@ -6,13 +6,32 @@ import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { useRoom } from '@/model/room'
 import EveryJobCard from '@/components/EveryJobCard.vue'
+import { useComputation } from '@/model/computation'
+import { perLengthText, wholeMoneyText } from '@/shared/money'
 import { stationText } from '@/shared/units'
 
 const job = useJob()
+const computation = useComputation()
 const open = ref<string | null>(null)
 const weakest = useWeakest()
 const figures = computed(() => {
   const all = [...(job.design?.ledger ?? [])]
+  const price = computation.price
+  if (price)
+    all.splice(-1, 0, {
+      key: 'price',
+      label: 'Price before tax',
+      value: wholeMoneyText(price.net, price.currency),
+      note: [
+        price.perMetre === null ? '' : perLengthText(price.perMetre, price.currency, job.units),
+        price.unpriced ? `${price.unpriced} without a price` : '',
+      ]
+        .filter(Boolean)
+        .join('; '),
+      derivation:
+        'Packs at the lowest prices of the book, hours by the house’s norms and rates, travel, overhead, contingency and margin; each step stands on the sheet Price of the takeoff.',
+      rules: [],
+    })
   if (weakest.value) all.splice(all.findIndex((f) => f.key === 'wire') + 1, 0, weakest.value)
   return all
 })

@@ -133,6 +133,7 @@ onMounted(async () => {
           data-test="author"
           title="Kept on this device and stored with what you save"
       /></label>
+      <router-link to="/prices" data-test="to-prices">Prices</router-link>
       <router-link to="/rules">Rules</router-link>
       <v-btn class="quiet" :aria-label="`Look: ${look}; change`" @click="next">{{ look }}</v-btn>
       <label class="file">

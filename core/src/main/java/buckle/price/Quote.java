@@ -109,8 +109,9 @@ public record Quote(
      *
      * @param net by how much the sum before tax changes, {@code total} with tax
      */
-    public record Difference(List<ItemChange> items, List<AmountChange> amounts, BigDecimal net, BigDecimal total) {
-        public Difference {
+    public record QuoteDifference(
+            List<ItemChange> items, List<AmountChange> amounts, BigDecimal net, BigDecimal total) {
+        public QuoteDifference {
             items = List.copyOf(items);
             amounts = List.copyOf(amounts);
         }
@@ -128,7 +129,7 @@ public record Quote(
     }
 
     /** From an earlier revision to this one, what is the same left out. */
-    public Difference since(Quote before) {
+    public QuoteDifference since(Quote before) {
         Map<String, ItemChange> things = new LinkedHashMap<>();
         before.items.forEach(
                 i -> things.put(i.product(), new ItemChange(i.product(), i.name(), i.quantity(), 0, i.byMetre())));
@@ -139,7 +140,7 @@ public record Quote(
         Map<List<Object>, AmountChange> sums = new LinkedHashMap<>();
         before.lines.forEach(l -> merge(sums, l, l.amount(), BigDecimal.ZERO));
         lines.forEach(l -> merge(sums, l, BigDecimal.ZERO, l.amount()));
-        return new Difference(
+        return new QuoteDifference(
                 things.values().stream()
                         .filter(i -> Math.abs(i.after() - i.before()) > 0.05)
                         .toList(),

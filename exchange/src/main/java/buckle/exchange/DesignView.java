@@ -25,6 +25,7 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<String> 
      * A line of the takeoff.
      *
      * @param group heading it stands under
+     * @param quantity to load, {@code spare} how much of it rules add to the count
      * @param massKg of what is needed, where it follows from what it is made of
      * @param item stable key of use and kind, {@code strainer}
      * @param use stable id of what it is for, {@code product} of what is bought
@@ -36,6 +37,7 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<String> 
             String product,
             String name,
             double quantity,
+            double spare,
             String unit,
             Optional<TakeoffLine.Pack> pack,
             OptionalDouble massKg,
@@ -50,6 +52,7 @@ public record DesignView(Layout layout, List<TakeoffItem> takeoff, List<String> 
                     line.product().id(),
                     English.text(line.name(), units),
                     line.quantity(),
+                    line.spare(),
                     line.unit(),
                     line.pack(),
                     line.massKg(),

@@ -28,7 +28,8 @@ public final class TakeoffCsv {
                     "derivation",
                     "rules",
                     "product",
-                    "mass_kg")
+                    "mass_kg",
+                    "spare")
             .get();
 
     private TakeoffCsv() {}
@@ -49,7 +50,8 @@ public final class TakeoffCsv {
                         Cells.text(English.text(line.derivation(), units)),
                         line.rules().stream().map(Rule::name).collect(Collectors.joining(" ")),
                         Cells.text(line.product().id()),
-                        line.massKg().isPresent() ? number(line.massKg().getAsDouble()) : "");
+                        line.massKg().isPresent() ? number(line.massKg().getAsDouble()) : "",
+                        number(line.spare()));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);

@@ -138,7 +138,7 @@ public final class QuotePdf {
     }
 
     private List<ChangeRow> sums(Quote before) {
-        Quote.Difference change = quote.since(before);
+        Quote.QuoteDifference change = quote.since(before);
         List<ChangeRow> rows = new ArrayList<>();
         change.amounts()
                 .forEach(a -> rows.add(sum(

@@ -114,6 +114,9 @@ class DesignController {
             Optional<Picture> picture,
             Optional<Swap> swap) {}
 
+    /** A plan on its land, to set out. */
+    record SetOutOrder(Plan plan, Land land, List<Observation> readings) {}
+
     /** A rectangle to square, with its taped diagonals when there are some. */
     record SquaringOrder(double frontM, double sideM, OptionalDouble acM, OptionalDouble bdM, UnitSystem units) {}
 
@@ -178,7 +181,7 @@ class DesignController {
 
     @PostMapping("/set-out")
     @Operation(operationId = "setOut", summary = "The set-out sheet of a plan")
-    SetOut setOut(@RequestBody DesignOrder order) {
+    SetOut setOut(@RequestBody SetOutOrder order) {
         return queue.run(Kind.COMPUTATION, () -> {
             Design design = Design.of(order.plan(), lands.around(order.land()));
             return SetOutPlanner.plan(

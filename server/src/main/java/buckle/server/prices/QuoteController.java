@@ -50,7 +50,7 @@ class QuoteController {
     record QuoteNew(UUID id, Optional<Integer> revises) {}
 
     /** What a revision changes; empty for a first one. */
-    record QuoteChanges(Optional<Quote.Difference> difference) {}
+    record QuoteChanges(Optional<Quote.QuoteDifference> difference) {}
 
     @GetMapping("/jobs/{id}/terms")
     @Operation(operationId = "jobTerms", summary = "What the price of a job has of its own")

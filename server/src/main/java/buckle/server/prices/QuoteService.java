@@ -192,7 +192,7 @@ public class QuoteService {
 
     /** What a revision changes: of the one that was accepted, else of the one before. */
     @Transactional(readOnly = true)
-    public Optional<Quote.Difference> changes(int number, int revision) {
+    public Optional<Quote.QuoteDifference> changes(int number, int revision) {
         Quote now = quote(row(number, revision));
         return accepted(number, revision)
                 .or(() -> mapper.find(number, revision - 1))

@@ -1,0 +1,28 @@
+import { defineStore, storeToRefs } from 'pinia'
+import { ref } from 'vue'
+
+export type TakeoffSheetId = 'counts' | 'price' | 'quote'
+
+/** The sheets of the takeoff, in working order. */
+export const takeoffSheets: { id: TakeoffSheetId; text: string; wide: boolean }[] = [
+  { id: 'counts', text: 'Counts', wide: true },
+  { id: 'price', text: 'Price', wide: true },
+  { id: 'quote', text: 'Quote', wide: true },
+]
+
+/** Which sheet of the takeoff is open; it travels in the address. */
+const useTakeoffSheetStore = defineStore('takeoffSheets', () => {
+  const sheet = ref<TakeoffSheetId>('counts')
+
+  function open(id: string) {
+    const known = takeoffSheets.find((s) => s.id === id)
+    if (known) sheet.value = known.id
+  }
+
+  return { sheet, open }
+})
+
+export function useTakeoffSheets() {
+  const store = useTakeoffSheetStore()
+  return { sheet: storeToRefs(store).sheet, open: store.open }
+}
