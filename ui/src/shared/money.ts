@@ -11,7 +11,7 @@ const whole = new Intl.NumberFormat('en-US', { maximumFractionDigits: 0 })
 export const wholeMoneyText = (amount: number, currency: string) => `${currency} ${whole.format(amount)}`
 
 const M_PER_FT = 0.3048
-const KM_PER_MI = 1.609344
+export const KM_PER_MI = 1.609344
 
 /** A way on the road. */
 export const wayText = (km: number, units: 'METRIC' | 'FT_IN') =>

@@ -18,7 +18,7 @@ const figures = computed(() => {
   const all = [...(job.design?.ledger ?? [])]
   const price = computation.price
   if (price)
-    all.splice(-1, 0, {
+    all.splice(1, 0, {
       key: 'price',
       label: 'Price before tax',
       value: wholeMoneyText(price.net, price.currency),

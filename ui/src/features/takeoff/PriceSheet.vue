@@ -18,6 +18,13 @@ const { price, problem } = usePrice()
 const { open } = useTakeoffSheets()
 onUnmounted(() => void parts.point(null))
 
+/** For a piece, or for a hundred of what lengths are measured in. */
+const norm = (l: PriceView['labour'][number]) =>
+  l.byMetre
+    ? job.units === 'METRIC'
+      ? `${(l.norm * 100).toFixed(2)} for 100 m`
+      : `${(l.norm * 100 * 0.3048).toFixed(2)} for 100 ft`
+    : String(l.norm)
 const groups = computed(() => {
   const all = price.value?.material ?? []
   return [...new Set(all.map((m) => m.group))].map((title) => ({
@@ -43,7 +50,7 @@ const sums = computed(() => {
   const s = price.value?.sums
   if (!s) return []
   return [
-    { key: 'material', text: 'Material', note: 'packs, above', value: s.material },
+    { key: 'material', text: 'Material', note: 'packs, below', value: s.material },
     {
       key: 'labour',
       text: 'Labour',
@@ -223,8 +230,10 @@ const sums = computed(() => {
         <tbody>
           <tr v-for="l in price.labour" :key="l.task">
             <td>{{ say(l.task) }}</td>
-            <td class="right number">{{ l.units.toFixed(l.units % 1 ? 1 : 0) }}</td>
-            <td class="right number">{{ l.norm }}</td>
+            <td class="right number">
+              {{ l.byMetre ? lengthText(l.units, job.units) : countText(l.units) }}
+            </td>
+            <td class="right number">{{ norm(l) }}</td>
             <td class="right number">{{ l.soilFactor === 1 ? '' : l.soilFactor.toFixed(2) }}</td>
             <td class="right number">{{ l.hours.toFixed(1) }}</td>
             <td class="right number">{{ l.machineHours > 0 ? l.machineHours.toFixed(1) : '' }}</td>
@@ -286,7 +295,7 @@ nav {
   gap: 6px 34px;
 }
 .sum td {
-  border-top: 1.5px solid var(--rule-strong);
+  font-weight: 700;
 }
 h2 {
   margin-top: 18px;

@@ -63,6 +63,6 @@ const quantity = (n: number, byMetre: boolean) => (byMetre ? lengthText(n, job.u
 
 <style scoped>
 .sum td {
-  border-top: 1.5px solid var(--rule-strong);
+  font-weight: 700;
 }
 </style>

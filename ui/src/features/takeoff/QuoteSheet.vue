@@ -272,7 +272,7 @@ header {
   font-weight: 400;
 }
 .sum td {
-  border-top: 1.5px solid var(--rule-strong);
+  font-weight: 700;
 }
 .option {
   display: flex;

@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import type { JobTerms } from '@/api/types'
 import EntryField from '@/shared/EntryField.vue'
 import { useTerms } from '@/model/terms'
-import { parseAmount } from '@/shared/money'
+import { useJob } from '@/model/jobStore'
+import { KM_PER_MI, parseAmount } from '@/shared/money'
 import { newId } from '@/shared/uuid'
 
+const job = useJob()
 const own = useTerms()
 const wrong = ref('')
 
@@ -17,6 +19,16 @@ function number(key: 'km' | 'marginPercent' | 'agreed', text: string) {
     wrong.value = ''
     void own.change({ [key]: value })
   }
+}
+
+const metric = computed(() => job.units === 'METRIC')
+const way = computed(() =>
+  own.terms.km === null ? '' : Math.round((own.terms.km / (metric.value ? 1 : KM_PER_MI)) * 10) / 10,
+)
+function setWay(text: string) {
+  const value = parseAmount(text)
+  if (metric.value || value === null) number('km', text)
+  else void own.change({ km: Math.round(value * KM_PER_MI * 1000) / 1000 })
 }
 
 type Extra = JobTerms['extras'][number]
@@ -51,12 +63,13 @@ function amount(e: Event, then: (n: number) => void) {
     <p v-if="wrong || own.problem" class="weak" role="alert">{{ wrong || own.problem }}</p>
     <div class="row">
       <label
-        >Way to it, km<EntryField
-          :value="own.terms.km ?? ''"
+        >Way to it, {{ metric ? 'km' : 'miles'
+        }}<EntryField
+          :value="way"
           inputmode="decimal"
           placeholder="the house’s"
           data-test="terms-km"
-          @change="number('km', text($event))"
+          @change="setWay(text($event))"
       /></label>
       <label
         >Margin, %<EntryField

@@ -54,7 +54,7 @@ public record Firm(
                         "Keep animals away from the line while we build, and train them to the fence when it is live."),
                 List.of(
                         "Rock that no post driver goes into, and old footings in the ground.",
-                        "Permits, and agreements with neighbours.",
+                        "Permits, and agreements with those next door.",
                         "Taking down old fences, unless it stands above."),
                 List.of(
                         "An electric fence gives a short shock. Signs stay where we put them; explain the fence to children and visitors.",

@@ -11,14 +11,12 @@ import java.util.Map;
 
 /** Hours by task from the takeoff, and the ground the posts stand in. */
 public final class Labour {
-    private static final double HUNDRED_M = 100;
-
     private Labour() {}
 
     /**
      * Hours of a task.
      *
-     * @param units as many of {@link Task#text} as there are
+     * @param units pieces or metres, as {@link Task#byMetre} says; {@code norm} hours for one
      * @param soilFactor times longer than in loam, over all posts; 1 where the ground does not matter
      * @param hours of one person, at the crew's pace
      */
@@ -57,7 +55,7 @@ public final class Labour {
             }
         }
         if (length > 0) {
-            units.put(Task.SET_OUT, length / HUNDRED_M);
+            units.put(Task.SET_OUT, length);
         }
         takeoff.forEach(l -> Task.of(l).ifPresent(d -> units.merge(d.task(), d.units(), Double::sum)));
         double factor = posts == 0 ? 1 : soil / posts;

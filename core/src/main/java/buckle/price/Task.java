@@ -11,47 +11,54 @@ import java.util.Optional;
  * and 21,120 ft in three days), see docs/checks.md; a house puts its own pace on them.
  */
 public enum Task {
-    SET_OUT("set out, a hundred metres", 1.0, 0, false),
-    STRONG_POST("strong post", 2.0, 0.3, true),
-    LINE_POST("line post", 0.7, 0.15, true),
-    LIGHT_POST("light post, step-in", 0.08, 0, true),
-    FRAME("rail of a brace, with its wire", 1.0, 0, false),
-    PROP("diagonal brace or back-stake", 0.5, 0, true),
-    FOOTING("footing in concrete", 1.0, 0, true),
-    WIRE("wire strung, a hundred metres", 1.2, 0, false),
-    FASTENING("insulator or fastener of a wire", 0.02, 0, false),
-    END("wire ended, joined or tightened", 0.2, 0, false),
-    JUMPER("jumper piece with its clamps", 0.1, 0, false),
-    GATE("gate leaf hung", 2.5, 0, false),
-    STRAND("handle or strand of a gate", 0.3, 0, false),
-    TRENCH("cable or conduit laid, ten metres", 1.5, 0.2, true),
-    GROUND_ROD("ground rod driven and clamped", 0.5, 0, true),
-    ENERGIZER("energizer, supply and lead-out", 3.0, 0, false),
-    SIGN("sign", 0.05, 0, false);
+    SET_OUT("setting out", 0.01, 0, false, true),
+    STRONG_POST("strong post", 2.0, 0.3, true, false),
+    LINE_POST("line post", 0.7, 0.15, true, false),
+    LIGHT_POST("light post, step-in", 0.08, 0, true, false),
+    FRAME("rail of a brace, with its wire", 1.0, 0, false, false),
+    PROP("diagonal brace or back-stake", 0.5, 0, true, false),
+    FOOTING("footing in concrete", 1.0, 0, true, false),
+    WIRE("wire strung", 0.012, 0, false, true),
+    FASTENING("insulator or fastener of a wire", 0.02, 0, false, false),
+    END("wire ended, joined or tightened", 0.2, 0, false, false),
+    JUMPER("jumper piece with its clamps", 0.1, 0, false, false),
+    GATE("gate leaf hung", 2.5, 0, false, false),
+    STRAND("handle or strand of a gate", 0.3, 0, false, false),
+    TRENCH("cable or conduit laid", 0.15, 0.02, true, true),
+    GROUND_ROD("ground rod driven and clamped", 0.5, 0, true, false),
+    ENERGIZER("energizer, supply and lead-out", 3.0, 0, false, false),
+    SIGN("sign", 0.05, 0, false, false);
 
     private final String text;
     private final double hours;
     private final double machineHours;
     private final boolean dug;
+    private final boolean byMetre;
 
-    Task(String text, double hours, double machineHours, boolean dug) {
+    Task(String text, double hours, double machineHours, boolean dug, boolean byMetre) {
+        this.byMetre = byMetre;
         this.text = text;
         this.hours = hours;
         this.machineHours = machineHours;
         this.dug = dug;
     }
 
-    /** One unit of it in words. */
+    /** What is done. */
     public String text() {
         return text;
     }
 
-    /** Person-hours for a unit in loam. */
+    /** By the metre; everything else by the piece. */
+    public boolean byMetre() {
+        return byMetre;
+    }
+
+    /** Person-hours for a piece or a metre in loam. */
     public double hours() {
         return hours;
     }
 
-    /** Hours of the post driver, auger or trencher for a unit in loam. */
+    /** Hours of the post driver, auger or trencher for the same. */
     public double machineHours() {
         return machineHours;
     }
@@ -73,14 +80,14 @@ public enum Task {
             case RAIL -> Optional.of(new Done(FRAME, n));
             case DIAGONAL, BACK_STAKE, TIE_DOWN -> Optional.of(new Done(PROP, n));
             case FOOTING -> Optional.of(new Done(FOOTING, n));
-            case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE, LEAD -> Optional.of(new Done(WIRE, n / 100));
+            case HOT_WIRE, EARTH_WIRE, PLAIN_WIRE, LEAD -> Optional.of(new Done(WIRE, n));
             case LINE_INSULATOR, CORNER_INSULATOR, CORNER_INSULATOR_INSIDE, OFFSET_BRACKET, STAPLE, CLIP ->
                 Optional.of(new Done(FASTENING, n));
             case STRAIN_INSULATOR, END_TIE, STRAINER, SPRING, WIRE_JOINT, WALL_ANCHOR -> Optional.of(new Done(END, n));
             case JUMPER_PIECE, CUT_OUT -> Optional.of(new Done(JUMPER, n));
             case SWING_GATE, SLIDING_GATE, RIGID_GATE, CREEK_PART -> Optional.of(new Done(GATE, n));
             case GATE_HANDLE, SPRING_GATE, STRAND_GATE -> Optional.of(new Done(STRAND, n));
-            case CONDUIT -> Optional.of(new Done(TRENCH, n / 10));
+            case CONDUIT -> Optional.of(new Done(TRENCH, n));
             case GROUND_ROD -> Optional.of(new Done(GROUND_ROD, n));
             case ENERGIZER -> Optional.of(new Done(ENERGIZER, n));
             case SIGN -> Optional.of(new Done(SIGN, n));

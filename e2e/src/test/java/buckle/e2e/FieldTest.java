@@ -20,7 +20,7 @@ class FieldTest {
             "survey", List.of("bring", "lines", "land", "ground", "tape", "square", "setout", "dayone", "history"),
             "layout", List.of("build", "material", "pole", "posts", "braces", "joints", "schools", "findings"),
             "electrics", List.of("energizer", "pulse", "earth", "supply", "whatif"),
-            "takeoff", List.of(""),
+            "takeoff", List.of("counts", "price", "quote"),
             "test", List.of(""));
 
     private final Browser browser = new Browser();
@@ -133,6 +133,11 @@ class FieldTest {
         screen.page.navigate(Buckle.demo().url + "/rules");
         screen.page.waitForSelector("tbody tr");
         check(screen.page, axe, "rules", violations);
+        for (String sheet : List.of("book", "list", "firm")) {
+            screen.page.navigate(Buckle.demo().url + "/prices?sheet=" + sheet);
+            screen.page.waitForSelector("main [data-test=price-found], main [data-test=list-file], main form");
+            check(screen.page, axe, "prices " + sheet, violations);
+        }
         violations.assertAll();
     }
 

@@ -22,7 +22,7 @@ import java.util.Optional;
 /** A quote on paper: what is built and what it costs on one page, then the plan, then who sees to what. */
 public final class QuotePdf {
     private static final double SIDES_MM = 36;
-    private static final double PLAN_MM = 150;
+    private static final double PLAN_MM = 118;
     private static final BigDecimal HUNDRED = BigDecimal.valueOf(100);
 
     private final Quote quote;

@@ -49,7 +49,13 @@ public record PriceView(
 
     /** Hours of a task. */
     public record LabourRow(
-            String task, double units, double norm, double soilFactor, double hours, double machineHours) {}
+            String task,
+            boolean byMetre,
+            double units,
+            double norm,
+            double soilFactor,
+            double hours,
+            double machineHours) {}
 
     /** An amount that is asked. */
     public record LineRow(String heading, String text, String taxClass, BigDecimal cost, BigDecimal amount) {}
@@ -74,6 +80,7 @@ public record PriceView(
                 price.labour().stream()
                         .map(l -> new LabourRow(
                                 Dialect.text(l.task().text(), units),
+                                l.task().byMetre(),
                                 l.units(),
                                 l.norm(),
                                 l.soilFactor(),

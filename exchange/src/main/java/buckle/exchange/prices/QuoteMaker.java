@@ -19,6 +19,7 @@ import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
+import java.util.stream.Stream;
 
 /** Puts down a quote from a design and its price, with every word that stands on it. */
 public final class QuoteMaker {
@@ -85,12 +86,12 @@ public final class QuoteMaker {
                             + counted(line.gates().size(), "gate")));
         }
         Map<PostKind, Long> posts = layout.counts();
-        long strong = posts.entrySet().stream()
-                .filter(e -> e.getKey().strong())
-                .mapToLong(Map.Entry::getValue)
-                .sum();
         long all = posts.values().stream().mapToLong(Long::longValue).sum();
-        figures.add(new Figure("Posts", counted(all, "post") + ", of which " + strong + " strong"));
+        long between = Stream.of(PostKind.LINE, PostKind.TIE_DOWN, PostKind.LIGHT)
+                .mapToLong(k -> posts.getOrDefault(k, 0L))
+                .sum();
+        figures.add(new Figure(
+                "Posts", counted(all, "post") + ", of which " + (all - between) + " strong posts and brace posts"));
         double wire = design.takeoff().stream()
                 .filter(l -> l.use().isWire())
                 .mapToDouble(TakeoffLine::counted)
