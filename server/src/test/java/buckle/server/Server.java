@@ -18,7 +18,6 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** The running application, asked over HTTP as a page would ask it. One for all tests. */
 final class Server {
-    private static final int LARGE = 30 * 1024 * 1024;
     private static Server running;
 
     private final int port;
@@ -71,10 +70,8 @@ final class Server {
                 request(path).header("Content-Type", "application/json").PUT(BodyPublishers.ofByteArray(bytes(body))));
     }
 
-    /** What is too large is refused before it was read: whoever sends it waits for leave. */
     Answer upload(String path, byte[] body) {
         return send(request(path)
-                .expectContinue(body.length > LARGE)
                 .header("Content-Type", "application/octet-stream")
                 .POST(BodyPublishers.ofByteArray(body)));
     }
