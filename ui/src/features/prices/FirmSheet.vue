@@ -304,6 +304,9 @@ textarea {
   margin: 0 0 4px 22px;
 }
 .foot {
+  display: flex;
+  gap: 14px;
+  align-items: center;
   position: sticky;
   bottom: 0;
   background: var(--paper);

@@ -134,7 +134,12 @@ const remove = (item: PriceItem) =>
           <td>{{ i.description }}</td>
           <td class="small quiet-text product">{{ i.product }}</td>
           <td>
-            <div v-for="(o, k) in i.offers" :key="k" class="offer">
+            <div
+              v-for="(o, k) in i.offers"
+              :key="k"
+              class="offer"
+              :title="o.taxClass ? `tax class ${o.taxClass}` : ''"
+            >
               <span>{{ offerText(o, i.unit) }}</span>
               <span class="quiet-text small">{{ o.supplier }}, {{ o.date }}</span>
               <span class="number">{{ o.currency }} {{ amountText(o.price) }}</span>
@@ -183,13 +188,14 @@ const remove = (item: PriceItem) =>
   text-align: left;
 }
 .product {
-  max-width: 190px;
+  max-width: 150px;
   overflow-wrap: anywhere;
 }
 .offer {
   display: grid;
-  grid-template-columns: minmax(150px, 1fr) minmax(150px, 1fr) 90px;
+  grid-template-columns: minmax(120px, 1fr) 235px 74px;
   gap: 10px;
+  white-space: nowrap;
 }
 .offer .number {
   text-align: right;
@@ -204,6 +210,7 @@ const remove = (item: PriceItem) =>
 @media (max-width: 760px) {
   .offer {
     display: block;
+    white-space: normal;
   }
 }
 </style>

@@ -151,7 +151,7 @@ const print = () => window.print()
 
 <style scoped>
 .takeoff {
-  padding: 14px 18px 30px;
+  padding-bottom: 16px;
 }
 header {
   display: flex;

@@ -28,6 +28,7 @@ final class EnglishTakeoff {
     String text(TakeoffMessage message) {
         return switch (message) {
             case Item m -> item(m.use(), m.product());
+            case Bought m -> product(m.product());
             case LeadOutItem m -> m.earth() ? "Lead-out cable, hot and earth" : "Lead-out cable, hot";
             case Counted m -> counting(m);
             case LineInsulators m -> lineInsulators(m);
@@ -178,6 +179,14 @@ final class EnglishTakeoff {
                 (use == Use.HOT_WIRE ? "Hot wire, " : use == Use.EARTH_WIRE ? "Earth wire, " : "Plain wire, ")
                         + p.conductor().text();
             case Product.PostOf p -> upper(postNoun(use)) + ", " + p.stock().text() + ", " + en.length(p.lengthM());
+            default -> product(product);
+        };
+    }
+
+    private String product(Product product) {
+        return switch (product) {
+            case Product.WireOf p -> English.upper(p.conductor().text());
+            case Product.PostOf p -> English.upper(p.stock().text()) + ", " + en.length(p.lengthM());
             case Product.Rail p -> "Brace rail, " + en.length(p.lengthM());
             case Product.Leaf p -> p.kind().text() + ", for " + en.length(p.openingM());
             case Product.Energizer p -> "Energizer, certified: " + p.name();

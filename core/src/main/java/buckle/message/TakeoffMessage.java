@@ -18,6 +18,9 @@ public sealed interface TakeoffMessage extends Message {
     /** Name of what is loaded. */
     record Item(Use use, Product product) implements TakeoffMessage {}
 
+    /** A product by itself, whatever it is used for. */
+    record Bought(Product product) implements TakeoffMessage {}
+
     /** The lead-out, for hot wires alone or for earth wires too. */
     record LeadOutItem(boolean earth) implements TakeoffMessage {}
 

@@ -3,6 +3,7 @@ package buckle.price;
 import buckle.material.Conductor;
 import buckle.material.Product;
 import buckle.material.Use;
+import buckle.message.TakeoffMessage;
 import buckle.price.Price.Bought;
 import buckle.price.Price.Delivery;
 import buckle.price.Price.Material;
@@ -146,7 +147,10 @@ final class Buying {
         double percent = lines.getFirst().use().made() ? 0 : percent(product, lines.getFirst(), allowances);
         double extra = counted * percent / 100;
         boolean metres = lines.getFirst().use().byMetre();
-        double allowance = metres ? Math.ceil(extra * 10 - 1e-9) / 10 : Math.ceil(extra - 1e-9);
+        // Small parts are rounded up; of a few posts none more is loaded.
+        boolean post = lines.getFirst().product() instanceof Product.PostOf;
+        double allowance =
+                metres ? Math.ceil(extra * 10 - 1e-9) / 10 : post ? Math.rint(extra) : Math.ceil(extra - 1e-9);
         return new Wanted(product, lines, counted, spare, allowance, substitute, offers);
     }
 
@@ -308,7 +312,9 @@ final class Buying {
                     bought.stream().mapToDouble(b -> b.packSize() * b.count()).sum();
             material.add(new Material(
                     w.product(),
-                    w.lines().getFirst().name(),
+                    w.lines().size() == 1
+                            ? w.lines().getFirst().name()
+                            : new TakeoffMessage.Bought(w.lines().getFirst().product()),
                     w.lines().getFirst().item(),
                     w.lines().stream().map(TakeoffLine::use).toList(),
                     w.byMetre(),
