@@ -1,11 +1,12 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { ref } from 'vue'
 
-export type TakeoffSheetId = 'counts' | 'price' | 'quote'
+export type TakeoffSheetId = 'counts' | 'reach' | 'price' | 'quote'
 
 /** The sheets of the takeoff, in working order. */
 export const takeoffSheets: { id: TakeoffSheetId; text: string; wide: boolean }[] = [
   { id: 'counts', text: 'Counts', wide: true },
+  { id: 'reach', text: 'What a heap reaches', wide: true },
   { id: 'price', text: 'Price', wide: true },
   { id: 'quote', text: 'Quote', wide: true },
 ]

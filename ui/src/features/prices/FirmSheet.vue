@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { ask, client, RequestFailed } from '@/api/client'
+import { ask, client, RequestFailed, storePicture } from '@/api/client'
 import type { Firm } from '@/api/types'
 import { announce } from '@/shared/announce'
 import { parseAmount } from '@/shared/money'
+import FirmTexts from './FirmTexts.vue'
+import { rateFields } from './rateFields'
 
 const firm = ref<Firm | null>(null)
 const revision = ref(0)
@@ -18,7 +20,6 @@ async function load() {
 }
 onMounted(() => load().catch((e) => (problem.value = (e as Error).message)))
 
-type Rates = Firm['rates']
 const lines = (list: string[]) => list.join('\n')
 const listed = (text: string) =>
   text
@@ -57,6 +58,17 @@ function follow(s: (typeof schools)[number]) {
   ;[a.postsPercent, a.wirePercent, a.smallPartsPercent, a.cablePercent] = s.of
 }
 
+async function setMark(e: Event) {
+  const file = (e.target as HTMLInputElement).files?.[0]
+  if (!file) return
+  try {
+    firm.value!.mark = (await storePicture(file, file.name)).hash
+    problem.value = ''
+  } catch (failure) {
+    problem.value = failure instanceof RequestFailed ? failure.message : 'The picture could not be read.'
+  }
+}
+
 async function save() {
   try {
     problem.value = ''
@@ -73,75 +85,6 @@ async function save() {
         : 'That did not work.'
   }
 }
-const rateFields: {
-  text: string
-  get: (r: Rates) => number
-  set: (r: Rates, n: number) => void
-  test: string
-}[] = [
-  {
-    text: 'People in the crew',
-    get: (r) => r.crew.people,
-    set: (r, n) => (r.crew.people = n),
-    test: 'people',
-  },
-  {
-    text: 'An hour of one of them costs',
-    get: (r) => r.crew.hourCost,
-    set: (r, n) => (r.crew.hourCost = n),
-    test: 'hour',
-  },
-  { text: 'Hours a day', get: (r) => r.crew.hoursADay, set: (r, n) => (r.crew.hoursADay = n), test: 'day' },
-  {
-    text: 'Pace: 1 as the norms, 2 twice as slow',
-    get: (r) => r.crew.pace,
-    set: (r, n) => (r.crew.pace = n),
-    test: 'pace',
-  },
-  {
-    text: 'An hour of machines costs',
-    get: (r) => r.machineHour,
-    set: (r, n) => (r.machineHour = n),
-    test: 'machine',
-  },
-  { text: 'Usual way to a job, km', get: (r) => r.travel.km, set: (r, n) => (r.travel.km = n), test: 'km' },
-  {
-    text: 'A kilometre costs',
-    get: (r) => r.travel.perKm,
-    set: (r, n) => (r.travel.perKm = n),
-    test: 'per-km',
-  },
-  {
-    text: 'km an hour',
-    get: (r) => r.travel.kmPerHour,
-    set: (r, n) => (r.travel.kmPerHour = n),
-    test: 'speed',
-  },
-  {
-    text: 'Overhead, % of the direct cost',
-    get: (r) => r.overheadPercent,
-    set: (r, n) => (r.overheadPercent = n),
-    test: 'overhead',
-  },
-  {
-    text: 'Contingency, % of the direct cost',
-    get: (r) => r.contingencyPercent,
-    set: (r, n) => (r.contingencyPercent = n),
-    test: 'contingency',
-  },
-  {
-    text: 'Margin, % of the price before tax',
-    get: (r) => r.marginPercent,
-    set: (r, n) => (r.marginPercent = n),
-    test: 'margin',
-  },
-  {
-    text: 'A lower margin than this is told, %',
-    get: (r) => r.floorPercent,
-    set: (r, n) => (r.floorPercent = n),
-    test: 'floor',
-  },
-]
 </script>
 
 <template>
@@ -161,6 +104,14 @@ const rateFields: {
           />
         </label>
         <label>How to reach you<input v-model="firm.contact" inputmode="text" maxlength="200" /></label>
+        <p class="mark">
+          <img v-if="firm.mark" :src="`/api/attachments/${firm.mark}`" alt="The firm’s mark" height="60" />
+          <label class="file"
+            ><span>{{ firm.mark ? 'Another mark …' : 'A mark for the head of quotes, PNG or JPEG …' }}</span
+            ><input type="file" accept="image/png,image/jpeg" data-test="firm-mark" @change="setMark"
+          /></label>
+          <button v-if="firm.mark" type="button" class="link" @click="firm.mark = null">without</button>
+        </p>
         <label
           >A quote holds for, days<input
             :value="firm.texts.validDays"
@@ -198,6 +149,21 @@ const rateFields: {
         <p class="small quiet-text">
           Shown beside the count, never inside it; spares that rules ask for stand for themselves.
         </p>
+        <div v-for="(o, i) in firm.rates.allowances.own" :key="i" class="pair">
+          <label
+            >Product<input v-model="o.product" inputmode="text" placeholder="insulator.timber.usual"
+          /></label>
+          <label
+            >%<input :value="o.percent" inputmode="decimal" @change="number($event, (n) => (o.percent = n))"
+          /></label>
+        </div>
+        <button
+          type="button"
+          class="link"
+          @click="firm.rates.allowances.own.push({ product: '', percent: 0 })"
+        >
+          A percentage of its own for a product
+        </button>
         <h2>Money and tax</h2>
         <label>Currency<input v-model="firm.currency" inputmode="text" maxlength="3" /></label>
         <div v-for="(t, i) in firm.rates.tax.rates" :key="i" class="pair">
@@ -242,38 +208,7 @@ const rateFields: {
           </button>
         </p>
       </section>
-      <section>
-        <h2>What stands on every quote</h2>
-        <label
-          >What the client sees to, a line each<textarea
-            :value="lines(firm.texts.clientDoes)"
-            rows="5"
-            @change="firm.texts.clientDoes = listed(text($event))"
-          />
-        </label>
-        <label
-          >What is not part of it<textarea
-            :value="lines(firm.texts.exclusions)"
-            rows="4"
-            @change="firm.texts.exclusions = listed(text($event))"
-          />
-        </label>
-        <label
-          >Cautions<textarea
-            :value="lines(firm.texts.cautions)"
-            rows="4"
-            @change="firm.texts.cautions = listed(text($event))"
-          />
-        </label>
-        <label>Terms<textarea v-model="firm.texts.terms" rows="4" maxlength="2000" /></label>
-        <h3>Payment</h3>
-        <div v-for="(s, i) in firm.texts.stages" :key="i" class="pair">
-          <label>When<input v-model="s.when" inputmode="text" /></label>
-          <label
-            >%<input :value="s.percent" inputmode="decimal" @change="number($event, (n) => (s.percent = n))"
-          /></label>
-        </div>
-      </section>
+      <FirmTexts v-model="firm.texts" @problem="problem = $event" />
     </div>
     <p class="foot">
       <v-btn class="strong" type="submit" data-test="save-firm">Store</v-btn>
@@ -299,6 +234,25 @@ textarea {
   font-size: 14px;
   color: var(--ink);
   background: var(--paper);
+}
+.mark {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 12px;
+  align-items: center;
+}
+.file {
+  border: 1px dashed var(--rule-strong);
+  padding: 6px 10px;
+  cursor: pointer;
+}
+.file input {
+  position: absolute;
+  opacity: 0;
+  width: 1px;
+}
+.file:focus-within {
+  outline: 2px solid var(--accent);
 }
 .school p {
   margin: 0 0 4px 22px;

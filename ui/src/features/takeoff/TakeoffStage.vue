@@ -7,6 +7,7 @@ import CountSheet from './CountSheet.vue'
 const { sheet } = useTakeoffSheets()
 const parts = {
   counts: CountSheet,
+  reach: defineAsyncComponent(() => import('./ReachSheet.vue')),
   price: defineAsyncComponent(() => import('./PriceSheet.vue')),
   quote: defineAsyncComponent(() => import('./QuoteSheet.vue')),
 }

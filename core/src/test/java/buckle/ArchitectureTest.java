@@ -62,7 +62,8 @@ class ArchitectureTest {
             "price",
             "circuit",
             "readings",
-            "design");
+            "design",
+            "reach");
 
     /** Copies of a record with one component changed are generated; see CONTRIBUTING. */
     @ArchTest

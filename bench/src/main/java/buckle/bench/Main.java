@@ -59,6 +59,7 @@ public final class Main {
                 stolen.get(name)));
         if (!pulseOnly) {
             survey(medianMs);
+            prices(medianMs);
         }
         pulse(medianMs);
         if (!pulseOnly) {
@@ -93,6 +94,13 @@ public final class Main {
         goal("10 km of line against 2,000 features", tree, 10, "ms");
         print("every feature by itself ÷ the tree", of(medianMs, "SurveyBench contactsByDoubleLoop") / tree, "times");
         goal("tape book of 60 points and 200 measures", of(medianMs, "SurveyBench adjustTape"), 10, "ms");
+    }
+
+    private static void prices(Map<String, Double> medianMs) {
+        goal("takeoff and price of 100 km", of(medianMs, "PriceBench hundredKm"), 40, "ms");
+        goal("packs of 200 products × 4 packs × 3 suppliers", of(medianMs, "PriceBench packs"), 100, "ms");
+        goal("a list of 50,000 items, read", of(medianMs, "PriceBench readBook"), 5000, "ms");
+        goal("a workbook of 20,000 rows", of(medianMs, "PriceBench workbook"), 2500, "ms");
     }
 
     private static void pulse(Map<String, Double> medianMs) {

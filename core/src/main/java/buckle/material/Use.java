@@ -41,6 +41,7 @@ public enum Use {
     STRAINER(Group.WIRE, "strainer", Rule.S2, Rule.S4),
     SPRING(Group.WIRE, "spring", Rule.S3),
     CRIMP(Group.WIRE, "crimp", Rule.S5),
+    LOOSE_SLEEVE(Group.WIRE, "crimp.loose", Rule.S5, Rule.J1),
     WIRE_JOINT(Group.WIRE, "joiner", Rule.S14),
     JOINT_SLEEVE(Group.WIRE, "crimp.joint", Rule.S5, Rule.S14),
     END_TIE(Group.WIRE, "tie", Rule.S5),

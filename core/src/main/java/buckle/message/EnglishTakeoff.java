@@ -179,7 +179,7 @@ final class EnglishTakeoff {
                 (use == Use.HOT_WIRE ? "Hot wire, " : use == Use.EARTH_WIRE ? "Earth wire, " : "Plain wire, ")
                         + p.conductor().text();
             case Product.PostOf p -> upper(postNoun(use)) + ", " + p.stock().text() + ", " + en.length(p.lengthM());
-            default -> product(product);
+            default -> use == Use.LOOSE_SLEEVE ? "Loose sleeve, left for a jumper" : product(product);
         };
     }
 

@@ -3,11 +3,13 @@ package buckle.price;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.math.BigDecimal;
 import java.util.List;
+import java.util.Optional;
 
 /**
  * The house as a firm: who it is on paper, where it buys, what it works for, and what its quotes say.
  *
  * @param address lines under the name
+ * @param mark hash of a stored picture that stands at the head of quotes
  * @param currency of the price book and of quotes
  */
 @RecordBuilder
@@ -15,13 +17,15 @@ public record Firm(
         String name,
         List<String> address,
         String contact,
+        Optional<String> mark,
         String currency,
         List<PriceBook.Supplier> suppliers,
         Rates rates,
         QuoteTexts texts)
         implements FirmBuilder.With {
     /** Before a house said anything of itself. */
-    public static final Firm USUAL = new Firm("", List.of(), "", "USD", List.of(), Rates.USUAL, QuoteTexts.USUAL);
+    public static final Firm USUAL =
+            new Firm("", List.of(), "", Optional.empty(), "USD", List.of(), Rates.USUAL, QuoteTexts.USUAL);
 
     public Firm {
         address = List.copyOf(address);

@@ -54,6 +54,19 @@ public record PriceBook(String currency, List<Supplier> suppliers, List<Item> it
             substituteFor = List.copyOf(substituteFor);
             offers = List.copyOf(offers);
         }
+
+        /** With a currency for the prices that name none. */
+        public Item in(String currency) {
+            return new Item(
+                    code,
+                    description,
+                    unit,
+                    product,
+                    substituteFor,
+                    unitKg,
+                    lifeYears,
+                    offers.stream().map(o -> o.in(currency)).toList());
+        }
     }
 
     /**
@@ -62,7 +75,7 @@ public record PriceBook(String currency, List<Supplier> suppliers, List<Item> it
      * @param pack name of a pack, {@code coil}
      * @param packSize in the unit of the item
      * @param price of one pack
-     * @param currency empty for that of the book
+     * @param currency that of the book where it is empty
      * @param fromPacks the price holds for so many packs or more
      * @param taxClass the tax on it when it is sold on
      */
@@ -78,6 +91,12 @@ public record PriceBook(String currency, List<Supplier> suppliers, List<Item> it
         public Offer {
             packSize = plain(packSize);
             price = plain(price);
+        }
+
+        Offer in(String other) {
+            return currency.isBlank()
+                    ? new Offer(supplier, pack, packSize, price, other, fromPacks, date, taxClass)
+                    : this;
         }
 
         /** The same number is the same price, however many zeros it was written with. */

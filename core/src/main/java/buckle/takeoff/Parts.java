@@ -555,6 +555,8 @@ public final class Parts {
                 : w.pieces(g -> g.conductor().crimped());
         int sleeves = end.map(Stringing.WireEnd::sleeves).orElse(Values.S5_CRIMPS_PER_END);
         ends(Use.CRIMP, Fitting.CRIMP, w, Noun.WIRE, crimped, w.runEnds, sleeves, Noun.SLEEVE);
+        // One is left on each wire before it is ended: the jumpers come later.
+        ends(Use.LOOSE_SLEEVE, Fitting.CRIMP, w, Noun.WIRE, crimped, w.runEnds, 1, Noun.SLEEVE);
         int cut = w.count((g, x) -> g.role() == WireRole.HOT && g.conductor().crimped());
         long crimps = 2L * Values.S5_CRIMPS_PER_END;
         boolean pulls = w.run == Noun.PULL;

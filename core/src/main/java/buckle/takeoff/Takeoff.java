@@ -227,7 +227,7 @@ public final class Takeoff {
             case STAPLE, CLIP -> counted(parts, Noun.POST_PASSED, false, 1, count);
             case STRAINER -> counted(parts, Noun.WIRE, or(parts, Noun.TIGHTENER), false, 1, count);
             case SPRING -> counted(parts, Noun.HOT_WIRE, or(parts, Noun.RUN), false, 1, count);
-            case CRIMP -> ends(parts, Noun.WIRE, Noun.SLEEVE, sleeves(parts), count);
+            case CRIMP, LOOSE_SLEEVE -> ends(parts, Noun.WIRE, Noun.SLEEVE, sleeves(parts), count);
             case WIRE_JOINT ->
                 new TakeoffMessage.WhereCoilsEnd(spec.fence().wires().hot().family());
             case END_TIE ->

@@ -68,6 +68,9 @@ class SmallPartsTest {
                 .as("14 in from wire to wire in a set, 2 ft elsewhere")
                 .isCloseTo(sets * (14 * 0.0254 + 0.15) + (pieces - sets) * 0.6, within(0.11));
         assertThat(quantity(design, "gate.wire")).isZero();
+        assertThat(quantity(design, "crimp.loose"))
+                .as("one left on each end for the jumper, of three sleeves there")
+                .isEqualTo(quantity(design, "crimp") / 2);
     }
 
     @Test

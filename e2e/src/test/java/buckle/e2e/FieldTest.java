@@ -20,7 +20,7 @@ class FieldTest {
             "survey", List.of("bring", "lines", "land", "ground", "tape", "square", "setout", "dayone", "history"),
             "layout", List.of("build", "material", "pole", "posts", "braces", "joints", "schools", "findings"),
             "electrics", List.of("energizer", "pulse", "earth", "supply", "whatif"),
-            "takeoff", List.of("counts", "price", "quote"),
+            "takeoff", List.of("counts", "reach", "price", "quote"),
             "test", List.of(""));
 
     private final Browser browser = new Browser();

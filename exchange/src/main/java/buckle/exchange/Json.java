@@ -227,6 +227,9 @@ public final class Json {
         @Override
         public GeoPoint deserialize(JsonParser p, DeserializationContext context) {
             JsonNode node = context.readTree(p);
+            if (node.size() > 3) {
+                throw new IllegalArgumentException("a place is [longitude, latitude] or [longitude, latitude, height]");
+            }
             try {
                 return place(node, "");
             } catch (BadInput e) {

@@ -93,6 +93,7 @@ class ChecksTest {
         section(page, "Fences recounted by hand", this::fences);
         section(page, "Ways of running wire", this::running);
         section(page, "Wires one by one, gates, earth as found", this::asBuilt);
+        section(page, "Price and quote", this::prices);
         section(page, "What holds", this::holding);
         section(page, "The pulse", this::pulse);
         section(page, "Earth, battery, sun", this::power);
@@ -104,6 +105,59 @@ class ChecksTest {
             return;
         }
         assertThat(given.substring(at)).isEqualTo(page.toString());
+    }
+
+    private void prices() throws IOException {
+        String packs = "core/src/test/java/buckle/price/PacksTest.java";
+        elsewhere(
+                "cheapest packs, 300 small cases with price breaks",
+                "the same cost",
+                "every number of every pack",
+                "brute force",
+                packs,
+                "noMixIsCheaper");
+        elsewhere(
+                "cheapest packs, 25 larger cases",
+                "the same cost",
+                "a mixed-integer program",
+                "ojAlgo",
+                packs,
+                "aMixedIntegerProgramFindsNoCheaperOne");
+        String pricing = "core/src/test/java/buckle/price/PricingTest.java";
+        elsewhere(
+                "hours for 46 posts and 3,500 ft of wire; for 141 posts and 21,120 ft",
+                "68 and 252 h",
+                "128 h told; 192 h, if two crews of four are meant",
+                "common practice K1, K2, within a factor of two",
+                pricing,
+                "hoursLieBetweenWhatCrewsAreKnownToDo");
+        elsewhere(
+                "tax on 0.99, 1.99 and 4.99 at 19 %, by rate and by line",
+                "1.51 and 1.52", "1.5143; 0.19 + 0.38 + 0.95", "by hand", pricing, "taxIsRoundedWhereTheHouseRounds");
+        elsewhere(
+                "115 of cost at a margin of 20 %, 6.25 % tax",
+                "143.75 and 152.73", "115 ÷ 0.8; + 8.984…", "by hand", pricing, "whatIsLaidOnTopByHand");
+        elsewhere(
+                "price book as workbook and CSV",
+                "the same items",
+                "what LibreOffice makes of them",
+                "LibreOffice, headless",
+                "exchange/src/test/java/buckle/exchange/prices/PriceListTest.java",
+                "libreOfficeReadsTheSame");
+        elsewhere(
+                "sum of a priced takeoff as a workbook",
+                "the price's material",
+                "recalculated",
+                "LibreOffice, headless",
+                "exchange/src/test/java/buckle/exchange/prices/PricedTakeoffTest.java",
+                "libreOfficeComesToTheSameSum");
+        elsewhere(
+                "amounts of a quote on paper",
+                "those of its document",
+                "what poppler reads",
+                "pdftotext",
+                "server/src/test/java/buckle/server/PricesTest.java",
+                "aQuoteStaysAsItWasSent");
     }
 
     private interface Fill {

@@ -3,6 +3,8 @@ package buckle.server;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import buckle.server.Server.Answer;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -18,6 +20,7 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.stream.StreamSupport;
+import javax.imageio.ImageIO;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.api.io.TempDir;
 import tools.jackson.databind.JsonNode;
@@ -166,6 +169,11 @@ class PricesTest {
         assertThat(saveFirm(firm.path("revision").asInt(), changed).status()).isEqualTo(200);
         try {
             assertThat(server.get(path).json().path("quote")).isEqualTo(quote);
+            JsonNode elsewhere = price(job);
+            assertThat(dec(elsewhere.path("sums").path("material")))
+                    .as("prices in dollars are no prices in euros")
+                    .isEqualByComparingTo("0");
+            assertThat(elsewhere.path("says").toString()).contains("USD passed over");
             assertThat(server.get(path + "/quote.pdf?paper=A4").body()).isEqualTo(a4);
             assertThat(decide(number, 1, true, "a", "b").status()).isEqualTo(422);
             assertThat(decide(number, 1, true, "nothing").status()).isEqualTo(422);
@@ -190,6 +198,38 @@ class PricesTest {
 
     private Answer saveFirm(int base, JsonNode firm) {
         return server.put("/api/firm", Server.object().put("baseRevision", base).set("firm", firm));
+    }
+
+    /** The firm's mark stands on the paper; a hash of nothing is refused. */
+    @Test
+    void theMarkOfTheFirmStandsOnTheQuote() throws Exception {
+        ByteArrayOutputStream png = new ByteArrayOutputStream();
+        ImageIO.write(new BufferedImage(40, 20, BufferedImage.TYPE_INT_RGB), "png", png);
+        String hash = server.upload("/api/pictures?name=mark", png.toByteArray())
+                .json()
+                .path("hash")
+                .asString();
+        ObjectNode firm = (ObjectNode) server.get("/api/firm").json();
+        ObjectNode marked = (ObjectNode) firm.path("firm").deepCopy();
+        assertThat(saveFirm(firm.path("revision").asInt(), marked.deepCopy().put("mark", "no such picture"))
+                        .status())
+                .isEqualTo(404);
+        Answer saved = saveFirm(firm.path("revision").asInt(), marked.put("mark", hash));
+        assertThat(saved.status()).as(saved.text()).isEqualTo(200);
+        try {
+            String job = server.openDemo("kitchen-garden.geojson");
+            int number =
+                    send(job, UUID.randomUUID(), 0).path("quote").path("number").asInt();
+            byte[] pdf = server.get("/api/quotes/" + number + "/1/quote.pdf").body();
+            Path file = folder.resolve("marked.pdf");
+            Files.write(file, pdf);
+            Process list = new ProcessBuilder("pdfimages", "-list", file.toString()).start();
+            assertThat(new String(list.getInputStream().readAllBytes(), StandardCharsets.UTF_8))
+                    .contains(" 40 ", " 20 ");
+        } finally {
+            int revision = server.get("/api/firm").json().path("revision").asInt();
+            assertThat(saveFirm(revision, firm.path("firm")).status()).isEqualTo(200);
+        }
     }
 
     /** A change order says what is built more and what it costs; the difference of the sums is the sum of the differences. */

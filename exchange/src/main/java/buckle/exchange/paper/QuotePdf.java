@@ -7,6 +7,11 @@ import buckle.price.JobTerms;
 import buckle.price.Quote;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
+import java.awt.Graphics2D;
+import java.awt.geom.AffineTransform;
+import java.awt.image.BufferedImage;
+import java.io.ByteArrayInputStream;
+import java.io.IOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.text.DecimalFormat;
@@ -14,10 +19,12 @@ import java.text.DecimalFormatSymbols;
 import java.time.LocalDate;
 import java.time.format.DateTimeFormatter;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
+import javax.imageio.ImageIO;
 
 /** A quote on paper: what is built and what it costs on one page, then the plan, then who sees to what. */
 public final class QuotePdf {
@@ -37,8 +44,13 @@ public final class QuotePdf {
     /** A change to what was agreed before. */
     public record ChangeRow(String text, String before, String after, String by) {}
 
-    /** @param before the revision that this one changes, when it is a change order */
-    public static byte[] write(Quote quote, Optional<Quote> before, Layout layout, Land land, Paper paper) {
+    /**
+     * @param before the revision that this one changes, when it is a change order
+     * @param mark a PNG or JPEG that stands at the head
+     */
+    public static byte[] write(
+            Quote quote, Optional<Quote> before, Optional<byte[]> mark, Layout layout, Land land, Paper paper) {
+        Optional<BufferedImage> picture = mark.flatMap(QuotePdf::picture);
         QuotePdf pdf = new QuotePdf(quote);
         double widthMm = paper.widthMm() - SIDES_MM;
         PlanDrawing plan = new PlanDrawing(layout, land, quote.units(), widthMm, PLAN_MM);
@@ -61,10 +73,29 @@ public final class QuotePdf {
                 Map.entry("stages", pdf.stages()),
                 Map.entry("things", before.map(pdf::things).orElse(List.of())),
                 Map.entry("sums", before.map(pdf::sums).orElse(List.of())),
+                Map.entry("mark", picture.isPresent()),
                 Map.entry("planTitle", "Plan, " + plan.scaleText()),
                 Map.entry("width", Template.mm(widthMm)),
                 Map.entry("height", Template.mm(PLAN_MM)));
-        return Pdf.render(Template.filled("quote.peb", values), Map.of("plan", plan::draw));
+        Map<String, Pdf.Drawing> drawings = new HashMap<>(Map.of("plan", plan::draw));
+        picture.ifPresent(p -> drawings.put("mark", (g, width, height) -> fitted(g, p, width, height)));
+        return Pdf.render(Template.filled("quote.peb", values), drawings);
+    }
+
+    private static Optional<BufferedImage> picture(byte[] bytes) {
+        try {
+            return Optional.ofNullable(ImageIO.read(new ByteArrayInputStream(bytes)));
+        } catch (IOException e) {
+            return Optional.empty();
+        }
+    }
+
+    /** As large as goes into the box, at its right. */
+    private static void fitted(Graphics2D g, BufferedImage picture, double width, double height) {
+        double scale = Math.min(width / picture.getWidth(), height / picture.getHeight());
+        AffineTransform place = AffineTransform.getTranslateInstance(width - scale * picture.getWidth(), 0);
+        place.scale(scale, scale);
+        g.drawImage(picture, place, null);
     }
 
     private String number() {

@@ -45,8 +45,12 @@ public record PriceTable(List<String> columns, List<List<String>> sample, int ro
         guess = List.copyOf(guess);
     }
 
-    /** How a list is to be read. */
-    public record Reading(List<Integer> columns, DecimalMark decimal, LocalDate today) {
+    /**
+     * How a list is to be read.
+     *
+     * @param today of prices that name no date, {@code currency} of those that name none
+     */
+    public record Reading(List<Integer> columns, DecimalMark decimal, LocalDate today, String currency) {
         public Reading {
             columns = List.copyOf(columns);
             if (columns.size() != Column.values().length || columns.stream().anyMatch(c -> c < -1)) {
@@ -240,7 +244,9 @@ public record PriceTable(List<String> columns, List<List<String>> sample, int ro
                     pack.isBlank() ? "pack" : pack,
                     size.get(),
                     price.get(),
-                    cell(line, Column.CURRENCY).toUpperCase(Locale.ROOT),
+                    cell(line, Column.CURRENCY).isBlank()
+                            ? how.currency()
+                            : cell(line, Column.CURRENCY).toUpperCase(Locale.ROOT),
                     from.get(),
                     date.get(),
                     cell(line, Column.TAX_CLASS)));

@@ -52,7 +52,7 @@ class PriceListTest {
         for (byte[] file : List.of(PriceBookFile.csv(book), PriceBookFile.xlsx(book))) {
             PriceTable table = PriceTable.look(file);
             assertThat(table.guess()).isEqualTo(PriceTable.inOrder());
-            List<Incoming> list = PriceTable.read(file, new Reading(table.guess(), DecimalMark.AUTO, TODAY));
+            List<Incoming> list = PriceTable.read(file, new Reading(table.guess(), DecimalMark.AUTO, TODAY, ""));
             Map<String, Item> read = BookChange.made(Map.of(), BookChange.of(Map.of(), list, Mode.REPLACE));
             assertThat(List.copyOf(read.values())).isEqualTo(book.items());
         }
@@ -81,7 +81,7 @@ class PriceListTest {
     }
 
     private static List<Incoming> read(byte[] file) {
-        return PriceTable.read(file, new Reading(PriceTable.look(file).guess(), DecimalMark.AUTO, TODAY));
+        return PriceTable.read(file, new Reading(PriceTable.look(file).guess(), DecimalMark.AUTO, TODAY, ""));
     }
 
     private void convert(String to, String file, String... how) throws IOException, InterruptedException {
@@ -133,13 +133,13 @@ class PriceListTest {
         byte[] list = bytes(HEADER + "A,one,pcs,yard,1,\"1,234\",2026-01-02\n");
         assertThatThrownBy(() -> read(list)).isInstanceOf(BadInput.class);
         List<Integer> columns = PriceTable.look(list).guess();
-        assertThat(PriceTable.read(list, new Reading(columns, DecimalMark.POINT, TODAY))
+        assertThat(PriceTable.read(list, new Reading(columns, DecimalMark.POINT, TODAY, ""))
                         .getFirst()
                         .offers()
                         .getFirst()
                         .price())
                 .isEqualByComparingTo("1234");
-        assertThat(PriceTable.read(list, new Reading(columns, DecimalMark.COMMA, TODAY))
+        assertThat(PriceTable.read(list, new Reading(columns, DecimalMark.COMMA, TODAY, ""))
                         .getFirst()
                         .offers()
                         .getFirst()

@@ -46,6 +46,11 @@ public class Attachments {
         return mapper.exists(hash);
     }
 
+    /** What was stored. */
+    public byte[] bytes(String hash) {
+        return find(hash).bytes();
+    }
+
     AttachmentRow find(String hash) {
         return mapper.find(hash).orElseThrow(() -> RequestRefused.missing("This picture or grid"));
     }

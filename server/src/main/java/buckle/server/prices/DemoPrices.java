@@ -59,7 +59,9 @@ class DemoPrices implements SmartInitializingSingleton {
         try {
             byte[] csv = new ClassPathResource("demo/" + BOOK).getContentAsByteArray();
             List<BookChange.Incoming> list = PriceTable.read(
-                    csv, new PriceTable.Reading(PriceTable.look(csv).guess(), DecimalMark.POINT, prices.today()));
+                    csv,
+                    new PriceTable.Reading(
+                            PriceTable.look(csv).guess(), DecimalMark.POINT, prices.today(), Firm.USUAL.currency()));
             books.take(list, BookChange.Mode.MERGE, books.book().revision());
         } catch (IOException e) {
             throw new UncheckedIOException("reading the price book that ships with the application", e);

@@ -2,6 +2,7 @@ package buckle.server.prices;
 
 import buckle.price.Firm;
 import buckle.price.TermsCheck;
+import buckle.server.land.Attachments;
 import buckle.server.revisions.RevisionStore;
 import buckle.server.web.RequestRefused;
 import java.util.Map;
@@ -17,7 +18,10 @@ public class FirmService {
 
     private final RevisionStore<Firm> firms;
 
-    FirmService(RevisionStore<Firm> firms) {
+    private final Attachments attachments;
+
+    FirmService(RevisionStore<Firm> firms, Attachments attachments) {
+        this.attachments = attachments;
         this.firms = firms;
     }
 
@@ -41,6 +45,7 @@ public class FirmService {
     @Transactional(noRollbackFor = RequestRefused.class)
     public FirmState save(int baseRevision, Firm firm) {
         TermsCheck.check(firm);
+        firm.mark().ifPresent(attachments::bytes);
         if (baseRevision == 0 && firms.open(FIRM, firm)) {
             return state();
         }

@@ -90,7 +90,7 @@ class PriceBookController {
     @PutMapping("/price-book/item")
     @Operation(operationId = "savePriceItem", summary = "Change or add one item; refused when somebody changed it")
     Page save(@RequestBody ItemSave save) {
-        return books.save(save.item(), save.baseRevision());
+        return books.save(save.item().in(currency()), save.baseRevision());
     }
 
     @DeleteMapping("/price-book/item")
@@ -152,7 +152,7 @@ class PriceBookController {
             List<Integer> at = Arrays.stream(columns.split(","))
                     .map(c -> Integer.valueOf(c.strip()))
                     .toList();
-            return new PriceTable.Reading(at, decimal, prices.today());
+            return new PriceTable.Reading(at, decimal, prices.today(), currency());
         } catch (NumberFormatException e) {
             throw new BadInput("price.columns", "columns", "Columns are whole numbers with commas between them.");
         }
@@ -175,11 +175,14 @@ class PriceBookController {
                 queue.run(Kind.PAPER, () -> PriceBookFile.xlsx(all())));
     }
 
+    /** Of prices that name none: so that they stay what they were when the house changes its own. */
+    private String currency() {
+        return firms.state().firm().currency();
+    }
+
     private PriceBook all() {
         return new PriceBook(
-                firms.state().firm().currency(),
-                List.of(),
-                List.copyOf(books.book().items().values()));
+                currency(), List.of(), List.copyOf(books.book().items().values()));
     }
 
     private static ResponseEntity<byte[]> file(String name, String type, byte[] body) {

@@ -12,6 +12,7 @@ import buckle.price.Quote;
 import buckle.server.jobs.JobRow;
 import buckle.server.jobs.JobService;
 import buckle.server.jobs.PlanState;
+import buckle.server.land.Attachments;
 import buckle.server.land.LandService;
 import buckle.server.prices.QuoteMapper.QuoteRow;
 import buckle.server.revisions.Author;
@@ -38,6 +39,7 @@ public class QuoteService {
     private final PriceService prices;
     private final JobService jobs;
     private final LandService land;
+    private final Attachments attachments;
     private final Author author;
     private final Clock clock;
     private final TransactionTemplate transaction;
@@ -47,6 +49,7 @@ public class QuoteService {
             PriceService prices,
             JobService jobs,
             LandService land,
+            Attachments attachments,
             Author author,
             Clock clock,
             TransactionTemplate transaction) {
@@ -54,6 +57,7 @@ public class QuoteService {
         this.prices = prices;
         this.jobs = jobs;
         this.land = land;
+        this.attachments = attachments;
         this.author = author;
         this.clock = clock;
         this.transaction = transaction;
@@ -152,9 +156,10 @@ public class QuoteService {
                     author.name(),
                     now(),
                     null));
+            Optional<byte[]> mark = priced.firm().mark().map(attachments::bytes);
             Optional<Quote> changed = accepted(number, revision).map(QuoteService::quote);
             for (Paper paper : Paper.values()) {
-                byte[] pdf = QuotePdf.write(quote, changed, design.layout(), around.land(), paper);
+                byte[] pdf = QuotePdf.write(quote, changed, mark, design.layout(), around.land(), paper);
                 mapper.insertPaper(number, revision, paper.name(), pdf);
             }
             return state(mapper.find(number, revision).orElseThrow());

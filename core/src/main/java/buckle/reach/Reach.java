@@ -1,0 +1,93 @@
+package buckle.reach;
+
+import buckle.message.Message;
+import buckle.takeoff.TakeoffLine;
+import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+
+/**
+ * What lies in a heap against what a fence takes.
+ *
+ * @param lines products of the heap that the fence takes, the one that binds first
+ * @param besides what the fence takes and the heap has none of, for it was never meant to
+ * @param unused ids of what the heap has and the fence does not take
+ */
+public record Reach(List<Line> lines, List<Line> besides, List<String> unused) {
+    public Reach {
+        lines = List.copyOf(lines);
+        besides = List.copyOf(besides);
+        unused = List.copyOf(unused);
+    }
+
+    /**
+     * A product, and how far it reaches.
+     *
+     * @param need counted, with what rules add to that
+     */
+    public record Line(String product, Message name, boolean byMetre, double have, double need) {
+        /** What is missing. */
+        public double shortBy() {
+            return Math.max(0, need - have);
+        }
+
+        /** What is left over. */
+        public double left() {
+            return Math.max(0, have - need);
+        }
+
+        /** How much of what is needed is there. */
+        public double share() {
+            return need <= 0 ? Double.POSITIVE_INFINITY : have / need;
+        }
+    }
+
+    /** Something in a heap. */
+    public record Item(String product, double quantity) {}
+
+    /** A heap against a takeoff. */
+    public static Reach of(List<Item> heap, List<TakeoffLine> takeoff) {
+        Map<String, Double> have = new LinkedHashMap<>();
+        heap.forEach(i -> have.merge(i.product(), i.quantity(), Double::sum));
+        Map<String, Line> lines = new LinkedHashMap<>();
+        for (TakeoffLine t : takeoff) {
+            if (!t.use().made()) {
+                String id = t.product().id();
+                lines.merge(
+                        id,
+                        new Line(id, t.name(), t.use().byMetre(), have.getOrDefault(id, 0.0), t.quantity()),
+                        (a, b) -> new Line(id, a.name(), a.byMetre(), a.have(), a.need() + b.need()));
+            }
+        }
+        List<Line> held = new ArrayList<>();
+        List<Line> besides = new ArrayList<>();
+        lines.forEach((id, line) -> (have.containsKey(id) ? held : besides).add(line));
+        held.sort(Comparator.comparingDouble(Line::share));
+        return new Reach(
+                held,
+                besides,
+                have.keySet().stream().filter(id -> !lines.containsKey(id)).toList());
+    }
+
+    /** Whether everything the heap is meant for is enough. */
+    public boolean reaches() {
+        return lines.stream().allMatch(l -> l.shortBy() <= 1e-6);
+    }
+
+    /** What runs out first. */
+    public Optional<Line> binds() {
+        return lines.stream().findFirst();
+    }
+
+    /** From post to post when so many stand on a line: all round they have as many gaps, else one fewer. */
+    public static double spacingM(double lengthM, int posts, boolean closed) {
+        int gaps = closed ? posts : posts - 1;
+        if (gaps < 1) {
+            throw new IllegalArgumentException("a line takes two posts, a ring one");
+        }
+        return lengthM / gaps;
+    }
+}
