@@ -46,10 +46,10 @@ public record Reach(List<Line> lines, List<Line> besides, List<String> unused) {
     }
 
     /** Something in a heap. */
-    public record Item(String product, double quantity) {}
+    public record HeapItem(String product, double quantity) {}
 
     /** A heap against a takeoff. */
-    public static Reach of(List<Item> heap, List<TakeoffLine> takeoff) {
+    public static Reach of(List<HeapItem> heap, List<TakeoffLine> takeoff) {
         Map<String, Double> have = new LinkedHashMap<>();
         heap.forEach(i -> have.merge(i.product(), i.quantity(), Double::sum));
         Map<String, Line> lines = new LinkedHashMap<>();

@@ -1,7 +1,7 @@
 package buckle.reach;
 
 import buckle.design.Design;
-import buckle.reach.Reach.Item;
+import buckle.reach.Reach.HeapItem;
 import buckle.site.Corner;
 import buckle.site.FenceLine;
 import buckle.site.GeoPoint;
@@ -41,7 +41,7 @@ public record Wish(Shape shape, double lengthM, double areaM2, Reach reach) {
      * @param ratio long side ÷ short side of a rectangle
      * @return empty when the heap is not enough for twelve metres of it, or has nothing such a fence takes
      */
-    public static Optional<Wish> largest(List<Item> heap, Spec spec, Shape shape, double ratio) {
+    public static Optional<Wish> largest(List<HeapItem> heap, Spec spec, Shape shape, double ratio) {
         if (at(heap, spec, shape, ratio, LEAST_M)
                 .filter(r -> r.reach().reaches())
                 .isEmpty()) {
@@ -65,11 +65,11 @@ public record Wish(Shape shape, double lengthM, double areaM2, Reach reach) {
         return at(heap, spec, shape, ratio, enough);
     }
 
-    private static boolean reaches(List<Item> heap, Spec spec, Shape shape, double ratio, double lengthM) {
+    private static boolean reaches(List<HeapItem> heap, Spec spec, Shape shape, double ratio, double lengthM) {
         return at(heap, spec, shape, ratio, lengthM).orElseThrow().reach().reaches();
     }
 
-    private static Optional<Wish> at(List<Item> heap, Spec spec, Shape shape, double ratio, double lengthM) {
+    private static Optional<Wish> at(List<HeapItem> heap, Spec spec, Shape shape, double ratio, double lengthM) {
         Site site = site(shape, ratio, lengthM);
         Reach reach = Reach.of(heap, Design.of(site, spec).takeoff());
         return reach.lines().isEmpty()

@@ -8,7 +8,7 @@ import static org.assertj.core.api.Assertions.within;
 import buckle.design.Design;
 import buckle.material.Conductor;
 import buckle.material.PostStock;
-import buckle.reach.Reach.Item;
+import buckle.reach.Reach.HeapItem;
 import buckle.reach.Wish.Shape;
 import buckle.spec.BraceKind;
 import buckle.spec.Preset;
@@ -43,18 +43,18 @@ class ReachTest {
                 .takeoff();
     }
 
-    private static List<Item> heap(List<TakeoffLine> takeoff, String... kinds) {
+    private static List<HeapItem> heap(List<TakeoffLine> takeoff, String... kinds) {
         return takeoff.stream()
                 .filter(t ->
                         List.of(kinds).stream().anyMatch(k -> t.product().id().startsWith(k)))
-                .map(t -> new Item(t.product().id(), t.quantity()))
+                .map(t -> new HeapItem(t.product().id(), t.quantity()))
                 .toList();
     }
 
     /** A kit for half an acre round three quarters: √1.5 times as much, so 22 % more, and 18 % of it is missing. */
     @Test
     void aKitForHalfAnAcreRoundThreeQuarters() {
-        List<Item> kit = heap(square(HALF_ACRE_SIDE_M), "wire.", "post.");
+        List<HeapItem> kit = heap(square(HALF_ACRE_SIDE_M), "wire.", "post.");
         Reach reach = Reach.of(kit, square(HALF_ACRE_SIDE_M * Math.sqrt(1.5)));
         assertThat(reach.reaches()).isFalse();
         Reach.Line wire =
@@ -67,7 +67,7 @@ class ReachTest {
         assertThat(Reach.of(kit, square(HALF_ACRE_SIDE_M)).reaches()).isTrue();
         assertThat(reach.besides())
                 .extracting(Reach.Line::product)
-                .doesNotContainAnyElementsOf(kit.stream().map(Item::product).toList());
+                .doesNotContainAnyElementsOf(kit.stream().map(HeapItem::product).toList());
     }
 
     private static Stream<Reach.Line> posts(Reach reach) {
@@ -89,7 +89,11 @@ class ReachTest {
                 .findFirst()
                 .orElseThrow();
         Reach reach = Reach.of(
-                List.of(new Item(post, 1000), new Item(wire, 20), new Item(wire, 10), new Item("wire.barbed", 400)),
+                List.of(
+                        new HeapItem(post, 1000),
+                        new HeapItem(wire, 20),
+                        new HeapItem(wire, 10),
+                        new HeapItem("wire.barbed", 400)),
                 takeoff);
         assertThat(reach.binds()).get().satisfies(b -> {
             assertThat(b.product()).isEqualTo(wire);
@@ -114,7 +118,7 @@ class ReachTest {
     @ParameterizedTest
     @EnumSource(Shape.class)
     void theLargestFenceIsTheLargest(Shape shape) {
-        List<Item> kit = heap(square(60), "wire.", "post.");
+        List<HeapItem> kit = heap(square(60), "wire.", "post.");
         Wish found = Wish.largest(kit, LIGHT, shape, 2).orElseThrow();
         assertThat(found.reach().reaches()).isTrue();
         double wire = found.reach().lines().stream()
@@ -131,7 +135,7 @@ class ReachTest {
             case CIRCLE -> 0.9975 * Math.pow(found.lengthM(), 2) / (4 * Math.PI);
         };
         assertThat(found.areaM2()).isCloseTo(area, within(0.001 * area + 1e-9));
-        assertThat(Wish.largest(List.of(new Item("post.timber-140.2438", 3)), LIGHT, shape, 2))
+        assertThat(Wish.largest(List.of(new HeapItem("post.timber-140.2438", 3)), LIGHT, shape, 2))
                 .as("nothing of it is used")
                 .isEmpty();
     }

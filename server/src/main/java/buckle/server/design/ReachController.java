@@ -38,14 +38,14 @@ class ReachController {
     }
 
     /** A heap for a plan on its land. */
-    record ReachOrder(Plan plan, Land land, List<Reach.Item> heap) {}
+    record ReachOrder(Plan plan, Land land, List<Reach.HeapItem> heap) {}
 
     /**
      * A heap for the largest fence of a shape.
      *
      * @param ratio long side ÷ short side of a rectangle
      */
-    record WishOrder(Spec spec, List<Reach.Item> heap, Wish.Shape shape, double ratio) {}
+    record WishOrder(Spec spec, List<Reach.HeapItem> heap, Wish.Shape shape, double ratio) {}
 
     /** A product, and how far it reaches. */
     record ReachLine(String product, String name, String unit, double have, double need, double shortBy, double left) {
@@ -108,11 +108,11 @@ class ReachController {
                                 ReachAnswer.of(w.reach(), order.spec().units())))));
     }
 
-    private static void check(List<Reach.Item> heap) {
+    private static void check(List<Reach.HeapItem> heap) {
         if (heap.size() > MOST_ITEMS) {
             throw new BadInput("reach.items", "heap", "A heap has at most 500 kinds of things.");
         }
-        for (Reach.Item item : heap) {
+        for (Reach.HeapItem item : heap) {
             if (!(item.quantity() >= 0 && item.quantity() <= MOST_QUANTITY)) {
                 throw new BadInput(
                         "reach.quantity",
