@@ -151,6 +151,21 @@ class ChecksTest {
                 "LibreOffice, headless",
                 "exchange/src/test/java/buckle/exchange/prices/PricedTakeoffTest.java",
                 "libreOfficeComesToTheSameSum");
+        String reach = "core/src/test/java/buckle/reach/ReachTest.java";
+        elsewhere(
+                "a kit for half an acre round three quarters of the same shape",
+                "22 % more, 18 % of it missing",
+                "√1.5 = 1.22; 1 − 1 ÷ 1.22",
+                "common practice and plane geometry",
+                reach,
+                "aKitForHalfAnAcreRoundThreeQuarters");
+        elsewhere(
+                "140 posts on 2,640 ft, all round and along",
+                "18.9 and 19.0 ft",
+                "18.9 and 19.0 ft",
+                "common practice",
+                reach,
+                "postsOnALine");
         elsewhere(
                 "amounts of a quote on paper",
                 "those of its document",
