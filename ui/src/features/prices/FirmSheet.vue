@@ -61,11 +61,14 @@ function follow(s: (typeof schools)[number]) {
 async function setMark(e: Event) {
   const file = (e.target as HTMLInputElement).files?.[0]
   if (!file) return
+  const input = e.target as HTMLInputElement
   try {
     firm.value!.mark = (await storePicture(file, file.name)).hash
     problem.value = ''
   } catch (failure) {
     problem.value = failure instanceof RequestFailed ? failure.message : 'The picture could not be read.'
+  } finally {
+    input.value = ''
   }
 }
 

@@ -64,6 +64,12 @@ const choose = (chosen: File | undefined) =>
     table.value = found
     role.value = found.columns.map((_, c) => found.guess.indexOf(c))
   })
+/** The same file can be chosen again after it was mended. */
+function pick(e: Event) {
+  const input = e.target as HTMLInputElement
+  void choose(input.files?.[0])
+  input.value = ''
+}
 const look = () =>
   act(async () => {
     preview.value = null
@@ -89,12 +95,7 @@ const take = () =>
     </p>
     <label class="file">
       <span>Choose a list, or drop it here …</span>
-      <input
-        type="file"
-        accept=".csv,.txt,.xlsx"
-        data-test="list-file"
-        @change="choose(($event.target as HTMLInputElement).files?.[0])"
-      />
+      <input type="file" accept=".csv,.txt,.xlsx" data-test="list-file" @change="pick" />
     </label>
     <ul v-if="problems.length" class="weak" role="alert" data-test="list-problems">
       <li v-for="p in problems" :key="p">{{ p }}</li>

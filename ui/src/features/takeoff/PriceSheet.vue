@@ -94,27 +94,29 @@ const sums = computed(() => {
     <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
     <p v-if="!price" class="empty">Nothing to price yet: lay out a line first.</p>
     <template v-else>
-      <dl class="figures">
-        <div>
-          <dt>Before tax</dt>
-          <dd data-test="price-net">{{ moneyText(price.net, price.currency) }}</dd>
-        </div>
-        <div>
-          <dt>With tax</dt>
-          <dd data-test="price-total">{{ moneyText(price.total, price.currency) }}</dd>
-        </div>
-        <div v-if="price.perMetre !== null">
-          <dt>Before tax, along the fence</dt>
-          <dd>{{ perLengthText(price.perMetre, price.currency, job.units) }}</dd>
-        </div>
-        <div>
-          <dt>Margin</dt>
-          <dd data-test="price-margin">{{ price.sums.marginPercent }} %</dd>
-        </div>
+      <div class="head">
+        <dl class="figures">
+          <div>
+            <dt>Before tax</dt>
+            <dd data-test="price-net">{{ moneyText(price.net, price.currency) }}</dd>
+          </div>
+          <div>
+            <dt>With tax</dt>
+            <dd data-test="price-total">{{ moneyText(price.total, price.currency) }}</dd>
+          </div>
+          <div v-if="price.perMetre !== null">
+            <dt>Before tax, along the fence</dt>
+            <dd>{{ perLengthText(price.perMetre, price.currency, job.units) }}</dd>
+          </div>
+          <div>
+            <dt>Margin</dt>
+            <dd data-test="price-margin">{{ price.sums.marginPercent }} %</dd>
+          </div>
+        </dl>
         <div class="act no-print">
           <v-btn class="strong" data-test="to-quote" @click="open('quote')">Quote …</v-btn>
         </div>
-      </dl>
+      </div>
       <ul v-if="price.says.length" class="says" aria-label="To look at">
         <li v-for="s in price.says" :key="s" data-test="price-says">{{ say(s) }}</li>
       </ul>
@@ -258,11 +260,18 @@ nav {
   display: flex;
   gap: 14px;
 }
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 34px;
+  align-items: end;
+  margin: 8px 0 12px;
+}
 .figures {
   display: flex;
   flex-wrap: wrap;
   gap: 8px 34px;
-  margin: 8px 0 12px;
+  margin: 0;
 }
 .figures dt {
   font-size: 12px;
@@ -276,7 +285,6 @@ nav {
 }
 .act {
   margin-left: auto;
-  align-self: end;
 }
 .says {
   list-style: none;

@@ -45,7 +45,7 @@ class FieldTest {
         assertThat(screen.test("phone-kv").innerText()).startsWith("6.4");
         screen.test("phone-take").click();
         page.waitForSelector(".upright .standing.MET");
-        assertThat(page.locator(".walk").innerText()).contains("2 of 22");
+        assertThat(page.locator(".walk").innerText()).contains("2 of 24");
 
         page.context().setOffline(true);
         screen.test("key-5").click();

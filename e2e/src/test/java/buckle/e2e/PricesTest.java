@@ -13,6 +13,8 @@ import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
@@ -37,9 +39,13 @@ class PricesTest {
         browser.close();
     }
 
+    private static final Pattern AMOUNT = Pattern.compile("[−-]?[0-9][0-9,]*(\\.[0-9]+)?");
+
+    /** The first amount of a text. */
     private static BigDecimal amount(Locator at) {
-        return new BigDecimal(
-                at.innerText().replaceAll("[^0-9.−]", "").replace('−', '-').trim());
+        Matcher found = AMOUNT.matcher(at.innerText());
+        assertThat(found.find()).isTrue();
+        return new BigDecimal(found.group().replace(",", "").replace('−', '-'));
     }
 
     private static void sheet(Screen screen, String id) {
