@@ -133,17 +133,7 @@ final class Buying {
             Rates.Allowances allowances) {
         double counted = lines.stream().mapToDouble(TakeoffLine::counted).sum();
         double spare = lines.stream().mapToDouble(TakeoffLine::spare).sum();
-        // Coils are cut pull by pull: at least as many are opened as the pulls take.
-        for (TakeoffLine line : lines) {
-            if (line.use().isWire() && line.pack().isPresent()) {
-                double coil = line.pack().get().size();
-                double opened = (line.pack().get().count() - 1) * coil;
-                boolean sold = offers.stream().anyMatch(o -> Math.abs(o.size().doubleValue() - coil) < 1);
-                if (sold && lines.size() == 1 && opened > counted + spare) {
-                    spare = opened + 1 - counted;
-                }
-            }
-        }
+        spare = Math.max(spare, opened(lines, offers) - counted);
         double percent = lines.getFirst().use().made() ? 0 : percent(product, lines.getFirst(), allowances);
         double extra = counted * percent / 100;
         boolean metres = lines.getFirst().use().byMetre();
@@ -152,6 +142,21 @@ final class Buying {
         double allowance =
                 metres ? Math.ceil(extra * 10 - 1e-9) / 10 : post ? Math.rint(extra) : Math.ceil(extra - 1e-9);
         return new Wanted(product, lines, counted, spare, allowance, substitute, offers);
+    }
+
+    /** Coils are cut pull by pull: a little more than all but one of them, where they are sold in that size; 0 otherwise. */
+    private static double opened(List<TakeoffLine> lines, List<OnSale> offers) {
+        double coils = 0;
+        double sizeM = 0;
+        for (TakeoffLine line : lines) {
+            if (line.use().isWire() && line.pack().isPresent()) {
+                coils += line.pack().get().count();
+                sizeM = line.pack().get().size();
+            }
+        }
+        double coilM = sizeM;
+        boolean sold = offers.stream().anyMatch(o -> Math.abs(o.size().doubleValue() - coilM) < 1);
+        return sold && coils > 1 ? (coils - 1) * coilM + 1 : 0;
     }
 
     /** Nothing more is loaded of things that are bought one by one. */

@@ -248,7 +248,14 @@ class PricesTest {
                 .put("stretch", UUID.randomUUID().toString())
                 .put("label", "");
         save.set("plan", plan.path("plan"));
-        assertThat(server.put("/api/jobs/" + job + "/plan", save).status()).isEqualTo(200);
+        // In the same sitting as before the quote: the revision it names is left alone all the same.
+        for (int i = 0; i < 2; i++) {
+            Answer stored = server.put("/api/jobs/" + job + "/plan", save);
+            assertThat(stored.status()).as(stored.text()).isEqualTo(200);
+            assertThat(stored.json().path("revision").asInt()).isEqualTo(2);
+            save.put("baseSaveNo", stored.json().path("saveNo").asLong());
+            posts.put("spacingM", 4.0 + 0.1 * i);
+        }
         JsonNode second = send(job, UUID.randomUUID(), number);
         assertThat(second.path("quote").path("revision").asInt()).isEqualTo(2);
         assertThat(second.path("change").asBoolean()).isTrue();

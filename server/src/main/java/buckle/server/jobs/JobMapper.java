@@ -35,8 +35,11 @@ interface JobMapper {
             + " state_before = #{stateBefore}, changed_at = #{changedAt} where id = #{id}")
     void update(JobRow row);
 
-    @Select("select exists (select 1 from reading where job_id = #{jobId} and plan_revision = #{revision})")
-    boolean hasReadings(@Param("jobId") UUID jobId, @Param("revision") int revision);
+    /** Whether readings or a quote name a revision, so that it must stay as it is. */
+    @Select(
+            "select exists (select 1 from reading where job_id = #{jobId} and plan_revision = #{revision})"
+                    + " or exists (select 1 from quote where job_id = #{jobId} and (doc ->> 'planRevision')::int = #{revision})")
+    boolean isNamed(@Param("jobId") UUID jobId, @Param("revision") int revision);
 
     /** What a summary is made from: the program, the plan, the land and the readings. */
     String MADE_FROM = " concat_ws(':', #{program}::text, d.save_no, l.save_no,"

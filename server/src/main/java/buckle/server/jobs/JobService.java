@@ -131,7 +131,7 @@ public class JobService {
                 id,
                 new RevisionStore.Save<>(save.baseSaveNo(), save.stretch(), save.plan(), save.label()),
                 "plan",
-                revision -> mapper.hasReadings(id, revision)));
+                revision -> mapper.isNamed(id, revision)));
         mapper.update(row.touched(now()));
         return saved;
     }
