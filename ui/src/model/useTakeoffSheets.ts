@@ -6,7 +6,7 @@ export type TakeoffSheetId = 'counts' | 'reach' | 'price' | 'quote'
 /** The sheets of the takeoff, in working order. */
 export const takeoffSheets: { id: TakeoffSheetId; text: string; wide: boolean }[] = [
   { id: 'counts', text: 'Counts', wide: true },
-  { id: 'reach', text: 'What a heap reaches', wide: true },
+  { id: 'reach', text: 'Material on hand', wide: true },
   { id: 'price', text: 'Price', wide: true },
   { id: 'quote', text: 'Quote', wide: true },
 ]

@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { ask, client, RequestFailed, storePicture } from '@/api/client'
 import type { Firm } from '@/api/types'
 import { announce } from '@/shared/announce'
-import { parseAmount } from '@/shared/money'
+import { asLines, enterNumber, listed, typed } from './entries'
 import FirmTexts from './FirmTexts.vue'
 import { rateFields } from './rateFields'
 
@@ -20,21 +20,7 @@ async function load() {
 }
 onMounted(() => load().catch((e) => (problem.value = (e as Error).message)))
 
-const lines = (list: string[]) => list.join('\n')
-const listed = (text: string) =>
-  text
-    .split('\n')
-    .map((l) => l.trim())
-    .filter(Boolean)
-const text = (e: Event) => (e.target as HTMLInputElement | HTMLTextAreaElement).value
-function number(e: Event, then: (n: number) => void) {
-  const value = parseAmount(text(e))
-  if (value === null) problem.value = `“${text(e)}” is no number.`
-  else {
-    problem.value = ''
-    then(value)
-  }
-}
+const number = (e: Event, then: (n: number) => void) => enterNumber(e, then, (text) => (problem.value = text))
 /** Of suppliers that the price book names and of whom no freight is known yet. */
 const without = computed(() => named.value.filter((n) => !firm.value?.suppliers.some((s) => s.name === n)))
 const schools: { id: string; text: string; effect: string; of: [number, number, number, number] }[] = [
@@ -80,7 +66,7 @@ async function save() {
     )
     revision.value = state.revision
     firm.value = structuredClone(state.firm)
-    announce('The firm’s rates and words were stored. Quotes that were sent stay as they are.')
+    announce('The firm’s rates and words were saved. Quotes that were sent stay as they are.')
   } catch (e) {
     problem.value =
       e instanceof RequestFailed
@@ -101,9 +87,9 @@ async function save() {
         /></label>
         <label
           >Address, a line each<textarea
-            :value="lines(firm.address)"
+            :value="asLines(firm.address)"
             rows="3"
-            @change="firm.address = listed(text($event))"
+            @change="firm.address = listed(typed($event))"
           />
         </label>
         <label>How to reach you<input v-model="firm.contact" inputmode="text" maxlength="200" /></label>
@@ -214,7 +200,7 @@ async function save() {
       <FirmTexts v-model="firm.texts" @problem="problem = $event" />
     </div>
     <p class="foot">
-      <v-btn class="strong" type="submit" data-test="save-firm">Store</v-btn>
+      <v-btn class="strong" type="submit" data-test="save-firm">Save</v-btn>
       <span class="quiet-text">revision {{ revision }}</span>
     </p>
   </form>

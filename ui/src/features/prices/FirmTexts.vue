@@ -1,22 +1,11 @@
 <script setup lang="ts">
 import type { Firm } from '@/api/types'
-import { parseAmount } from '@/shared/money'
+import { asLines, enterNumber, listed, typed } from './entries'
 
 /** What stands on every quote. */
 const texts = defineModel<Firm['texts']>({ required: true })
 const emit = defineEmits<{ problem: [text: string] }>()
-const lines = (list: string[]) => list.join('\n')
-const listed = (text: string) =>
-  text
-    .split('\n')
-    .map((l) => l.trim())
-    .filter(Boolean)
-const text = (e: Event) => (e.target as HTMLInputElement | HTMLTextAreaElement).value
-function number(e: Event, then: (n: number) => void) {
-  const value = parseAmount(text(e))
-  emit('problem', value === null ? `“${text(e)}” is no number.` : '')
-  if (value !== null) then(value)
-}
+const number = (e: Event, then: (n: number) => void) => enterNumber(e, then, (text) => emit('problem', text))
 </script>
 
 <template>
@@ -24,23 +13,23 @@ function number(e: Event, then: (n: number) => void) {
     <h2>What stands on every quote</h2>
     <label
       >What the client sees to, a line each<textarea
-        :value="lines(texts.clientDoes)"
+        :value="asLines(texts.clientDoes)"
         rows="5"
-        @change="texts.clientDoes = listed(text($event))"
+        @change="texts.clientDoes = listed(typed($event))"
       />
     </label>
     <label
       >What is not part of it<textarea
-        :value="lines(texts.exclusions)"
+        :value="asLines(texts.exclusions)"
         rows="4"
-        @change="texts.exclusions = listed(text($event))"
+        @change="texts.exclusions = listed(typed($event))"
       />
     </label>
     <label
       >Cautions<textarea
-        :value="lines(texts.cautions)"
+        :value="asLines(texts.cautions)"
         rows="4"
-        @change="texts.cautions = listed(text($event))"
+        @change="texts.cautions = listed(typed($event))"
       />
     </label>
     <label>Terms<textarea v-model="texts.terms" rows="4" maxlength="2000" /></label>

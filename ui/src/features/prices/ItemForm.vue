@@ -113,9 +113,9 @@ function save() {
     <div class="acts">
       <button type="button" class="link" data-test="add-offer" @click="add">Add a price</button>
       <span class="spring" />
-      <v-btn class="strong" type="submit" data-test="save-item">Store</v-btn>
+      <v-btn class="strong" type="submit" data-test="save-item">Save</v-btn>
       <v-btn @click="emit('leave')">Cancel</v-btn>
-      <v-btn v-if="item.code" data-test="remove-item" @click="emit('remove')">Take it out</v-btn>
+      <v-btn v-if="item.code" data-test="remove-item" @click="emit('remove')">Remove</v-btn>
     </div>
   </form>
 </template>

@@ -78,17 +78,13 @@ const look = () =>
 const take = () =>
   act(async () => {
     await takeList(file.value!, how.value, preview.value!.revision)
-    announce(`${file.value!.name} was taken over.`)
+    announce(`${file.value!.name} was imported.`)
     emit('done')
   })
 </script>
 
 <template>
-  <section
-    aria-label="Take in a list"
-    @dragover.prevent
-    @drop.prevent="choose($event.dataTransfer?.files[0])"
-  >
+  <section aria-label="Import a list" @dragover.prevent @drop.prevent="choose($event.dataTransfer?.files[0])">
     <p class="quiet-text">
       A supplier’s list as CSV or XLSX, one row a price. Nothing is stored before you have seen what it
       changes; all of it is taken, or nothing.
@@ -135,7 +131,7 @@ const take = () =>
           >The list
           <select v-model="mode" data-test="list-mode" @change="preview = null">
             <option value="MERGE">adds to the book and brings it up to date</option>
-            <option value="REPLACE">is the whole book: what it does not name goes</option>
+            <option value="REPLACE">is the whole book: what it does not name is removed</option>
           </select></label
         >
         <v-btn class="strong" :disabled="busy" data-test="list-preview" @click="look">See what changes</v-btn>
@@ -143,7 +139,7 @@ const take = () =>
     </template>
     <template v-if="preview">
       <h2 data-test="list-counts">
-        {{ preview.added }} new, {{ preview.changed }} changed, {{ preview.removed }} taken out
+        {{ preview.added }} new, {{ preview.changed }} changed, {{ preview.removed }} removed
       </h2>
       <p v-if="preview.changes.length === 0" class="quiet-text">The book holds all of it already.</p>
       <div v-else class="scroll">
@@ -160,7 +156,7 @@ const take = () =>
               <td>{{ c.code }}</td>
               <td>{{ (c.after ?? c.before)?.description }}</td>
               <td>
-                <span v-if="!c.after" class="weak">goes</span>
+                <span v-if="!c.after" class="weak">removed</span>
                 <span v-else-if="!c.before">new</span>
                 <div v-for="f in c.fields" :key="f.name">
                   {{ f.name }}: <s class="quiet-text">{{ f.before || 'nothing' }}</s> →
@@ -177,7 +173,7 @@ const take = () =>
           :disabled="busy || preview.changes.length === 0"
           data-test="list-take"
           @click="take"
-          >Take it over</v-btn
+          >Import</v-btn
         >
       </p>
     </template>

@@ -71,7 +71,7 @@ async function store(run: Promise<unknown>, said: string) {
 const save = (item: PriceItem) =>
   store(
     ask(client.PUT('/api/price-book/item', { body: { baseRevision: revision.value, item } })),
-    `${item.code} was stored.`,
+    `${item.code} was saved.`,
   )
 const remove = (item: PriceItem) =>
   store(
@@ -80,7 +80,7 @@ const remove = (item: PriceItem) =>
         params: { query: { code: item.code, baseRevision: revision.value } },
       }),
     ),
-    `${item.code} was taken out. Quotes that were sent keep it.`,
+    `${item.code} was removed. Quotes that were sent keep it.`,
   )
 </script>
 
@@ -107,7 +107,7 @@ const remove = (item: PriceItem) =>
     <p v-if="problem" class="weak" role="alert" data-test="price-problem">{{ problem }}</p>
     <ItemForm v-if="adding" :item="blank" @save="save" @leave="adding = false" />
     <p v-if="found === 0 && !search" class="empty">
-      Nothing has a price yet. Take in a supplier’s list, or add items one by one.
+      Nothing has a price yet. Import a supplier’s list, or add items one by one.
     </p>
     <table v-else class="sheet">
       <thead>

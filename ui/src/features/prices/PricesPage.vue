@@ -7,7 +7,7 @@ const route = useRoute()
 const router = useRouter()
 const sheets = [
   { id: 'book', text: 'Price book' },
-  { id: 'list', text: 'Take in a list' },
+  { id: 'list', text: 'Import a list' },
   { id: 'firm', text: 'Firm and rates' },
 ]
 const parts: Record<string, unknown> = {

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PriceView } from '@/api/types'
+import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
 import { useWords } from '@/model/useWords'
 import { countText, lengthText } from '@/shared/units'
@@ -22,7 +23,7 @@ const norm = (l: PriceView['labour'][number]) =>
     <h2>Hours</h2>
     <p class="quiet-text small">
       Norms of practised people, common practice: a crew’s own pace stands with the rates. Ground counts for
-      what is dug or driven.
+      what is dug or driven. <RuleChips :rules="['K1', 'K2']" />
     </p>
     <table class="sheet">
       <thead>

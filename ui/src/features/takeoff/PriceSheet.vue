@@ -8,6 +8,7 @@ import { useTakeoffSheets } from '@/model/useTakeoffSheets'
 import { useWords } from '@/model/useWords'
 import { amountText, moneyText, perLengthText, wayText } from '@/shared/money'
 import { countText, lengthText } from '@/shared/units'
+import AmountTable from './AmountTable.vue'
 import HoursTable from './HoursTable.vue'
 import TermsForm from './TermsForm.vue'
 
@@ -117,30 +118,7 @@ const sums = computed(() => {
       <div class="columns">
         <section class="built" aria-label="What is asked">
           <h2>What the client is asked</h2>
-          <table class="sheet">
-            <tbody>
-              <tr v-for="(l, i) in price.lines" :key="i" data-test="price-line">
-                <td>
-                  {{ say(l.heading) }} <span v-if="l.text" class="quiet-text">{{ l.text }}</span>
-                </td>
-                <td class="right number">{{ amountText(l.amount) }}</td>
-              </tr>
-              <tr class="sum">
-                <td>Before tax</td>
-                <td class="right number">{{ amountText(price.net) }}</td>
-              </tr>
-              <tr v-for="t in price.taxes" :key="t.taxClass">
-                <td>Tax, {{ t.taxClass }}, {{ t.percent }} % of {{ amountText(t.on) }}</td>
-                <td class="right number">{{ amountText(t.tax) }}</td>
-              </tr>
-              <tr class="sum">
-                <td><b>Total</b></td>
-                <td class="right number">
-                  <b>{{ amountText(price.total) }}</b>
-                </td>
-              </tr>
-            </tbody>
-          </table>
+          <AmountTable :lines="price.lines" :net="price.net" :taxes="price.taxes" :total="price.total" />
         </section>
         <section aria-label="What it costs the house">
           <h2>What it costs the house</h2>
@@ -192,7 +170,7 @@ const sums = computed(() => {
               <td class="right number">{{ m.spare > 0 ? amount(m, m.spare) : '' }}</td>
               <td class="right number">{{ m.allowance > 0 ? amount(m, m.allowance) : '' }}</td>
               <td>
-                <span v-if="m.made" class="quiet-text">made on the spot</span>
+                <span v-if="m.made" class="quiet-text">made on site</span>
                 <span v-else-if="!m.priced" class="weak">no price</span>
                 <template v-else>
                   <div v-for="(b, i) in packs(m)" :key="i">

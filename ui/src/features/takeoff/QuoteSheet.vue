@@ -4,16 +4,15 @@ import { ask, client, RequestFailed } from '@/api/client'
 import type { QuoteState } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { useTerms } from '@/model/terms'
-import { useWords } from '@/model/useWords'
 import { announce } from '@/shared/announce'
 import { amountText, moneyText } from '@/shared/money'
 import { newId } from '@/shared/uuid'
+import AmountTable from './AmountTable.vue'
 import QuoteChanges from './QuoteChanges.vue'
 import { headings, statusWords } from './quoteWords'
 
 const job = useJob()
 const own = useTerms()
-const { say } = useWords()
 const quotes = shallowRef<QuoteState[]>([])
 const at = ref<{ number: number; revision: number } | null>(null)
 const ticked = ref<string[]>([])
@@ -155,30 +154,12 @@ watch(() => job.id, load)
           <a :href="paper('LETTER')" data-test="quote-letter">Letter</a>.
         </p>
         <p v-if="quote.scope">{{ quote.scope }}</p>
-        <table class="sheet">
-          <tbody>
-            <tr v-for="(l, i) in quote.lines" :key="i">
-              <td>
-                {{ say(headings[l.heading]) }} <span v-if="l.text" class="quiet-text">{{ l.text }}</span>
-              </td>
-              <td class="right number">{{ amountText(l.amount) }}</td>
-            </tr>
-            <tr class="sum">
-              <td>Before tax</td>
-              <td class="right number">{{ amountText(quote.net) }}</td>
-            </tr>
-            <tr v-for="t in quote.taxes" :key="t.taxClass">
-              <td>Tax, {{ t.taxClass }}, {{ t.percent }} %</td>
-              <td class="right number">{{ amountText(t.tax) }}</td>
-            </tr>
-            <tr class="sum">
-              <td><b>Total</b></td>
-              <td class="right number">
-                <b data-test="quote-total">{{ amountText(quote.total) }}</b>
-              </td>
-            </tr>
-          </tbody>
-        </table>
+        <AmountTable
+          :lines="quote.lines.map((l) => ({ ...l, heading: headings[l.heading] }))"
+          :net="quote.net"
+          :taxes="quote.taxes"
+          :total="quote.total"
+        />
         <QuoteChanges v-if="quote.revision > 1" :quote="quote" />
         <section v-if="quote.options.length" aria-label="Options">
           <h3>Options, before tax</h3>
@@ -270,9 +251,6 @@ header {
 .status.REPLACED {
   color: var(--quiet);
   font-weight: 400;
-}
-.sum td {
-  font-weight: 700;
 }
 .option {
   display: flex;

@@ -20,7 +20,7 @@ const ratio = ref(2)
 const largest = shallowRef<Largest | null>(null)
 const asked = ref(false)
 
-/** What the fence takes and the heap may have, a product a row; what is made on the spot is no stock. */
+/** What the fence takes and may be on hand, a product a row; what is made on site is no stock. */
 const products = computed(() => {
   const rows: { product: string; name: string; unit: string }[] = []
   for (const l of [...(answer.value?.lines ?? []), ...(answer.value?.besides ?? [])]) rows.push(l)
@@ -84,7 +84,7 @@ const binds = computed(() => answer.value?.lines[0] ?? null)
 <template>
   <div class="reach">
     <header>
-      <h1>What a heap reaches</h1>
+      <h1>Material on hand</h1>
       <span class="quiet-text">{{ job.name }}</span>
     </header>
     <p class="quiet-text small">
@@ -131,7 +131,7 @@ const binds = computed(() => answer.value?.lines[0] ?? null)
         <tr>
           <th>Product</th>
           <th class="right">Needed</th>
-          <th>In the heap</th>
+          <th>On hand</th>
           <th class="right">Missing</th>
           <th class="right">Left over</th>
         </tr>
@@ -144,7 +144,7 @@ const binds = computed(() => answer.value?.lines[0] ?? null)
             <EntryField
               :value="typed(p)"
               inputmode="decimal"
-              :aria-label="`In the heap: ${p.name}`"
+              :aria-label="`On hand: ${p.name}`"
               :data-test="`have-${p.product}`"
               class="have"
               @change="put(p, ($event.target as HTMLInputElement).value)"

@@ -83,7 +83,7 @@ class PricesTest {
         title.waitFor();
         screen.settled();
         String number = title.innerText().replaceAll("[^0-9]", "");
-        BigDecimal total = amount(screen.test("quote-total"));
+        BigDecimal total = amount(screen.test("amount-total"));
         Download paper =
                 screen.page.waitForDownload(() -> screen.test("quote-letter").click());
         Path pdf = folder.resolve("quote.pdf");
@@ -150,7 +150,7 @@ class PricesTest {
         actions++;
         screen.test("send-quote").click();
         actions++;
-        Locator total = screen.test("quote-total");
+        Locator total = screen.test("amount-total");
         total.waitFor();
         assertThat(amount(total)).isGreaterThan(net);
         System.out.println("From a boundary file to a priced quote: " + actions + " actions");

@@ -30,7 +30,7 @@ class Shots {
             screen.page.waitForTimeout(1500);
             shoot(screen.page, "price");
             screen.test("sheet-quote").click();
-            screen.test("quote-total").waitFor();
+            screen.test("amount-total").waitFor();
             shoot(screen.page, "quote");
             screen.open("Orchard ring", "layout");
             for (int i = 0; i < 12; i++) {
