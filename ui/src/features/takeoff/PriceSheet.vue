@@ -7,7 +7,7 @@ import { usePrice } from '@/model/usePrice'
 import { useTakeoffSheets } from '@/model/useTakeoffSheets'
 import { useWords } from '@/model/useWords'
 import { amountText, moneyText, perLengthText, wayText } from '@/shared/money'
-import { countText, lengthText } from '@/shared/units'
+import { countText, lengthText, massText, massUnit } from '@/shared/units'
 import AmountTable from './AmountTable.vue'
 import HoursTable from './HoursTable.vue'
 import TermsForm from './TermsForm.vue'
@@ -41,6 +41,13 @@ const point = (m: Row) => {
   const line = job.design?.takeoff.find((l) => l.product === m.product)
   if (line) void parts.point(line)
 }
+const mass = computed(() => {
+  const bought = (price.value?.material ?? []).filter((m) => !m.made)
+  return {
+    kg: bought.reduce((sum, m) => sum + (m.massKg ?? 0), 0),
+    unknown: bought.filter((m) => m.massKg === null).length,
+  }
+})
 const sums = computed(() => {
   const s = price.value?.sums
   if (!s) return []
@@ -136,6 +143,10 @@ const sums = computed(() => {
       </div>
       <TermsForm />
       <h2>Material</h2>
+      <p v-if="mass.kg > 0" class="quiet-text small" data-test="price-mass">
+        Whole packs weigh {{ massText(mass.kg, job.units) }} {{ massUnit(job.units)
+        }}{{ mass.unknown > 0 ? `, without ${mass.unknown} products whose mass nobody has entered` : '' }}.
+      </p>
       <p class="quiet-text small">
         What is counted, what rules and the house add to it, and the cheapest packs over all suppliers. Point
         at a row and its parts light up.
@@ -150,6 +161,7 @@ const sums = computed(() => {
               <th class="right">Allowance</th>
               <th>To buy</th>
               <th class="right">Left over</th>
+              <th class="right">{{ massUnit(job.units) }}</th>
               <th class="right">Cost</th>
             </tr>
           </thead>
@@ -180,6 +192,7 @@ const sums = computed(() => {
                 </template>
               </td>
               <td class="right number quiet-text">{{ m.left > 0 ? amount(m, m.left) : '' }}</td>
+              <td class="right number">{{ m.massKg === null ? '' : massText(m.massKg, job.units) }}</td>
               <td class="right number">{{ m.made ? '' : amountText(m.cost) }}</td>
             </tr>
           </tbody>

@@ -217,6 +217,9 @@ final class LinePlanner {
 
     /** The building on whose wall wires that end at a station are fastened (X15). */
     private Optional<LandFeature> wall(double stationM) {
+        if (buildings.isEmpty()) {
+            return Optional.empty();
+        }
         return buildings.stream()
                 .filter(b -> Contacts.distanceM(b, plane.toGeo(stationing.at(stationM)), plane) <= Values.X15_WALL_M)
                 .findFirst();

@@ -35,10 +35,17 @@ public record PostMarks(Sort sort, PostStock stock, int posts, double depthM, Li
     /** Of posts that have to be set; those that stand already need no marks. */
     static List<PostMarks> of(List<Post> posts, List<Wire> wires) {
         Map<Alike, Integer> alike = new LinkedHashMap<>();
-        for (Post p : posts) {
-            if (!p.shared()) {
-                alike.merge(new Alike(sort(p.kind()), p.stock(), Math.round(p.depthM() * MM)), 1, Integer::sum);
+        int from = 0;
+        while (from < posts.size()) {
+            Post p = posts.get(from);
+            int to = from + 1;
+            while (to < posts.size() && alike(p, posts.get(to))) {
+                to++;
             }
+            if (!p.shared()) {
+                alike.merge(new Alike(sort(p.kind()), p.stock(), Math.round(p.depthM() * MM)), to - from, Integer::sum);
+            }
+            from = to;
         }
         List<PostMarks> cards = new ArrayList<>();
         alike.forEach((a, count) -> {
@@ -52,6 +59,13 @@ public record PostMarks(Sort sort, PostStock stock, int posts, double depthM, Li
         });
         cards.sort((one, other) -> other.posts() - one.posts());
         return cards;
+    }
+
+    private static boolean alike(Post one, Post next) {
+        return one.kind() == next.kind()
+                && one.shared() == next.shared()
+                && one.depthM() == next.depthM()
+                && one.stock().equals(next.stock());
     }
 
     private static Sort sort(PostKind kind) {

@@ -108,10 +108,12 @@ final class PostPlaces {
 
     /** What somebody wants of the one post at a station, strong or not. */
     Optional<PostOverride> single(double stationM) {
-        return stretches.stream()
-                .filter(s -> s.single() && s.covers(stationM))
-                .map(Stretch::choice)
-                .findFirst();
+        for (Stretch s : stretches) {
+            if (s.single() && s.covers(stationM)) {
+                return Optional.of(s.choice());
+            }
+        }
+        return Optional.empty();
     }
 
     double spacingM(double stationM) {

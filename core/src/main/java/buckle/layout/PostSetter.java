@@ -47,7 +47,10 @@ final class PostSetter {
     private final PostPlaces places;
     private final DoublePredicate wall;
     private final Map<Mark, StandingPost> standing = new HashMap<>();
-    private final Map<Held, double[]> held = new HashMap<>();
+    /** Of the post before: along a line most posts stand alike. */
+    private @Nullable Foot lastFoot;
+
+    private @Nullable Passed lastPassed;
 
     PostSetter(
             FenceLine line,
@@ -84,13 +87,14 @@ final class PostSetter {
         boolean footing = mark.ends() && fence.braces().kind() == BraceKind.PIPE_CONCRETE;
         double width = footing ? Values.B6_FOOTING_M : stock.widthM();
         double concreteKg = footing ? Math.PI / 4 * width * width * depth * Values.B6_CONCRETE_KG_PER_M3 : 0;
-        return new Foot(
-                stock,
-                width,
-                depth,
-                length,
-                (stock.kgPerM() * length + concreteKg) * Span.GRAVITY,
-                soil.groundAt(mark.stationM()));
+        double weight = (stock.kgPerM() * length + concreteKg) * Span.GRAVITY;
+        Ground ground = soil.groundAt(mark.stationM());
+        Foot last = lastFoot;
+        if (last == null || !last.is(stock, width, depth, length, weight, ground)) {
+            last = new Foot(stock, width, depth, length, weight, ground);
+            lastFoot = last;
+        }
+        return last;
     }
 
     /** Finds the posts that stand already, and those of them that no longer stand on the line. */
@@ -138,14 +142,40 @@ final class PostSetter {
     private PostLoad passed(Mark mark, Foot foot, double liftN, double worst) {
         double push =
                 mark.ends() ? 0 : 2 * pulling.totalN() * Math.sin(Math.toRadians(Math.abs(mark.deflectionDeg())) / 2);
-        double[] holds = held.computeIfAbsent(new Held(foot.widthM(), foot.depthM(), foot.ground()), h -> new double[] {
-            h.ground().upliftN(h.widthM(), h.depthM()),
-            h.ground().overturningN(h.widthM(), h.depthM(), pulling.leverM()),
-        });
-        return PostLoad.of(liftN, push, worst, holds[0] + foot.weightN(), holds[1]);
+        Passed last = lastPassed;
+        if (last == null || last.foot != foot) {
+            last = new Passed(
+                    foot,
+                    foot.ground().upliftN(foot.widthM(), foot.depthM()) + foot.weightN(),
+                    foot.ground().overturningN(foot.widthM(), foot.depthM(), pulling.leverM()));
+            lastPassed = last;
+        }
+        return last.load(liftN, push, worst);
     }
 
-    private record Held(double widthM, double depthM, Ground ground) {}
+    /** What the ground holds a post by that wires pass, and the load it was last asked for. */
+    private static final class Passed {
+        private final Foot foot;
+        private final double holdUpN;
+        private final double holdSideN;
+        private @Nullable PostLoad load;
+
+        Passed(Foot foot, double holdUpN, double holdSideN) {
+            this.foot = foot;
+            this.holdUpN = holdUpN;
+            this.holdSideN = holdSideN;
+        }
+
+        /** On one line the worst load is the same share of the day's everywhere. */
+        PostLoad load(double liftN, double pushN, double worst) {
+            PostLoad last = load;
+            if (last == null || last.upliftN() != liftN || last.sideN() != pushN) {
+                last = PostLoad.of(liftN, pushN, worst, holdUpN, holdSideN);
+                load = last;
+            }
+            return last;
+        }
+    }
 
     /** Change of slope at a post, positive in a hollow. */
     private static double bend(List<Mark> marks, double[] height, int i) {

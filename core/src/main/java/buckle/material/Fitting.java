@@ -15,6 +15,7 @@ public enum Fitting {
     CORNER_INSULATOR_INSIDE("Corner insulator, wire on the inside of the turn, pulling off the post"),
     OFFSET_BRACKET("Offset bracket"),
     STRAIN_INSULATOR("Strain insulator"),
+    TIE_WIRE("Soft tie wire for strain insulators"),
     WALL_ANCHOR("Wall anchor, for one wire"),
     STAPLE("Staple for earth and plain wire"),
     CLIP("Clip for earth and plain wire"),

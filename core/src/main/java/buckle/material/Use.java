@@ -35,6 +35,7 @@ public enum Use {
     OFFSET_BRACKET(Group.WIRE, "insulator.offset", Rule.I4),
     INSULATOR_NAIL(Group.WIRE, "fastener.insulator", Rule.I1),
     STRAIN_INSULATOR(Group.WIRE, "insulator.strain", Rule.I2),
+    TIE_WIRE(Group.WIRE, "insulator.tie", Rule.I2, Rule.I3),
     WALL_ANCHOR(Group.WIRE, "wall-anchor", Rule.X15),
     STAPLE(Group.WIRE, "fastener", Rule.I1),
     CLIP(Group.WIRE, "fastener.clip", Rule.I1),
@@ -166,6 +167,7 @@ public enum Use {
                 || this == GATE_WIRE
                 || this == RISER
                 || this == BRACE_WIRE
+                || this == TIE_WIRE
                 || this == JUMPER_WIRE
                 || this == LEAD_OUT
                 || this == SUPPLY_CABLE

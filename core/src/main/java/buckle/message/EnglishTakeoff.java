@@ -95,6 +95,9 @@ final class EnglishTakeoff {
             case JumperWire m ->
                 plural(m.pieces(), "piece") + ": in jumper sets from wire to wire and " + en.length(m.spareM())
                         + " each for the clamps, elsewhere " + en.length(m.pieceM()) + " each";
+            case Ties m ->
+                plural(m.insulators(), "strain insulator") + ": once round the post each, and " + en.length(m.twistM())
+                        + " to twist";
             case GateStrands m -> plural(m.strands(), "strand") + " across openings";
             case Risers m -> "up both posts to the lowest wire at " + plural(m.gates(), "cabled gate");
             case Tool m -> tool(m);

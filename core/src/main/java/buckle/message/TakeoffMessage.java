@@ -183,6 +183,9 @@ public sealed interface TakeoffMessage extends Message {
     /** Pieces of jumper wire: in sets from the lowest wire to the highest, elsewhere a forearm each. */
     record JumperWire(long pieces, double spareM, double pieceM) implements TakeoffMessage {}
 
+    /** Ties of strain insulators: once round the post each, and the twist. */
+    record Ties(long insulators, double twistM) implements TakeoffMessage {}
+
     /** Strands across openings. */
     record GateStrands(long strands) implements TakeoffMessage {}
 

@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.TreeSet;
@@ -77,7 +78,8 @@ final class Buying {
     }
 
     /** A pack of an item at a supplier, with its prices by number, and the newest of them first. */
-    private record OnSale(String code, String supplier, String pack, BigDecimal size, List<Offer> prices) {
+    private record OnSale(
+            String code, String supplier, String pack, BigDecimal size, OptionalDouble unitKg, List<Offer> prices) {
         Packs.Pack asPack() {
             return new Packs.Pack(
                     size,
@@ -185,7 +187,7 @@ final class Buying {
             if (product instanceof Product.PostOf || product instanceof Product.Rail) {
                 return POSTS;
             }
-            if (use.isWire() || use == Use.BRACE_WIRE || use == Use.GATE_WIRE) {
+            if (use.isWire() || use == Use.BRACE_WIRE || use == Use.TIE_WIRE || use == Use.GATE_WIRE) {
                 return product instanceof Product.WireOf(var conductor) && conductor.family() == Conductor.Family.NET
                         ? SINGLE
                         : WIRE;
@@ -203,7 +205,7 @@ final class Buying {
     }
 
     private static List<OnSale> onSale(List<Item> items, PriceBook book, Map<String, Long> others) {
-        record Key(String code, String supplier, String pack, BigDecimal size) {}
+        record Key(Item item, String supplier, String pack, BigDecimal size) {}
         Map<Key, List<Offer>> packs = new LinkedHashMap<>();
         for (Item item : items) {
             for (Offer offer : item.offers()) {
@@ -213,14 +215,22 @@ final class Buying {
                 }
                 BigDecimal size = item.unit() == Unit.FT ? offer.packSize().multiply(M_PER_FT) : offer.packSize();
                 packs.computeIfAbsent(
-                                new Key(item.code(), offer.supplier(), offer.pack(), size.stripTrailingZeros()),
+                                new Key(item, offer.supplier(), offer.pack(), size.stripTrailingZeros()),
                                 k -> new ArrayList<>())
                         .add(offer);
             }
         }
         List<OnSale> all = new ArrayList<>();
-        packs.forEach((k, offers) -> all.add(new OnSale(k.code(), k.supplier(), k.pack(), k.size(), newest(offers))));
+        packs.forEach((k, offers) -> all.add(
+                new OnSale(k.item().code(), k.supplier(), k.pack(), k.size(), unitKg(k.item()), newest(offers))));
         return all;
+    }
+
+    /** Of a piece or a metre. */
+    private static OptionalDouble unitKg(Item item) {
+        return item.unit() == Unit.FT && item.unitKg().isPresent()
+                ? OptionalDouble.of(item.unitKg().getAsDouble() / M_PER_FT.doubleValue())
+                : item.unitKg();
     }
 
     /** Of several prices from the same number on, the one of the latest date. */
@@ -329,7 +339,12 @@ final class Buying {
                     w.substitute() && !bought.isEmpty(),
                     bought,
                     mix.map(Packs.Mix::cost).orElse(BigDecimal.ZERO).setScale(2, RoundingMode.HALF_UP),
-                    bought.isEmpty() ? 0 : Math.max(0, Math.round((taken - w.counted()) * 1000) / 1000.0)));
+                    bought.isEmpty() ? 0 : Math.max(0, Math.round((taken - w.counted()) * 1000) / 1000.0),
+                    offers.stream()
+                            .map(OnSale::unitKg)
+                            .filter(OptionalDouble::isPresent)
+                            .findFirst()
+                            .orElse(w.lines().getFirst().product().unitKg())));
         }
         List<Delivery> deliveries = used.stream()
                 .filter(freight::containsKey)

@@ -5,6 +5,7 @@ import buckle.message.Message;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * What a fence costs the house and what the client is asked, with every step between.
@@ -43,6 +44,7 @@ public record Price(
      * @param substitute whether what is bought stands in for it
      * @param bought cheapest packs that cover all three; empty where nothing is priced, and of what is made on the spot
      * @param left over when the fence stands and no spare was needed
+     * @param unitKg mass of a piece or metre: by the price book, else by what the product is made of
      */
     public record Material(
             String product,
@@ -56,7 +58,8 @@ public record Price(
             boolean substitute,
             List<Bought> bought,
             BigDecimal cost,
-            double left) {
+            double left,
+            OptionalDouble unitKg) {
         public Material {
             uses = List.copyOf(uses);
             bought = List.copyOf(bought);
@@ -65,6 +68,16 @@ public record Price(
         /** Whether anybody's price is known. */
         public boolean priced() {
             return !bought.isEmpty() || made() || counted + spare + allowance <= 0;
+        }
+
+        /** Mass of what is loaded: whole packs, or what is needed where nobody prices it. */
+        public OptionalDouble massKg() {
+            double packs =
+                    bought.stream().mapToDouble(b -> b.packSize() * b.count()).sum();
+            double loaded = bought.isEmpty() ? counted + spare + allowance : packs;
+            return unitKg.isEmpty() || made()
+                    ? OptionalDouble.empty()
+                    : OptionalDouble.of(unitKg.getAsDouble() * loaded);
         }
 
         /** Made on the spot from other things that are bought. */

@@ -340,6 +340,9 @@ public final class Values {
     /** B3: what a strand of a diagonal takes round both posts; ours. */
     public static final double B3_WRAP_M = 0.5;
 
+    /** I3: what the tie of a strain insulator takes beside its way round the post, to twist both ends; ours. */
+    public static final double I3_TWIST_M = 0.3;
+
     /** S5: sleeves of a joint in crimped wire, one on each of two ends. */
     public static final int S5_CRIMPS_PER_JOINT = 2;
 

@@ -123,28 +123,24 @@ public final class Stationing {
     }
 
     private Place nearest(PlanePoint p, int fromSide, int toSide) {
-        Place best = new Place(fromSide, cornerStationM[fromSide], Double.POSITIVE_INFINITY);
+        int best = fromSide;
+        double bestAlong = 0;
+        double bestOff = Double.POSITIVE_INFINITY;
         for (int side = fromSide; side < toSide; side++) {
-            Place place = nearestOn(p, side);
-            if (place.offsetM() < best.offsetM()) {
-                best = place;
+            PlanePoint a = sideStart(side);
+            PlanePoint b = sideEnd(side);
+            double length = sideLengthM(side);
+            double ux = length == 0 ? 0 : (b.eastM() - a.eastM()) / length;
+            double uy = length == 0 ? 0 : (b.northM() - a.northM()) / length;
+            double along = Math.clamp((p.eastM() - a.eastM()) * ux + (p.northM() - a.northM()) * uy, 0, length);
+            double off = PlanePoint.lengthM(p.eastM() - a.eastM() - along * ux, p.northM() - a.northM() - along * uy);
+            if (off < bestOff) {
+                best = side;
+                bestAlong = along;
+                bestOff = off;
             }
         }
-        return best;
-    }
-
-    private Place nearestOn(PlanePoint p, int side) {
-        PlanePoint a = sideStart(side);
-        PlanePoint b = sideEnd(side);
-        double length = sideLengthM(side);
-        if (length == 0) {
-            return new Place(side, cornerStationM[side], p.distanceM(a));
-        }
-        double ux = (b.eastM() - a.eastM()) / length;
-        double uy = (b.northM() - a.northM()) / length;
-        double along = Math.clamp((p.eastM() - a.eastM()) * ux + (p.northM() - a.northM()) * uy, 0, length);
-        double off = PlanePoint.lengthM(p.eastM() - a.eastM() - along * ux, p.northM() - a.northM() - along * uy);
-        return new Place(side, cornerStationM[side] + along, off);
+        return new Place(best, cornerStationM[best] + bestAlong, bestOff);
     }
 
     /** Bearing of a side from north, clockwise, in radians. */

@@ -128,7 +128,11 @@ public final class Parts {
         };
     }
 
-    private record Cut(PostKind kind, PostStock stock, double stockM) {}
+    private record Cut(PostKind kind, PostStock stock, double stockM) {
+        boolean is(Post post) {
+            return kind == post.kind() && stockM == post.stockM() && stock.equals(post.stock());
+        }
+    }
 
     private static final class CutPosts {
         private final List<Double> stationsM = new ArrayList<>();
@@ -140,11 +144,16 @@ public final class Parts {
         Map<Cut, CutPosts> cuts = new LinkedHashMap<>();
         List<Double> tied = new ArrayList<>();
         List<Double> capped = new ArrayList<>();
+        Cut last = null;
+        CutPosts cut = new CutPosts();
         for (Post p : line.posts()) {
             if (p.shared() || p.reused()) {
                 continue;
             }
-            CutPosts cut = cuts.computeIfAbsent(new Cut(p.kind(), p.stock(), p.stockM()), c -> new CutPosts());
+            if (last == null || !last.is(p)) {
+                last = new Cut(p.kind(), p.stock(), p.stockM());
+                cut = cuts.computeIfAbsent(last, c -> new CutPosts());
+            }
             cut.stationsM.add(p.stationM());
             cut.lengthM = Math.max(cut.lengthM, p.lengthM());
             cut.depthM = Math.max(cut.depthM, p.depthM());
@@ -155,9 +164,9 @@ public final class Parts {
                 capped.add(p.stationM());
             }
         }
-        cuts.forEach((cut, posts) -> parts.add(
-                use(cut.kind()),
-                new Product.PostOf(cut.stock(), cut.stockM()),
+        cuts.forEach((alike, posts) -> parts.add(
+                use(alike.kind()),
+                new Product.PostOf(alike.stock(), alike.stockM()),
                 new Place.Stations(line.lineId(), posts.stationsM),
                 posts.stationsM.size(),
                 new Terms.Cut(posts.lengthM, posts.depthM)));

@@ -23,9 +23,12 @@ import buckle.takeoff.Part.Terms;
 import java.util.ArrayList;
 import java.util.Collections;
 import java.util.HashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.NavigableMap;
 import java.util.Objects;
+import java.util.TreeMap;
 
 /** What is forgotten when a fence is counted by hand: nails, staples, diagonals' wire, sleeves of joints, strands of gates, jumper wire, elbows, concrete. */
 final class SmallParts {
@@ -46,6 +49,7 @@ final class SmallParts {
 
     void count() {
         nails();
+        ties();
         concrete();
         for (LineLayout line : layout.lines()) {
             diagonals(line);
@@ -71,6 +75,48 @@ final class SmallParts {
                         new Terms.Each(Noun.NAILED_INSULATOR, insulators, Values.I1_NAILS));
             }
         }
+    }
+
+    /** Strain insulators hang on a loop of soft wire round their post; on a wall its anchor holds them, and cut-outs lie in the wire. */
+    private void ties() {
+        for (Part p : parts.all()) {
+            if (p.use() == Use.STRAIN_INSULATOR
+                    && p.place() instanceof Place.Stations at
+                    && p.terms() instanceof Terms.Count terms
+                    && terms.things() != Noun.CUT_OUT
+                    && !at.stationsM().isEmpty()) {
+                tied(
+                        Objects.requireNonNull(lines.get(at.lineId())),
+                        at.stationsM(),
+                        p.quantity() / at.stationsM().size());
+            }
+        }
+    }
+
+    /** @param each insulators at each station */
+    private void tied(LineLayout line, List<Double> stationsM, double each) {
+        NavigableMap<Double, Post> strong = new TreeMap<>();
+        line.posts().stream().filter(Post::ends).forEach(p -> strong.put(p.stationM(), p));
+        Map<Double, List<Double>> byWidth = new LinkedHashMap<>();
+        for (double station : stationsM) {
+            double at = line.closed() && station > line.lengthM() - Post.SAME_PLACE_M ? 0 : station;
+            boolean wall = line.wallsM().stream().anyMatch(w -> Math.abs(w - at) < Post.SAME_PLACE_M);
+            strong.subMap(at - Post.SAME_PLACE_M, true, at + Post.SAME_PLACE_M, true).values().stream()
+                    .filter(p -> !wall)
+                    .findFirst()
+                    .ifPresent(p -> byWidth.computeIfAbsent(p.stock().widthM(), w -> new ArrayList<>())
+                            .add(station));
+        }
+        byWidth.forEach((width, at) -> {
+            double length = Math.PI * width + Values.I3_TWIST_M;
+            long ties = Math.round(each * at.size());
+            parts.add(
+                    Use.TIE_WIRE,
+                    Product.of(Fitting.TIE_WIRE),
+                    new Place.Stations(line.lineId(), at),
+                    ties * length,
+                    new Terms.Metres(ties, length, 0));
+        });
     }
 
     /** Two strands from the foot of the strong post to the head of the brace post, a staple at both ends of each, twisted by a stick. */

@@ -303,6 +303,12 @@ public final class Takeoff {
                                 .sum(),
                         Values.J1_SPARE_M,
                         Values.J1_PIECE_M);
+            case TIE_WIRE ->
+                new TakeoffMessage.Ties(
+                        parts.stream()
+                                .mapToLong(p -> ((Terms.Metres) p.terms()).wires())
+                                .sum(),
+                        Values.I3_TWIST_M);
             case GATE_WIRE -> new TakeoffMessage.GateStrands(parts.size());
             case RISER -> new TakeoffMessage.Risers(parts.size());
             case BATTERY -> new TakeoffMessage.Batteries(count, spec.supply().source() == Supply.Source.SOLAR);

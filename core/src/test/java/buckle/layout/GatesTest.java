@@ -206,6 +206,10 @@ class GatesTest {
         assertThat(quantity(design, "brace.rail")).isEqualTo(1);
         assertThat(quantity(design, "wall-anchor")).isEqualTo(2);
         assertThat(quantity(design, "insulator.strain")).isEqualTo(4);
+        double round = Math.PI * first(design).posts().getLast().stock().widthM();
+        assertThat(quantity(design, "insulator.tie"))
+                .as("the wall's anchors hold theirs")
+                .isCloseTo(2 * (round + 0.3), within(0.06));
         assertThat(design.layout().findings())
                 .anyMatch(f -> f.message() instanceof LayoutMessage.EndsAtWall m
                         && m.building().contains("barn"));

@@ -202,6 +202,38 @@ class PricingTest {
                 .isEqualByComparingTo(dec("7").multiply(BigDecimal.valueOf(quantity("strainer"))));
     }
 
+    /** 0.1 lb a foot are 0.1488 kg a metre; whole rolls are loaded. What the book does not say follows from the product, else is open. */
+    @Test
+    void massOfWholePacks() {
+        List<Item> items = new ArrayList<>(bookOf(DESIGN.takeoff(), "1.00").items());
+        items.removeIf(
+                i -> i.product().equals(product("jumper.wire")) || i.product().equals(product("wire.hot")));
+        items.add(new Item(
+                "J",
+                "jumper wire by the foot",
+                Unit.FT,
+                product("jumper.wire"),
+                List.of(),
+                OptionalDouble.of(0.1 * 0.45359237),
+                OptionalDouble.empty(),
+                List.of(offer("yard", "100", "5.00", 1))));
+        Price price = price(new PriceBook("USD", List.of(), items), BARE, JobTerms.USUAL);
+        assertThat(mass(price, "jumper.wire")).isCloseTo(100 * 0.1 * 0.45359237, within(1e-6));
+        assertThat(mass(price, "wire.hot"))
+                .as("not priced: what is needed, 2.51 mm steel")
+                .isCloseTo(Math.PI / 4 * 2.51e-3 * 2.51e-3 * 7850 * quantity("wire.hot"), within(0.2));
+        assertThat(mass(price, "strainer")).isNaN();
+    }
+
+    private static double mass(Price price, String item) {
+        return price.material().stream()
+                .filter(m -> m.item().equals(item))
+                .findFirst()
+                .orElseThrow()
+                .massKg()
+                .orElse(Double.NaN);
+    }
+
     /** One supplier is dearer by 1 a strainer but delivers free; the other is worth its freight only when it saves more than that. */
     @Test
     void freightDecidesFromWhomIsBought() {

@@ -6,6 +6,7 @@ import static org.assertj.core.api.Assertions.within;
 import buckle.Fences;
 import buckle.design.Design;
 import buckle.layout.Joint;
+import buckle.layout.Post;
 import buckle.material.PostStock;
 import buckle.message.JointKind;
 import buckle.message.TakeoffMessage.Tool;
@@ -78,6 +79,30 @@ class SmallPartsTest {
         assertThat(quantity(lay(Spec.USUAL, GateKind.HANDLE), "gate.wire")).isEqualTo(2 * 5);
         assertThat(quantity(lay(Spec.USUAL, GateKind.STRAND), "gate.wire")).isEqualTo(5);
         assertThat(quantity(lay(Spec.USUAL, GateKind.RIGID), "gate.wire")).isZero();
+    }
+
+    /** Two hot wires end twice at each of five strong posts of 115 mm: once round it and a foot to twist. */
+    @Test
+    void tiesOfStrainInsulators() {
+        Design design = lay(Spec.USUAL, GateKind.SWING);
+        double insulators = quantity(design, "insulator.strain");
+        double round = design.layout().lines().getFirst().posts().stream()
+                .filter(Post::ends)
+                .mapToDouble(p -> Math.PI * p.stock().widthM())
+                .max()
+                .orElseThrow();
+        assertThat(quantity(design, "insulator.tie")).isCloseTo(insulators * (round + 0.3), within(0.06));
+    }
+
+    /** The insulators of a cut-out lie in the wire. */
+    @Test
+    void cutOutsAreNotTied() {
+        FenceLine line = Fences.line("a", false, 0, 0, 80, 0);
+        double tied = quantity(Design.of(Fences.site(-4, 0, line), Spec.USUAL), "insulator.tie");
+        FenceLine cut = line.withCutOuts(List.of(Fences.cutOut("c", 40, 0)));
+        assertThat(quantity(Design.of(Fences.site(-4, 0, cut), Spec.USUAL), "insulator.tie"))
+                .isEqualTo(tied)
+                .isGreaterThan(2);
     }
 
     /** Whatever gate stands in a fence without a hot wire, the layout comes back. */

@@ -62,6 +62,7 @@ class StoredDocumentTest {
     /** Bridges of double fences, what runs the energizer, anchors and strands of gates, and small parts: forgotten then. */
     private static final Set<Use> COUNTED_SINCE = EnumSet.of(
             Use.LOOSE_SLEEVE,
+            Use.TIE_WIRE,
             Use.LEAD,
             Use.BATTERY,
             Use.PANEL,

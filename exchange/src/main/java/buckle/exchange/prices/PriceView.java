@@ -7,6 +7,7 @@ import buckle.units.UnitSystem;
 import java.math.BigDecimal;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 
 /**
  * A price as it is told outside: in words, and in the units of the job.
@@ -30,6 +31,7 @@ public record PriceView(
      *
      * @param group heading in the takeoff
      * @param unit m or pcs
+     * @param massKg of what is loaded: whole packs
      */
     public record MaterialRow(
             String product,
@@ -45,7 +47,8 @@ public record PriceView(
             boolean substitute,
             List<Price.Bought> bought,
             BigDecimal cost,
-            double left) {}
+            double left,
+            OptionalDouble massKg) {}
 
     /** Hours of a task. */
     public record LabourRow(
@@ -115,6 +118,7 @@ public record PriceView(
                 m.substitute(),
                 m.bought(),
                 m.cost(),
-                m.left());
+                m.left(),
+                m.massKg());
     }
 }

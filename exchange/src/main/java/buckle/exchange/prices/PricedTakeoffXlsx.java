@@ -25,7 +25,8 @@ public final class PricedTakeoffXlsx {
             "packs",
             "pack_price",
             "cost",
-            "left_over");
+            "left_over",
+            "mass_kg");
     private static final int COST = 12;
     private static final int FLUSH_EVERY = 1000;
 
@@ -45,6 +46,12 @@ public final class PricedTakeoffXlsx {
             for (MaterialRow m : price.material()) {
                 if (m.bought().isEmpty()) {
                     name(sheet, r++, m, true);
+                }
+                if (m.massKg().isPresent()) {
+                    sheet.value(
+                            m.bought().isEmpty() ? r - 1 : r,
+                            COST + 2,
+                            m.massKg().getAsDouble());
                 }
                 boolean first = true;
                 for (Price.Bought b : m.bought()) {
