@@ -96,10 +96,11 @@ public final class Main {
         goal("tape book of 60 points and 200 measures", of(medianMs, "SurveyBench adjustTape"), 10, "ms");
     }
 
-    private static void prices(Map<String, Double> medianMs) {
+    private static void prices(Map<String, Double> medianMs) throws IOException {
         goal("takeoff and price of 100 km", of(medianMs, "PriceBench hundredKm"), 40, "ms");
         goal("packs of 200 products × 4 packs × 3 suppliers", of(medianMs, "PriceBench packs"), 100, "ms");
         goal("a list of 50,000 items, read", of(medianMs, "PriceBench readBook"), 5000, "ms");
+        goal("a quote of " + PriceBench.pages() + " pages, PDF", of(medianMs, "PriceBench quotePaper"), 2500, "ms");
         goal("a workbook of 20,000 rows", of(medianMs, "PriceBench workbook"), 2500, "ms");
     }
 

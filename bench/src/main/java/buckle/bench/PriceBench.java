@@ -1,10 +1,15 @@
 package buckle.bench;
 
 import buckle.design.Design;
+import buckle.exchange.paper.Paper;
+import buckle.exchange.paper.QuotePdf;
 import buckle.exchange.prices.DecimalMark;
 import buckle.exchange.prices.PriceBookFile;
 import buckle.exchange.prices.PriceTable;
+import buckle.exchange.prices.QuoteMaker;
+import buckle.land.Land;
 import buckle.price.BookChange;
+import buckle.price.Firm;
 import buckle.price.JobTerms;
 import buckle.price.Packs;
 import buckle.price.Price;
@@ -13,21 +18,27 @@ import buckle.price.PriceBook.Item;
 import buckle.price.PriceBook.Offer;
 import buckle.price.PriceBook.Unit;
 import buckle.price.Pricing;
+import buckle.price.Quote;
 import buckle.price.Rates;
 import buckle.spec.Animal;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
 import buckle.takeoff.Takeoff;
 import buckle.takeoff.TakeoffLine;
+import buckle.units.UnitSystem;
+import java.io.IOException;
 import java.math.BigDecimal;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.concurrent.TimeUnit;
 import java.util.stream.IntStream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
 import org.openjdk.jmh.annotations.Benchmark;
 import org.openjdk.jmh.annotations.BenchmarkMode;
 import org.openjdk.jmh.annotations.Fork;
@@ -53,6 +64,7 @@ public class PriceBench {
     private static final int PACKS = 4;
     private static final int BOOK = 50_000;
     private static final int ROWS = 20_000;
+    private static final int EXTRAS = 640;
 
     private final Spec spec = Spec.USUAL.withFence(f ->
             f.withAnimals(List.of(Animal.ALPACAS)).withSchedule(Preset.of("W16").schedule()));
@@ -62,6 +74,8 @@ public class PriceBench {
     private List<BigDecimal> quantities = List.of();
     private byte[] list = {};
     private PriceBook rows = PriceBook.EMPTY;
+    private final Design design1Km = design;
+    private final Quote quote = quote(design);
 
     @Setup
     public void prepare() {
@@ -85,8 +99,13 @@ public class PriceBench {
         quantities = IntStream.range(0, PRODUCTS)
                 .mapToObj(p -> BigDecimal.valueOf(50 + random.nextInt(4000)))
                 .toList();
-        list = PriceBookFile.csv(new PriceBook("USD", List.of(), items(BOOK, random)));
+        list = list(BOOK);
         rows = new PriceBook("USD", List.of(), items(ROWS, random));
+    }
+
+    /** A price list of so many items. */
+    static byte[] list(int count) {
+        return PriceBookFile.csv(new PriceBook("USD", List.of(), items(count, new Random(3))));
     }
 
     private static List<Item> items(int count, Random random) {
@@ -140,6 +159,37 @@ public class PriceBench {
         List<BookChange.Incoming> read =
                 PriceTable.read(list, new PriceTable.Reading(PriceTable.inOrder(), DecimalMark.POINT, DAY, "USD"));
         return BookChange.of(Map.of(), read, BookChange.Mode.REPLACE).size();
+    }
+
+    /** As many pages as {@link #pages} says, in a heap of 200 MB. */
+    @Benchmark
+    @Fork(value = 1, jvmArgsAppend = "-Xmx200m")
+    public byte[] quotePaper() {
+        return QuotePdf.write(quote, Optional.empty(), Optional.empty(), design1Km.layout(), Land.NONE, Paper.A4);
+    }
+
+    /** Of the quote that is printed. */
+    static int pages() throws IOException {
+        try (PDDocument paper = Loader.loadPDF(new PriceBench().quotePaper())) {
+            return paper.getNumberOfPages();
+        }
+    }
+
+    private static Quote quote(Design design) {
+        List<JobTerms.Extra> extras = IntStream.range(0, EXTRAS)
+                .mapToObj(i -> new JobTerms.Extra("Extra work " + i, BigDecimal.ONE, BigDecimal.TEN, ""))
+                .toList();
+        JobTerms terms = JobTerms.USUAL.withExtras(extras);
+        PriceBook none = new PriceBook("USD", List.of(), List.of());
+        Price price = Pricing.of(design.laid().fence().lines(), design.takeoff(), none, Rates.USUAL, terms, DAY);
+        return QuoteMaker.of(
+                new QuoteMaker.Heading(1, 1, "Job", "Client", "Property", 1, 1),
+                design,
+                price,
+                Firm.USUAL,
+                terms,
+                UnitSystem.METRIC,
+                DAY);
     }
 
     @Benchmark

@@ -1,6 +1,7 @@
 package buckle.bench;
 
 import buckle.exchange.Json;
+import buckle.exchange.prices.PriceTable;
 import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
@@ -25,6 +26,7 @@ import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
+import java.util.stream.Collectors;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -35,6 +37,7 @@ import tools.jackson.databind.node.ObjectNode;
 final class ServerBench {
     private static final int CLIENTS = 20;
     private static final int JOBS = 2000;
+    private static final int BOOK = 50_000;
     private static final long LOAD_MS = 40_000;
 
     private final HttpClient http = HttpClient.newHttpClient();
@@ -48,6 +51,10 @@ final class ServerBench {
     }
 
     static void run(String[] args) throws IOException, InterruptedException {
+        if (args.length > 2 && args[2].equals("prices")) {
+            new ServerBench(args[1]).prices();
+            return;
+        }
         if (args.length > 1) {
             new ServerBench(args[1]).measure();
             return;
@@ -77,6 +84,29 @@ final class ServerBench {
         load(ring, paddocks);
         report("20 clients at heavy work", List.of("plan save", "reading"), 300);
         yard(ring);
+        prices();
+    }
+
+    /** A list of 50,000 items taken over through HTTP into the database, then searched. */
+    private void prices() throws IOException, InterruptedException {
+        byte[] list = PriceBench.list(BOOK);
+        int revision = get("/api/price-book?limit=0").path("revision").asInt();
+        String columns = PriceTable.inOrder().stream().map(String::valueOf).collect(Collectors.joining(","));
+        timed(
+                "price list of 50,000 items taken over",
+                request("/api/price-book/import?mode=REPLACE&baseRevision=" + revision + "&columns=" + columns)
+                        .header("Content-Type", "application/octet-stream")
+                        .POST(BodyPublishers.ofByteArray(list))
+                        .build());
+        report("price book", List.of("price list of 50,000 items taken over"), 5000);
+        Random random = new Random(5);
+        for (int i = 0; i < 300; i++) {
+            String words = i % 3 == 0 ? "k-" + random.nextInt(BOOK) : "supplier%201%20item%20" + random.nextInt(1000);
+            timed(
+                    "price book, search",
+                    request("/api/price-book?search=" + words).build());
+        }
+        report(BOOK + " items", List.of("price book, search"), 30);
     }
 
     private String open(String file) throws IOException, InterruptedException {

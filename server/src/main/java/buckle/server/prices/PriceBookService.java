@@ -12,12 +12,13 @@ import buckle.server.web.RequestRefused;
 import java.time.Clock;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
 import java.util.stream.Collectors;
@@ -32,7 +33,7 @@ public class PriceBookService {
     private final PriceBookMapper mapper;
     private final Author author;
     private final Clock clock;
-    private volatile Book known = new Book(0, Map.of(), Map.of());
+    private volatile Book known = new Book(0, Map.of(), List.of());
 
     PriceBookService(PriceBookMapper mapper, Author author, Clock clock) {
         this.mapper = mapper;
@@ -43,9 +44,21 @@ public class PriceBookService {
     /**
      * The book as it stands.
      *
-     * @param texts code and description in small letters, to search in
+     * @param entries the same items in the order of their codes, to search in
      */
-    public record Book(int revision, Map<String, Item> items, Map<String, String> texts) {}
+    public record Book(int revision, Map<String, Item> items, List<Entry> entries) {}
+
+    /** An item, and what it is found by in small letters. */
+    public record Entry(String text, Item item) {
+        private boolean has(String[] words) {
+            for (String word : words) {
+                if (!text.contains(word)) {
+                    return false;
+                }
+            }
+            return true;
+        }
+    }
 
     /** One page of a search. */
     public record Page(int revision, long found, List<Item> items) {}
@@ -67,9 +80,8 @@ public class PriceBookService {
     }
 
     private static Book book(int revision, Map<String, Item> items) {
-        Map<String, String> texts = new LinkedHashMap<>();
-        items.forEach((code, item) -> texts.put(
-                code,
+        List<Entry> entries = new ArrayList<>(items.size());
+        items.forEach((code, item) -> entries.add(new Entry(
                 String.join(
                                 "\n",
                                 code,
@@ -79,21 +91,24 @@ public class PriceBookService {
                                         .map(o -> o.supplier())
                                         .distinct()
                                         .collect(Collectors.joining(" ")))
-                        .toLowerCase(Locale.ROOT)));
-        return new Book(revision, items, texts);
+                        .toLowerCase(Locale.ROOT),
+                item)));
+        return new Book(revision, items, entries);
     }
 
     /** Items in which every word is found, in the order of their codes. */
     @Transactional(readOnly = true)
     public Page page(String search, int offset, int limit) {
         Book book = book();
-        List<String> words = List.of(search.toLowerCase(Locale.ROOT).strip().split("\\s+"));
+        // A long word is in few items: it is looked for first.
+        String[] words = search.toLowerCase(Locale.ROOT).strip().split("\\s+");
+        Arrays.sort(words, Comparator.comparingInt(String::length).reversed());
         List<Item> found = new ArrayList<>();
         long count = 0;
-        for (Map.Entry<String, String> text : book.texts().entrySet()) {
-            if (words.stream().allMatch(text.getValue()::contains)) {
+        for (Entry entry : book.entries()) {
+            if (entry.has(words)) {
                 if (count >= offset && found.size() < limit) {
-                    found.add(Objects.requireNonNull(book.items().get(text.getKey())));
+                    found.add(entry.item());
                 }
                 count++;
             }
@@ -173,10 +188,13 @@ public class PriceBookService {
                 new RevisionRow(next, note, author.name(), clock.instant().truncatedTo(ChronoUnit.MICROS)));
         for (int i = 0; i < changes.size(); i += AT_ONCE) {
             List<BookChange> some = changes.subList(i, Integer.min(changes.size(), i + AT_ONCE));
-            mapper.end(
-                    next,
-                    Json.MAPPER.writeValueAsString(
-                            some.stream().map(BookChange::code).toList()));
+            List<String> ended = some.stream()
+                    .filter(c -> c.before().isPresent())
+                    .map(BookChange::code)
+                    .toList();
+            if (!ended.isEmpty()) {
+                mapper.end(next, Json.MAPPER.writeValueAsString(ended));
+            }
             String items = some.stream()
                     .flatMap(c -> c.after().stream())
                     .map(StoredDocument.PRICE_ITEM::write)
