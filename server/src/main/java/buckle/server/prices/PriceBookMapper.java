@@ -25,7 +25,7 @@ interface PriceBookMapper {
     void lock();
 
     @Select("select code, doc from price_item where from_revision <= #{revision}"
-            + " and (to_revision is null or to_revision > #{revision}) order by code")
+            + " and (to_revision is null or to_revision > #{revision})")
     List<ItemRow> items(@Param("revision") int revision);
 
     /** Codes of which something changed after a revision. */

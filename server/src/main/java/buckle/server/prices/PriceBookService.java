@@ -15,15 +15,17 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashSet;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
 import java.util.stream.Collectors;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
+import org.springframework.transaction.support.TransactionSynchronization;
+import org.springframework.transaction.support.TransactionSynchronizationManager;
 
 /** Keeps the price book, revision by revision. Two people may change different items; on the same one the later is asked to look again. */
 @Service
@@ -69,7 +71,7 @@ public class PriceBookService {
         int head = mapper.head();
         Book book = known;
         if (book.revision() != head) {
-            Map<String, Item> items = new LinkedHashMap<>();
+            Map<String, Item> items = new TreeMap<>();
             for (ItemRow row : mapper.items(head)) {
                 items.put(row.code(), StoredDocument.PRICE_ITEM.read(row.doc()));
             }
@@ -183,6 +185,9 @@ public class PriceBookService {
     }
 
     private Page changed(List<BookChange> changes, String note) {
+        Map<String, Item> items = new TreeMap<>(book().items());
+        changes.forEach(c ->
+                c.after().ifPresentOrElse(item -> items.put(c.code(), item), () -> items.remove(c.code())));
         int next = mapper.head() + 1;
         mapper.insertRevision(
                 new RevisionRow(next, note, author.name(), clock.instant().truncatedTo(ChronoUnit.MICROS)));
@@ -195,13 +200,24 @@ public class PriceBookService {
             if (!ended.isEmpty()) {
                 mapper.end(next, Json.MAPPER.writeValueAsString(ended));
             }
-            String items = some.stream()
+            String written = some.parallelStream()
                     .flatMap(c -> c.after().stream())
                     .map(StoredDocument.PRICE_ITEM::write)
                     .collect(Collectors.joining(",", "[", "]"));
-            mapper.insert(next, items);
+            mapper.insert(next, written);
         }
+        keep(book(next, items));
         return new Page(next, changes.size(), List.of());
+    }
+
+    /** Once it is stored the book is known without being read back. */
+    private void keep(Book book) {
+        TransactionSynchronizationManager.registerSynchronization(new TransactionSynchronization() {
+            @Override
+            public void afterCommit() {
+                known = book;
+            }
+        });
     }
 
     /** All suppliers that any item names, in the order of the alphabet. */
