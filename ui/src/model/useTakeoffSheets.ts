@@ -1,7 +1,7 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { ref } from 'vue'
 
-export type TakeoffSheetId = 'counts' | 'reach' | 'price' | 'quote'
+export type TakeoffSheetId = 'counts' | 'reach' | 'price' | 'quote' | 'load'
 
 /** The sheets of the takeoff, in working order. */
 export const takeoffSheets: { id: TakeoffSheetId; text: string; wide: boolean }[] = [
@@ -9,6 +9,7 @@ export const takeoffSheets: { id: TakeoffSheetId; text: string; wide: boolean }[
   { id: 'reach', text: 'Material on hand', wide: true },
   { id: 'price', text: 'Price', wide: true },
   { id: 'quote', text: 'Quote', wide: true },
+  { id: 'load', text: 'Load and return', wide: true },
 ]
 
 /** Which sheet of the takeoff is open; it travels in the address. */

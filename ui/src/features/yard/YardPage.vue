@@ -128,12 +128,14 @@ onMounted(async () => {
         <input
           v-model="author"
           class="field"
+          size="14"
           maxlength="80"
           placeholder="your name"
           data-test="author"
           title="Kept on this device and stored with what you save"
       /></label>
-      <router-link to="/prices" data-test="to-prices">Prices</router-link>
+      <router-link to="/prices">Prices</router-link>
+      <router-link to="/stock" data-test="to-stock">Stock</router-link>
       <router-link to="/rules">Rules</router-link>
       <v-btn class="quiet" :aria-label="`Look: ${look}; change`" @click="next">{{ look }}</v-btn>
       <label class="file">
@@ -327,8 +329,5 @@ onMounted(async () => {
   display: inline-flex;
   gap: 6px;
   align-items: center;
-}
-.author input {
-  width: 130px;
 }
 </style>

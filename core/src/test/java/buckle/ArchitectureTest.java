@@ -60,6 +60,7 @@ class ArchitectureTest {
             "setout",
             "takeoff",
             "price",
+            "stock",
             "circuit",
             "readings",
             "design",

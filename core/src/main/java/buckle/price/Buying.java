@@ -62,10 +62,16 @@ final class Buying {
             double counted,
             double spare,
             double allowance,
+            double onHand,
             boolean substitute,
             List<OnSale> offers) {
+        /** What has to be bought. */
         double need() {
-            return counted + spare + allowance;
+            return counted + spare + allowance - fromYard();
+        }
+
+        double fromYard() {
+            return Math.min(onHand, counted + spare + allowance);
         }
 
         boolean byMetre() {
@@ -98,7 +104,8 @@ final class Buying {
 
     private record Choice(String product, Set<String> suppliers) {}
 
-    static Bill of(List<TakeoffLine> takeoff, PriceBook book, Rates rates) {
+    /** @param onHand what lies in the yard by product, which is used first */
+    static Bill of(List<TakeoffLine> takeoff, PriceBook book, Rates rates, Map<String, Double> onHand) {
         Map<String, List<Item>> serving = new HashMap<>();
         Map<String, List<Item>> standIns = new HashMap<>();
         for (Item item : book.items()) {
@@ -122,7 +129,8 @@ final class Buying {
                 offers = onSale(standIns.getOrDefault(product, List.of()), book, others);
                 substitute = !offers.isEmpty();
             }
-            wanted.add(wanted(product, lines, substitute, offers, rates.allowances()));
+            wanted.add(
+                    wanted(product, lines, substitute, offers, rates.allowances(), onHand.getOrDefault(product, 0.0)));
         });
         return new Buying(wanted, book).bill(others);
     }
@@ -132,10 +140,12 @@ final class Buying {
             List<TakeoffLine> lines,
             boolean substitute,
             List<OnSale> offers,
-            Rates.Allowances allowances) {
+            Rates.Allowances allowances,
+            double onHand) {
         double counted = lines.stream().mapToDouble(TakeoffLine::counted).sum();
         double spare = lines.stream().mapToDouble(TakeoffLine::spare).sum();
-        spare = Math.max(spare, opened(lines, offers) - counted);
+        // Coils in the yard are cut too: with them the lengths alone are covered.
+        spare = onHand > 0 ? spare : Math.max(spare, opened(lines, offers) - counted);
         double percent = lines.getFirst().use().made() ? 0 : percent(product, lines.getFirst(), allowances);
         double extra = counted * percent / 100;
         boolean metres = lines.getFirst().use().byMetre();
@@ -143,7 +153,7 @@ final class Buying {
         boolean post = lines.getFirst().product() instanceof Product.PostOf;
         double allowance =
                 metres ? Math.ceil(extra * 10 - 1e-9) / 10 : post ? Math.rint(extra) : Math.ceil(extra - 1e-9);
-        return new Wanted(product, lines, counted, spare, allowance, substitute, offers);
+        return new Wanted(product, lines, counted, spare, allowance, onHand, substitute, offers);
     }
 
     /** Coils are cut pull by pull: a little more than all but one of them, where they are sold in that size; 0 otherwise. */
@@ -323,8 +333,8 @@ final class Buying {
                 used.add(sale.supplier());
                 dates.add(new Oldest(sale.code(), sale.supplier(), offer.date()));
             }
-            double taken =
-                    bought.stream().mapToDouble(b -> b.packSize() * b.count()).sum();
+            double taken = w.fromYard()
+                    + bought.stream().mapToDouble(b -> b.packSize() * b.count()).sum();
             material.add(new Material(
                     w.product(),
                     w.lines().size() == 1

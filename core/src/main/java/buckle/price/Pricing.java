@@ -54,7 +54,7 @@ public final class Pricing {
     }
 
     private Price price(List<LaidLine> fence, List<TakeoffLine> takeoff, PriceBook book) {
-        Buying.Bill bill = Buying.of(takeoff, book, rates);
+        Buying.Bill bill = Buying.of(takeoff, book, rates, Map.of());
         told(bill, book);
         List<Labour.Line> labour = Labour.of(fence, takeoff, rates.crew().pace().doubleValue());
         double hours = labour.stream().mapToDouble(Labour.Line::hours).sum();

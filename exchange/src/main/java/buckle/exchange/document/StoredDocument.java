@@ -8,6 +8,7 @@ import buckle.price.PriceBook;
 import buckle.price.Quote;
 import buckle.spec.Plan;
 import buckle.spec.School;
+import buckle.stock.LoadSheet;
 import java.util.List;
 import java.util.function.Consumer;
 import tools.jackson.databind.node.ObjectNode;
@@ -46,6 +47,10 @@ public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<Object
 
     /** A quote as it was sent. */
     public static final StoredDocument<Quote> QUOTE = new StoredDocument<>("quote", Quote.class, List.of());
+
+    /** What was to go on a truck. */
+    public static final StoredDocument<LoadSheet> LOAD_SHEET =
+            new StoredDocument<>("load sheet", LoadSheet.class, List.of());
 
     public StoredDocument {
         upgrades = List.copyOf(upgrades);

@@ -7,6 +7,7 @@ import buckle.price.JobTerms;
 import buckle.price.Price;
 import buckle.price.PriceBook;
 import buckle.price.Pricing;
+import buckle.price.Purchase;
 import buckle.price.TermsCheck;
 import buckle.server.jobs.JobService;
 import buckle.server.revisions.RevisionStore;
@@ -16,6 +17,7 @@ import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.UUID;
 import org.springframework.stereotype.Service;
@@ -103,6 +105,16 @@ public class PriceService {
         Price price =
                 Pricing.of(design.laid().fence().lines(), design.takeoff(), book(firm), firm.rates(), job, today());
         return new Priced(price, firm, books.book().revision());
+    }
+
+    /** What has to be bought for a design, and in what currency. */
+    public record ToBuy(Purchase purchase, String currency) {}
+
+    /** @param onHand what lies in the yard by product, which is used first */
+    @Transactional(readOnly = true)
+    public ToBuy toBuy(Design design, Map<String, Double> onHand) {
+        Firm firm = firms.state().firm();
+        return new ToBuy(Purchase.of(design.takeoff(), book(firm), firm.rates(), onHand), firm.currency());
     }
 
     LocalDate today() {

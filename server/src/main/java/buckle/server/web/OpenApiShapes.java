@@ -26,11 +26,13 @@ import java.util.ArrayList;
 import java.util.Iterator;
 import java.util.LinkedHashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
 import java.util.Set;
+import java.util.concurrent.ConcurrentHashMap;
 import org.jspecify.annotations.Nullable;
 import org.springframework.context.annotation.Bean;
 import org.springframework.context.annotation.Configuration;
@@ -51,6 +53,16 @@ class OpenApiShapes {
     /** Places are arrays; the fields of a record are all required; optional ones may be null. */
     @Component
     static class Records implements ModelConverter {
+        private final Map<String, Class<?>> named = new ConcurrentHashMap<>();
+
+        /** Shapes go by their simple names: of two that share one, the document would tell only one. */
+        private void alone(Class<?> type) {
+            Class<?> known = named.putIfAbsent(type.getSimpleName(), type);
+            if (type.isRecord() && known != null && known != type) {
+                throw new IllegalStateException(known + " and " + type + " share a name in the API: rename one.");
+            }
+        }
+
         @Override
         public @Nullable Schema<?> resolve(
                 AnnotatedType type, ModelConverterContext context, Iterator<ModelConverter> chain) {
@@ -76,6 +88,9 @@ class OpenApiShapes {
             }
             if (java != null && java.getRawClass() == Observed.class) {
                 return observed(context);
+            }
+            if (java != null && java.getRawClass().isRecord()) {
+                alone(java.getRawClass());
             }
             Schema<?> schema = chain.hasNext() ? chain.next().resolve(type, context, chain) : null;
             if (java != null && java.getRawClass().isRecord()) {
