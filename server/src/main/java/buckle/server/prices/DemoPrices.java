@@ -23,7 +23,7 @@ import org.springframework.stereotype.Component;
 /** The invented price book of the demo, its firm, and a quote of the orchard ring that was sent. */
 @Component
 @ConditionalOnProperty(name = "buckle.demo", havingValue = "true")
-class DemoPrices implements SmartInitializingSingleton {
+public class DemoPrices implements SmartInitializingSingleton {
     private static final Logger LOG = LoggerFactory.getLogger(DemoPrices.class);
     private static final String BOOK = "price-book.csv";
     private static final String RING = "orchard-ring.geojson";
