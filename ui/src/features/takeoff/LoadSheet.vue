@@ -122,7 +122,7 @@ const file = (name: string) => `/api/load-sheets/${state.value!.id}/${name}`
     </template>
     <template v-else-if="sheet">
       <p class="quiet-text small">
-        Plan revision {{ sheet.planRevision }}, made out by {{ state.madeBy }} on {{ dateText(state.madeAt)
+        Plan revision {{ sheet.planRevision }}, made out{{ state.madeBy ? ` by ${state.madeBy}` : '' }} on {{ dateText(state.madeAt)
         }}<template v-if="closed">, closed on {{ dateText(state.closedAt!) }}</template
         >. Known to weigh {{ massText(kg, job.units) }} {{ massUnit(job.units)
         }}<template v-if="noMass">, {{ noMass }} lines without a mass left out</template>; to buy for
@@ -159,7 +159,7 @@ const file = (name: string) => `/api/load-sheets/${state.value!.id}/${name}`
                 :data-test="`picked-${l.number}`"
                 @click="toggle(l, 'PICKED')"
               >
-                Picked
+                {{ stateOf(l) === 'PICKED' ? '✓ ' : '' }}Picked
               </button>
               <button
                 role="checkbox"
@@ -170,7 +170,7 @@ const file = (name: string) => `/api/load-sheets/${state.value!.id}/${name}`
                 :data-test="`loaded-${l.number}`"
                 @click="toggle(l, 'LOADED')"
               >
-                Loaded
+                {{ stateOf(l) === 'LOADED' ? '✓ ' : '' }}Loaded
               </button>
               <button
                 v-if="stateOf(l) === 'LOADED' && out(l)"
