@@ -1,13 +1,14 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { ref } from 'vue'
 
-export type TakeoffSheetId = 'counts' | 'reach' | 'price' | 'quote' | 'load'
+export type TakeoffSheetId = 'counts' | 'reach' | 'price' | 'variants' | 'quote' | 'load'
 
 /** The sheets of the takeoff, in working order. */
 export const takeoffSheets: { id: TakeoffSheetId; text: string; wide: boolean }[] = [
   { id: 'counts', text: 'Counts', wide: true },
   { id: 'reach', text: 'Material on hand', wide: true },
   { id: 'price', text: 'Price', wide: true },
+  { id: 'variants', text: 'Variants', wide: true },
   { id: 'quote', text: 'Quote', wide: true },
   { id: 'load', text: 'Load and return', wide: true },
 ]

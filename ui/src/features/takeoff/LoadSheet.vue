@@ -122,7 +122,8 @@ const file = (name: string) => `/api/load-sheets/${state.value!.id}/${name}`
     </template>
     <template v-else-if="sheet">
       <p class="quiet-text small">
-        Plan revision {{ sheet.planRevision }}, made out{{ state.madeBy ? ` by ${state.madeBy}` : '' }} on {{ dateText(state.madeAt)
+        Plan revision {{ sheet.planRevision }}, made out{{ state.madeBy ? ` by ${state.madeBy}` : '' }} on
+        {{ dateText(state.madeAt)
         }}<template v-if="closed">, closed on {{ dateText(state.closedAt!) }}</template
         >. Known to weigh {{ massText(kg, job.units) }} {{ massUnit(job.units)
         }}<template v-if="noMass">, {{ noMass }} lines without a mass left out</template>; to buy for

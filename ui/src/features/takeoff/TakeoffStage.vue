@@ -9,6 +9,7 @@ const parts = {
   counts: CountSheet,
   reach: defineAsyncComponent(() => import('./ReachSheet.vue')),
   price: defineAsyncComponent(() => import('./PriceSheet.vue')),
+  variants: defineAsyncComponent(() => import('./VariantSheet.vue')),
   load: defineAsyncComponent(() => import('./LoadSheet.vue')),
   quote: defineAsyncComponent(() => import('./QuoteSheet.vue')),
 }

@@ -64,7 +64,8 @@ class ArchitectureTest {
             "circuit",
             "readings",
             "design",
-            "reach");
+            "reach",
+            "variant");
 
     /** Copies of a record with one component changed are generated; see CONTRIBUTING. */
     @ArchTest

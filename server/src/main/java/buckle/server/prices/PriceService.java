@@ -2,6 +2,7 @@ package buckle.server.prices;
 
 import buckle.design.Design;
 import buckle.exchange.prices.PriceView;
+import buckle.land.Surroundings;
 import buckle.price.Firm;
 import buckle.price.JobTerms;
 import buckle.price.Price;
@@ -12,7 +13,10 @@ import buckle.price.TermsCheck;
 import buckle.server.jobs.JobService;
 import buckle.server.revisions.RevisionStore;
 import buckle.server.web.RequestRefused;
+import buckle.spec.Plan;
 import buckle.takeoff.TakeoffLine;
+import buckle.variant.LifeTerms;
+import buckle.variant.Variant;
 import java.time.Clock;
 import java.time.LocalDate;
 import java.time.ZoneId;
@@ -105,6 +109,13 @@ public class PriceService {
         Price price =
                 Pricing.of(design.laid().fence().lines(), design.takeoff(), book(firm), firm.rates(), job, today());
         return new Priced(price, firm, books.book().revision());
+    }
+
+    /** The figures of a plan beside those of others. */
+    @Transactional(readOnly = true)
+    public Variant variant(Plan plan, Surroundings around, JobTerms job, LifeTerms life) {
+        Firm firm = firms.state().firm();
+        return Variant.of(plan, around, book(firm), firm.rates(), job, life, today());
     }
 
     /** What has to be bought for a design, and in what currency. */

@@ -95,7 +95,7 @@ public class StockService {
         known(ware);
         once(id, () -> {
             double there = mapper.balance(Account.YARD, place, ware.product(), ware.lengthM());
-            long pieces = Math.round(ware.lengthM() > 0 ? there / ware.lengthM() : there);
+            long pieces = new StockLot(ware.product(), ware.lengthM(), place, there).pieces();
             return StockBooking.counted(id, ware, pieces, found, place, reason);
         });
     }
