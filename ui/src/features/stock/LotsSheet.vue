@@ -151,7 +151,7 @@ const fewer = (l: StockLot) => Number(counting.value!.found) < piecesOf(l.amount
           <th>Product</th>
           <th>Place</th>
           <th class="right">There</th>
-          <th class="right">Together</th>
+          <th class="right together">Together</th>
           <th />
         </tr>
       </thead>
@@ -160,7 +160,7 @@ const fewer = (l: StockLot) => Number(counting.value!.found) < piecesOf(l.amount
           <td class="name">{{ i === 0 ? g.name : '' }}</td>
           <td>{{ l.place }}</td>
           <td class="right number">{{ piecesText(piecesOf(l.amount, l.lengthM), l.lengthM, units) }}</td>
-          <td class="right number">{{ i === 0 ? total(g.lots) : '' }}</td>
+          <td class="right number together">{{ i === 0 ? total(g.lots) : '' }}</td>
           <td class="act">
             <form v-if="counting?.key === key(l)" class="counted" @submit.prevent="count(l)">
               <label
@@ -228,6 +228,9 @@ input {
   font-size: 16px;
 }
 @media (max-width: 760px) {
+  .together {
+    display: none;
+  }
   .act {
     white-space: normal;
   }

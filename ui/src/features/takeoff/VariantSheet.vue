@@ -14,6 +14,7 @@ import { newId } from '@/shared/uuid'
 
 /** Named revisions of the plan side by side with the plan as it stands. */
 const MOST = 4
+const KM_PER_MILE = 1.609344
 const job = useJob()
 const own = useTerms()
 const revisions = shallowRef<RevisionInfo[]>([])
@@ -125,7 +126,7 @@ const rows = computed<Row[]>(() => [
   },
   {
     key: 'uplift',
-    text: 'Most uplift, worst night',
+    text: 'Uplift at worst strong post',
     of: (v) => forceText(v.upliftN, job.units),
     by: (v) => v.upliftN,
   },
@@ -180,13 +181,15 @@ const number = (e: Event) => Number((e.target as HTMLInputElement).value.replace
       <label
         >upkeep
         <input
-          :value="upkeep"
+          :value="job.units === 'METRIC' ? upkeep : Math.round(upkeep * KM_PER_MILE * 10) / 10"
           inputmode="decimal"
           size="4"
           data-test="variant-upkeep"
-          @change="((upkeep = number($event)), again())"
+          @change="
+            ((upkeep = job.units === 'METRIC' ? number($event) : number($event) / KM_PER_MILE), again())
+          "
         />
-        h a km and year</label
+        h a {{ job.units === 'METRIC' ? 'km' : 'mile' }} and year</label
       >
     </form>
     <p v-if="named.length" class="picks">
@@ -223,7 +226,7 @@ const number = (e: Event) => Number((e.target as HTMLInputElement).value.replace
             <span class="quiet-text small">{{ difference(row, v.figures) }}</span>
           </td>
         </tr>
-        <tr class="no-print">
+        <tr v-if="answer.variants.length > 1" class="no-print">
           <td />
           <td v-for="(v, i) in answer.variants" :key="v.revision" class="right act">
             <template v-if="i > 0">

@@ -29,13 +29,14 @@ import java.util.OptionalDouble;
 import java.util.Set;
 
 /**
- * The figures by which one plan is chosen over another.
+ * The figures by which one plan is chosen over another; what the ledger says too is the same here.
  *
+ * @param wireM with its slack, as {@code insulators} are with their spares
  * @param strongPosts with brace posts
  * @param hours of one person, at the crew's pace
  * @param weakestV likely peak at the weakest point; empty where nothing is fed
  * @param met how that stands to what the animals need
- * @param upliftN of the strong post that is lifted most on the worst night
+ * @param upliftN of the strong post that is lifted most, on the day of building
  */
 public record Variant(
         double lengthM,
@@ -83,11 +84,11 @@ public record Variant(
                         .sum(),
                 design.takeoff().stream()
                         .filter(t -> t.use().isWire())
-                        .mapToDouble(TakeoffLine::counted)
+                        .mapToDouble(TakeoffLine::quantity)
                         .sum(),
                 Math.round(design.takeoff().stream()
                         .filter(t -> t.use().isInsulator())
-                        .mapToDouble(TakeoffLine::counted)
+                        .mapToDouble(TakeoffLine::quantity)
                         .sum()),
                 price.net(),
                 price.sums().hours(),
@@ -98,7 +99,7 @@ public record Variant(
                 electrics.flatMap(Electrics::weakest).map(w -> w.met()),
                 lines.stream()
                         .flatMap(l -> l.braces().stream())
-                        .mapToDouble(b -> b.load().worst().upliftN())
+                        .mapToDouble(b -> b.load().day().upliftN())
                         .max()
                         .orElse(0),
                 life(price, design.takeoff(), book, rates, length, terms));

@@ -8,6 +8,7 @@ import buckle.Fences;
 import buckle.design.Design;
 import buckle.land.Surroundings;
 import buckle.material.Conductor;
+import buckle.message.TakeoffMessage;
 import buckle.price.JobTerms;
 import buckle.price.PriceBook;
 import buckle.price.PriceBook.Item;
@@ -78,9 +79,14 @@ class VariantTest {
                 .isCloseTo(
                         design.takeoff().stream()
                                 .filter(t -> t.use().isWire())
-                                .mapToDouble(TakeoffLine::counted)
+                                .mapToDouble(TakeoffLine::quantity)
                                 .sum(),
                         within(1e-6));
+        assertThat(design.ledger())
+                .anySatisfy(f -> assertThat(f.figure())
+                        .isInstanceOfSatisfying(
+                                TakeoffMessage.UpliftFigure.class,
+                                u -> assertThat(variant.upliftN()).isCloseTo(u.upliftN(), within(1e-6))));
         assertThat(variant.net())
                 .isEqualByComparingTo(Pricing.of(
                                 design.laid().fence().lines(),
