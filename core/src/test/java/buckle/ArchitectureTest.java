@@ -51,6 +51,7 @@ class ArchitectureTest {
             "site",
             "tape",
             "land",
+            "cut",
             "mechanics",
             "spec",
             "message",

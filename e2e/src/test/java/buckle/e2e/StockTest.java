@@ -83,7 +83,7 @@ class StockTest {
         sheet(screen, "load");
         screen.test("make-sheet").click();
         screen.test("load-left").waitFor();
-        Locator posts = screen.page.locator("li:has-text('Post rack')").first();
+        Locator posts = screen.page.locator("li:has-text('Post rack'):has-text('24')");
         assertThat(posts.innerText()).as("the yard first").contains("Line post", "24");
 
         String job = screen.page.url().replaceAll("^.*/jobs/([^/]+)/.*$", "$1");
