@@ -29,7 +29,22 @@ class ArchitectureTest {
     static final ArchRule plain = classes()
             .should()
             .onlyDependOnClassesThat()
-            .resideInAnyPackage("buckle..", "java..", "org.locationtech.jts..", "org.hipparchus..", "org.jspecify..");
+            .resideInAnyPackage(
+                    "buckle..",
+                    "java..",
+                    "org.locationtech.jts..",
+                    "org.hipparchus..",
+                    "org.jspecify..",
+                    "com.google.ortools..");
+
+    /** The solver's own code is loaded by whoever cuts, and by nobody else. */
+    @ArchTest
+    static final ArchRule solver = noClasses()
+            .that()
+            .resideOutsideOfPackage("buckle.cut..")
+            .should()
+            .dependOnClassesThat()
+            .resideInAPackage("com.google..");
 
     @ArchTest
     static final ArchRule noFilesNoNetwork = noClasses()

@@ -84,6 +84,12 @@ public class PriceService {
         return Pricing.of(List.of(), takeoff, book(firm), firm.rates(), JobTerms.USUAL, today());
     }
 
+    /** The book in the firm's currency, with its suppliers. */
+    @Transactional(readOnly = true)
+    public PriceBook book() {
+        return book(firms.state().firm());
+    }
+
     private PriceBook book(Firm firm) {
         return new PriceBook(
                 firm.currency(),

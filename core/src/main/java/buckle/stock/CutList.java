@@ -1,0 +1,205 @@
+package buckle.stock;
+
+import buckle.cut.CutOrder;
+import buckle.cut.CutOrder.Piece;
+import buckle.cut.CutOrder.Stock;
+import buckle.cut.CutPlan;
+import buckle.cut.CutPlanner;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
+import buckle.layout.Post;
+import buckle.material.Fitting;
+import buckle.material.PostStock;
+import buckle.material.Product;
+import buckle.price.PriceBook;
+import buckle.price.PriceBook.Item;
+import buckle.price.PriceBook.Offer;
+import buckle.price.PriceBook.Unit;
+import buckle.spec.Spec;
+import buckle.takeoff.Part;
+import buckle.takeoff.Parts;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.util.ArrayList;
+import java.util.EnumSet;
+import java.util.LinkedHashMap;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalInt;
+import java.util.OptionalLong;
+import java.util.Set;
+import java.util.TreeMap;
+import java.util.function.DoubleConsumer;
+
+/**
+ * What of a fence is cut to length, and from what: timber and pipe posts, rails and cable; first from what lies in the yard, then
+ * from what is sold at least cost. Wire is cut pull by pull as it is hung, so that no joint lies in a brace (S14).
+ */
+public final class CutList {
+    /** What the saw takes is less than the tape's error on a post. */
+    private static final int SAW_MM = 0;
+
+    private static final double MM = 1000;
+    private static final BigDecimal MM_PER_FT = new BigDecimal("304.8");
+    private static final Set<Fitting> BY_LENGTH = EnumSet.of(
+            Fitting.GATE_CABLE, Fitting.LEAD_OUT_CABLE, Fitting.GROUND_LEAD, Fitting.SUPPLY_CABLE, Fitting.LEAD);
+
+    private CutList() {}
+
+    /**
+     * One material with its plan.
+     *
+     * @param eachCents cost when each piece is bought in the length that fits it; empty where one of them is not sold
+     */
+    public record Sheet(String material, String name, CutPlan plan, OptionalLong eachCents) {}
+
+    /** What cannot be planned: nothing as long as a piece is sold or lies in the yard. */
+    public record Missing(String name, int lengthMm) {}
+
+    /** All materials of a fence. */
+    public record Plans(List<Sheet> sheets, List<Missing> missing) {
+        public Plans {
+            sheets = List.copyOf(sheets);
+            missing = List.copyOf(missing);
+        }
+    }
+
+    /** A material and the pieces of it. */
+    private record Material(String id, String name, Map<String, Map<Integer, Integer>> pieces) {
+        static Material of(String id, String name) {
+            return new Material(id, name, new LinkedHashMap<>());
+        }
+
+        void add(String label, double lengthM, int count) {
+            pieces.computeIfAbsent(label, l -> new TreeMap<>())
+                    .merge((int) Math.ceil(lengthM * MM - 1e-6), count, Integer::sum);
+        }
+    }
+
+    /** @param progress is told shares from 0 to 1 */
+    public static Plans of(Layout layout, Spec spec, PriceBook book, List<StockLot> yard, DoubleConsumer progress) {
+        Map<String, Material> materials = materials(layout, spec);
+        List<Sheet> sheets = new ArrayList<>();
+        List<Missing> missing = new ArrayList<>();
+        int done = 0;
+        for (Material m : materials.values()) {
+            double from = (double) done++ / materials.size();
+            double share = 1.0 / materials.size();
+            List<Stock> stock = stock(m.id(), book, yard);
+            List<Piece> pieces = new ArrayList<>();
+            m.pieces()
+                    .forEach((label, lengths) -> lengths.forEach((mm, count) -> {
+                        boolean fits = stock.stream().anyMatch(s -> s.lengthMm() >= mm);
+                        if (fits) {
+                            pieces.add(new Piece(label, mm, count));
+                        } else {
+                            missing.add(new Missing(m.name(), mm));
+                        }
+                    }));
+            if (!pieces.isEmpty()) {
+                CutOrder order = new CutOrder(pieces, stock, SAW_MM);
+                CutPlan plan = CutPlanner.plan(order, s -> progress.accept(from + share * s));
+                sheets.add(new Sheet(m.id(), m.name(), plan, each(pieces, stock)));
+            }
+        }
+        return new Plans(sheets, missing);
+    }
+
+    private static Map<String, Material> materials(Layout layout, Spec spec) {
+        Map<String, Material> all = new LinkedHashMap<>();
+        for (LineLayout line : layout.lines()) {
+            for (Post p : line.posts()) {
+                boolean sawn = p.stock().family() == PostStock.Family.TIMBER
+                        || p.stock().family() == PostStock.Family.PIPE;
+                if (sawn && !p.shared() && !p.reused()) {
+                    String product = new Product.PostOf(p.stock(), 1).id();
+                    String id = product.substring(0, product.lastIndexOf('.'));
+                    all.computeIfAbsent(id, i -> Material.of(i, p.stock().text()))
+                            .add(p.kind().text(), p.lengthM(), 1);
+                }
+            }
+        }
+        for (Part part : Parts.of(layout, spec)) {
+            if (part.product() instanceof Product.Rail(double lengthM)) {
+                all.computeIfAbsent("rail", i -> Material.of(i, "rail"))
+                        .add("rail", lengthM, (int) Math.round(part.quantity()));
+            }
+            if (part.product() instanceof Product.Piece(Fitting fitting)
+                    && BY_LENGTH.contains(fitting)
+                    && part.terms() instanceof Part.Terms.Metres m
+                    && m.wires() > 0) {
+                all.computeIfAbsent(part.product().id(), i -> Material.of(i, fitting.text()))
+                        .add(fitting.text(), part.quantity() / m.wires(), (int) m.wires());
+            }
+        }
+        return all;
+    }
+
+    /** Lengths that are sold of a material at the least price of one, and what lies in the yard. */
+    private static List<Stock> stock(String material, PriceBook book, List<StockLot> yard) {
+        Map<Integer, Stock> sold = new TreeMap<>();
+        for (Item item : book.items()) {
+            lengthOf(material, item.product()).ifPresent(fixed -> {
+                for (Offer o : item.offers()) {
+                    if (!o.currency().isBlank() && !o.currency().equals(book.currency())) {
+                        continue;
+                    }
+                    int mm = fixed > 0 ? fixed : rollMm(item, o);
+                    BigDecimal one = fixed > 0 ? o.price().divide(o.packSize(), 4, RoundingMode.HALF_UP) : o.price();
+                    long cents = one.movePointRight(2)
+                            .setScale(0, RoundingMode.HALF_UP)
+                            .longValueExact();
+                    sold.merge(
+                            mm,
+                            new Stock(item.code(), mm, cents, OptionalInt.empty()),
+                            (a, b) -> a.costCents() <= b.costCents() ? a : b);
+                }
+            });
+        }
+        List<Stock> all = new ArrayList<>();
+        for (StockLot lot : yard) {
+            lengthOf(material, lot.product()).ifPresent(fixed -> {
+                int mm = fixed > 0 ? fixed : (int) Math.floor(lot.lengthM() * MM + 1e-6);
+                if (mm > 0) {
+                    all.add(new Stock(lot.place() + " " + mm, mm, 0, OptionalInt.of((int) lot.pieces())));
+                }
+            });
+        }
+        all.addAll(sold.values());
+        return all;
+    }
+
+    /** Length in the product's id; 0 where each pack has its own; empty for another material. */
+    private static Optional<Integer> lengthOf(String material, String product) {
+        if (product.equals(material)) {
+            return Optional.of(0);
+        }
+        if (!product.startsWith(material + ".")) {
+            return Optional.empty();
+        }
+        String rest = product.substring(material.length() + 1);
+        return rest.matches("\\d{1,8}") ? Optional.of(Integer.valueOf(rest)) : Optional.empty();
+    }
+
+    private static int rollMm(Item item, Offer o) {
+        BigDecimal unit = item.unit() == Unit.FT ? MM_PER_FT : BigDecimal.valueOf(MM);
+        return o.packSize().multiply(unit).setScale(0, RoundingMode.HALF_UP).intValueExact();
+    }
+
+    /** Every piece out of a length of its own, the cheapest that is long enough. */
+    private static OptionalLong each(List<Piece> pieces, List<Stock> stock) {
+        long sum = 0;
+        for (Piece p : pieces) {
+            OptionalLong one = stock.stream()
+                    .filter(s -> s.available().isEmpty() && s.lengthMm() >= p.lengthMm())
+                    .mapToLong(Stock::costCents)
+                    .min();
+            if (one.isEmpty()) {
+                return OptionalLong.empty();
+            }
+            sum += one.getAsLong() * p.count();
+        }
+        return OptionalLong.of(sum);
+    }
+}

@@ -1,0 +1,92 @@
+package buckle.stock;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import buckle.Fences;
+import buckle.cut.CutPlan.Bar;
+import buckle.design.Design;
+import buckle.layout.Post;
+import buckle.material.PostStock;
+import buckle.price.PriceBook;
+import buckle.price.PriceBook.Item;
+import buckle.price.PriceBook.Offer;
+import buckle.price.PriceBook.Unit;
+import buckle.spec.Spec;
+import java.math.BigDecimal;
+import java.time.LocalDate;
+import java.util.List;
+import java.util.OptionalDouble;
+import org.junit.jupiter.api.Test;
+
+/** The cuts of a fence against its posts. */
+class CutListTest {
+    private static final Design DESIGN =
+            Design.of(Fences.site(-4, 0, Fences.line("a", true, 0, 0, 80, 0, 80, 60, 0, 60)), Spec.USUAL);
+
+    private static Item item(String product, String price) {
+        Offer offer = new Offer(
+                "yard", "piece", BigDecimal.ONE, new BigDecimal(price), "", 1, LocalDate.of(2026, 11, 28), "");
+        return new Item(
+                "C-" + product,
+                product,
+                Unit.PCS,
+                product,
+                List.of(),
+                OptionalDouble.empty(),
+                OptionalDouble.empty(),
+                List.of(offer));
+    }
+
+    /** Line posts of 90 mm out of poles of 4 m and 2 m; a pole that gives two costs less than two: only the odd one is cut from a short one. */
+    @Test
+    void twoPostsFromOnePole() {
+        PostStock line = Spec.USUAL.fence().posts().line();
+        assertThat(line).isEqualTo(PostStock.TIMBER_90);
+        List<Post> posts = DESIGN.layout().lines().getFirst().posts().stream()
+                .filter(p -> p.stock() == line)
+                .toList();
+        double longest = posts.stream().mapToDouble(Post::lengthM).max().orElseThrow();
+        assertThat(2 * longest).isLessThan(4);
+        PriceBook book = new PriceBook(
+                "USD", List.of(), List.of(item("post.timber-90.4000", "9.00"), item("post.timber-90.2000", "6.00")));
+        CutList.Plans plans = CutList.of(DESIGN.layout(), Spec.USUAL, book, List.of(), s -> {});
+        CutList.Sheet sheet = plans.sheets().getFirst();
+        assertThat(plans.sheets()).hasSize(1);
+        int count = posts.size();
+        assertThat(sheet.plan().costCents()).isEqualTo(900L * (count / 2) + (count % 2) * 600L);
+        assertThat(sheet.eachCents()).hasValue(600L * count);
+        assertThat(sheet.plan().optimal()).isTrue();
+        double cut = sheet.plan().bars().stream()
+                .flatMap(b -> b.cuts().stream().map(c -> (double) c.lengthMm() * c.count() * b.times()))
+                .mapToDouble(l -> l)
+                .sum();
+        assertThat(cut / 1000)
+                .isCloseTo(posts.stream().mapToDouble(Post::lengthM).sum(), within(0.002 * count));
+        assertThat(plans.missing())
+                .as("strong posts and rails nobody sells here")
+                .isNotEmpty();
+    }
+
+    @Test
+    void theYardFirst() {
+        PriceBook book = new PriceBook("USD", List.of(), List.of(item("post.timber-90.2000", "6.00")));
+        List<StockLot> yard = List.of(
+                new StockLot("post.timber-90.4000", 0, "Rack", 2), new StockLot("post.timber-90.1200", 0, "Rack", 9));
+        CutList.Sheet without = CutList.of(DESIGN.layout(), Spec.USUAL, book, List.of(), s -> {})
+                .sheets()
+                .getFirst();
+        CutList.Sheet with = CutList.of(DESIGN.layout(), Spec.USUAL, book, yard, s -> {})
+                .sheets()
+                .getFirst();
+        assertThat(without.plan().costCents() - with.plan().costCents())
+                .as("four posts")
+                .isEqualTo(4 * 600);
+        assertThat(with.plan().bars().stream()
+                        .filter(b -> b.stock().startsWith("Rack"))
+                        .mapToInt(Bar::times)
+                        .sum())
+                .as("those of 1.2 m are too short")
+                .isEqualTo(2);
+    }
+}

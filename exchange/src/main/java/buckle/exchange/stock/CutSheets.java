@@ -1,0 +1,125 @@
+package buckle.exchange.stock;
+
+import buckle.cut.CutPlan;
+import buckle.exchange.out.Cells;
+import buckle.message.Dialect;
+import buckle.stock.CutList;
+import buckle.units.Lengths;
+import buckle.units.UnitSystem;
+import java.io.IOException;
+import java.io.UncheckedIOException;
+import java.math.BigDecimal;
+import java.math.RoundingMode;
+import java.nio.charset.StandardCharsets;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.stream.Collectors;
+import org.apache.commons.csv.CSVFormat;
+import org.apache.commons.csv.CSVPrinter;
+
+/** Cuts as they are told outside: metres and money. */
+public final class CutSheets {
+    private static final double MM = 1000;
+
+    private CutSheets() {}
+
+    /** All materials of a job; {@code missing} where nothing as long is sold or lies in the yard. */
+    public record CutAnswer(String currency, List<CutSheet> sheets, List<String> missing) {}
+
+    /**
+     * A material with its bars.
+     *
+     * @param bound no plan costs less
+     * @param optimal whether none is better, to the cent
+     * @param eachCost when every piece is bought in the length that fits it
+     */
+    public record CutSheet(
+            String material,
+            String name,
+            List<CutBar> bars,
+            BigDecimal cost,
+            BigDecimal bound,
+            boolean optimal,
+            Optional<BigDecimal> eachCost,
+            double leftM) {}
+
+    /** So many alike lengths and what is cut from each. */
+    public record CutBar(String from, boolean inYard, double lengthM, int times, List<CutPiece> pieces, double leftM) {}
+
+    /** So many pieces of a length. */
+    public record CutPiece(String label, double lengthM, int count) {}
+
+    /** In the units of the job. */
+    public static CutAnswer of(CutList.Plans plans, String currency, UnitSystem units) {
+        return new CutAnswer(
+                currency,
+                plans.sheets().stream().map(s -> sheet(s, units)).toList(),
+                plans.missing().stream()
+                        .map(m -> Dialect.text(m.name(), units) + ": " + Lengths.text(m.lengthMm() / MM, units))
+                        .distinct()
+                        .toList());
+    }
+
+    private static CutSheet sheet(CutList.Sheet s, UnitSystem units) {
+        CutPlan plan = s.plan();
+        return new CutSheet(
+                s.material(),
+                Dialect.text(s.name(), units),
+                plan.bars().stream().map(b -> bar(b, units)).toList(),
+                money(plan.costCents()),
+                money(Math.ceil(plan.boundCents() - 1e-6)),
+                plan.optimal(),
+                s.eachCents().isPresent() ? Optional.of(money(s.eachCents().getAsLong())) : Optional.empty(),
+                plan.leftMm() / MM);
+    }
+
+    private static CutBar bar(CutPlan.Bar b, UnitSystem units) {
+        boolean inYard = b.stock().endsWith(" " + b.lengthMm());
+        return new CutBar(
+                inYard ? b.stock().substring(0, b.stock().lastIndexOf(' ')) : b.stock(),
+                inYard,
+                b.lengthMm() / MM,
+                b.times(),
+                b.cuts().stream()
+                        .map(c -> new CutPiece(Dialect.text(c.label(), units), c.lengthMm() / MM, c.count()))
+                        .toList(),
+                b.leftMm() / MM);
+    }
+
+    private static BigDecimal money(double cents) {
+        return BigDecimal.valueOf(cents).movePointLeft(2).setScale(2, RoundingMode.HALF_UP);
+    }
+
+    /** One row a bar (RFC 4180), metres. */
+    public static byte[] csv(CutAnswer answer) {
+        StringBuilder out = new StringBuilder();
+        CSVFormat format = CSVFormat.RFC4180
+                .builder()
+                .setHeader("material", "from", "in_yard", "length_m", "times", "pieces", "left_m")
+                .get();
+        try (CSVPrinter csv = new CSVPrinter(out, format)) {
+            for (CutSheet s : answer.sheets()) {
+                for (CutBar b : s.bars()) {
+                    csv.printRecord(
+                            Cells.text(s.name()),
+                            Cells.text(b.from()),
+                            b.inYard(),
+                            metres(b.lengthM()),
+                            b.times(),
+                            b.pieces().stream()
+                                    .map(p -> p.count() + " x " + metres(p.lengthM()))
+                                    .collect(Collectors.joining(" + ")),
+                            metres(b.leftM()));
+                }
+            }
+        } catch (IOException e) {
+            throw new UncheckedIOException("writing in memory", e);
+        }
+        return out.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    private static String metres(double value) {
+        return String.format(Locale.ROOT, "%.3f", value);
+    }
+}
