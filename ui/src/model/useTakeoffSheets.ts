@@ -1,7 +1,7 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { ref } from 'vue'
 
-export type TakeoffSheetId = 'counts' | 'reach' | 'price' | 'variants' | 'quote' | 'load'
+export type TakeoffSheetId = 'counts' | 'reach' | 'price' | 'variants' | 'quote' | 'cuts' | 'load'
 
 /** The sheets of the takeoff, in working order. */
 export const takeoffSheets: { id: TakeoffSheetId; text: string; wide: boolean }[] = [
@@ -10,6 +10,7 @@ export const takeoffSheets: { id: TakeoffSheetId; text: string; wide: boolean }[
   { id: 'price', text: 'Price', wide: true },
   { id: 'variants', text: 'Variants', wide: true },
   { id: 'quote', text: 'Quote', wide: true },
+  { id: 'cuts', text: 'Cuts', wide: true },
   { id: 'load', text: 'Load and return', wide: true },
 ]
 

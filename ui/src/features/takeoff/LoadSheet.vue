@@ -64,6 +64,9 @@ const put = (l: SheetLine, to: State) =>
       }),
     )
   }, '')
+async function loadAll(lines: SheetLine[]) {
+  for (const l of lines) if (stateOf(l) !== 'LOADED' && !(await put(l, 'LOADED'))) return
+}
 const toggle = (l: SheetLine, to: 'PICKED' | 'LOADED') =>
   put(l, stateOf(l) === to ? (to === 'LOADED' ? 'PICKED' : 'OPEN') : to)
 
@@ -134,7 +137,18 @@ const file = (name: string) => `/api/load-sheets/${state.value!.id}/${name}`
         <b>{{ left === 0 ? 'All is loaded.' : `${left} of ${sheet.lines.length} still to load.` }}</b>
       </p>
       <section v-for="g in groups" :key="g.title" :aria-label="g.title">
-        <h2>{{ g.title }}</h2>
+        <h2>
+          {{ g.title }}
+          <button
+            v-if="!closed && g.lines.some((l) => stateOf(l) !== 'LOADED')"
+            class="link no-print"
+            :disabled="busy"
+            :data-test="`all-${g.title}`"
+            @click="loadAll(g.lines)"
+          >
+            all loaded
+          </button>
+        </h2>
         <ul>
           <li
             v-for="l in g.lines"
@@ -225,6 +239,10 @@ nav,
 }
 h2 {
   margin: 14px 0 2px;
+}
+h2 .link {
+  font-size: 14px;
+  margin-left: 8px;
 }
 ul {
   list-style: none;

@@ -10,6 +10,7 @@ const parts = {
   reach: defineAsyncComponent(() => import('./ReachSheet.vue')),
   price: defineAsyncComponent(() => import('./PriceSheet.vue')),
   variants: defineAsyncComponent(() => import('./VariantSheet.vue')),
+  cuts: defineAsyncComponent(() => import('./CutsSheet.vue')),
   load: defineAsyncComponent(() => import('./LoadSheet.vue')),
   quote: defineAsyncComponent(() => import('./QuoteSheet.vue')),
 }

@@ -95,11 +95,16 @@ class StockTest {
         assertThat(phone.test("load-left").innerText()).contains(lines + " of " + lines);
         assertThat(phone.page.evaluate("() => document.documentElement.scrollWidth <= innerWidth"))
                 .isEqualTo(true);
-        for (int n = 1; n <= lines; n++) {
-            phone.test("loaded-" + n).click();
-            phone.page.waitForFunction(
-                    "(n) => document.querySelector(`[data-test=loaded-${n}]`).getAttribute('aria-checked') === 'true'",
-                    n);
+        phone.test("picked-1").click();
+        phone.page.waitForFunction(
+                "() => document.querySelector('[data-test=picked-1]').getAttribute('aria-checked') === 'true'");
+        phone.test("loaded-1").click();
+        phone.page.waitForFunction(
+                "() => document.querySelector('[data-test=loaded-1]').getAttribute('aria-checked') === 'true'");
+        while (phone.page.locator("[data-test^=all-]").count() > 0) {
+            int groups = phone.page.locator("[data-test^=all-]").count();
+            phone.page.locator("[data-test^=all-]").first().click();
+            phone.page.waitForFunction("(n) => document.querySelectorAll('[data-test^=all-]').length < n", groups);
         }
         assertThat(phone.test("load-left").innerText()).contains("All is loaded");
 

@@ -1,0 +1,175 @@
+<script setup lang="ts">
+import { onMounted, shallowRef, watch } from 'vue'
+import { ask, client } from '@/api/client'
+import type { CutAnswer, CutBar } from '@/api/types'
+import { useJob } from '@/model/jobStore'
+import { useBooking } from '@/model/useBooking'
+import { useWords } from '@/model/useWords'
+import { amountText, moneyText } from '@/shared/money'
+import { lengthText } from '@/shared/units'
+
+const job = useJob()
+const { say } = useWords()
+const answer = shallowRef<CutAnswer | null>(null)
+const { problem, busy, book } = useBooking('The cuts could not be planned.')
+async function load() {
+  if (!job.id) return
+  await book(async () => {
+    await job.saveNow()
+    answer.value = await ask(client.GET('/api/jobs/{id}/cuts', { params: { path: { id: job.id } } }))
+  }, '')
+}
+onMounted(load)
+watch(() => job.id, load)
+
+/** Drawn one under the other on one scale: pieces, then what is left. */
+const WIDE = 600
+const HIGH = 22
+const scale = (bars: CutBar[]) => WIDE / Math.max(...bars.map((b) => b.lengthM))
+function drawn(b: CutBar, perM: number) {
+  const pieces: { x: number; width: number; text: string; label: string }[] = []
+  let at = 0
+  for (const p of b.pieces)
+    for (let k = 0; k < p.count; k++) {
+      pieces.push({
+        x: at * perM,
+        width: p.lengthM * perM,
+        text: lengthText(p.lengthM, job.units),
+        label: p.label,
+      })
+      at += p.lengthM
+    }
+  return pieces
+}
+const pieces = (b: CutBar) =>
+  b.pieces.map((p) => `${p.count} × ${lengthText(p.lengthM, job.units)} ${p.label}`).join(', ')
+</script>
+
+<template>
+  <div class="cuts">
+    <header>
+      <h1>Cuts</h1>
+      <span class="quiet-text">{{ [job.name, job.clientName].filter(Boolean).join(' · ') }}</span>
+      <span class="spring" />
+      <nav class="no-print" aria-label="Files">
+        <a :href="`/api/jobs/${job.id}/cut-list.csv`" data-test="cut-csv">CSV</a>
+      </nav>
+    </header>
+    <p class="quiet-text small">
+      Timber and pipe posts, rails and cables, cut first from what lies in the yard, then from what the price
+      book sells, at least cost. Posts that come in the right length are cheapest uncut; wire is cut as it is
+      hung, so that no joint lies in a brace.
+    </p>
+    <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
+    <p v-if="busy && !answer" class="empty">Cutting …</p>
+    <p v-else-if="answer && answer.sheets.length === 0" class="empty">Nothing here is cut to length.</p>
+    <template v-if="answer">
+      <p v-for="m in answer.missing" :key="m" class="weak">
+        Nothing as long is sold or lies in the yard: {{ say(m) }}.
+      </p>
+      <section
+        v-for="s in answer.sheets"
+        :key="s.material"
+        :aria-label="s.name"
+        :data-test="`cut-${s.material}`"
+      >
+        <h2>{{ say(s.name) }}</h2>
+        <p class="small">
+          <b data-test="cut-cost">{{ moneyText(s.cost, answer.currency) }}</b>,
+          <template v-if="s.optimal">and none is cheaper</template
+          ><template v-else
+            >no plan under {{ amountText(s.bound) }} ({{
+              s.bound > 0 ? Math.round((s.cost / s.bound - 1) * 1000) / 10 : 0
+            }}
+            % above)</template
+          ><template v-if="s.eachCost !== null && s.eachCost > s.cost"
+            >; each in a length of its own {{ amountText(s.eachCost) }}</template
+          >; left over {{ lengthText(s.leftM, job.units) }}.
+        </p>
+        <table class="sheet">
+          <tbody>
+            <tr v-for="(b, i) in s.bars" :key="i" data-test="cut-bar">
+              <td class="right number times">{{ b.times }} ×</td>
+              <td class="from">
+                {{ lengthText(b.lengthM, job.units) }}
+                <span class="quiet-text small">{{ b.inYard ? b.from : `to buy, ${b.from}` }}</span>
+              </td>
+              <td>
+                <svg
+                  :viewBox="`0 0 ${WIDE} ${HIGH}`"
+                  :aria-label="`${pieces(b)}, ${lengthText(b.leftM, job.units)} left`"
+                  role="img"
+                >
+                  <rect class="left" x="0" y="3" :width="b.lengthM * scale(s.bars)" :height="HIGH - 6" />
+                  <g v-for="(p, k) in drawn(b, scale(s.bars))" :key="k">
+                    <rect class="piece" :x="p.x" y="3" :width="p.width" :height="HIGH - 6" />
+                    <text v-if="p.width > 44" :x="p.x + p.width / 2" y="15">{{ p.text }}</text>
+                  </g>
+                </svg>
+                <span class="quiet-text small"
+                  >{{ pieces(b)
+                  }}{{ b.leftM > 0.001 ? `; ${lengthText(b.leftM, job.units)} left` : '' }}</span
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: baseline;
+}
+.spring {
+  flex: 1;
+}
+h2 {
+  margin: 16px 0 0;
+}
+.times {
+  width: 50px;
+}
+.from {
+  width: 190px;
+}
+.from .small {
+  display: block;
+}
+svg {
+  display: block;
+  width: 100%;
+  max-width: 600px;
+}
+.left {
+  fill: none;
+  stroke: var(--rule-strong);
+  stroke-dasharray: 3 3;
+}
+.piece {
+  fill: var(--band);
+  stroke: var(--ink);
+}
+svg text {
+  font-size: 11px;
+  text-anchor: middle;
+  fill: var(--ink);
+}
+.weak {
+  color: var(--broken);
+}
+.empty {
+  padding: 30px 0;
+  font-size: 16px;
+}
+@media (max-width: 760px) {
+  .from {
+    width: 110px;
+  }
+}
+</style>
