@@ -57,8 +57,9 @@ const pieces = (b: CutBar) =>
     </header>
     <p class="quiet-text small">
       Timber and pipe posts, rails and cables, cut first from what lies in the yard, then from what the price
-      book sells, at least cost. Posts that come in the right length are cheapest uncut; wire is cut as it is
-      hung, so that no joint lies in a brace.
+      book sells, at least cost; wire is cut as it is hung, so that no joint lies in a brace. Sawn ends of
+      treated posts go up, out of the ground, and are treated again; of a pointed pole only one piece has the
+      point.
     </p>
     <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
     <p v-if="busy && !answer" class="empty">Cutting …</p>
@@ -131,6 +132,12 @@ header {
 }
 h2 {
   margin: 16px 0 0;
+}
+h2::first-letter {
+  text-transform: uppercase;
+}
+td {
+  vertical-align: top;
 }
 .times {
   width: 50px;

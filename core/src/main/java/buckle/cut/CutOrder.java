@@ -24,6 +24,9 @@ public record CutOrder(List<Piece> pieces, List<Stock> stock, int kerfMm) {
         if (kerfMm < 0 || kerfMm > MOST_KERF_MM) {
             throw new BadInput("cut.kerf", "kerfMm", "A saw takes 0 to 50 mm.");
         }
+        if (stock.stream().map(Stock::id).distinct().count() != stock.size()) {
+            throw new BadInput("cut.twice", "stock", "Two lengths go by one name.");
+        }
         long all = 0;
         for (Piece p : pieces) {
             length(p.lengthMm(), p.label());

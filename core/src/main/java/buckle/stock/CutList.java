@@ -8,6 +8,7 @@ import buckle.cut.CutPlanner;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
 import buckle.layout.Post;
+import buckle.layout.PostKind;
 import buckle.material.Fitting;
 import buckle.material.PostStock;
 import buckle.material.Product;
@@ -15,6 +16,7 @@ import buckle.price.PriceBook;
 import buckle.price.PriceBook.Item;
 import buckle.price.PriceBook.Offer;
 import buckle.price.PriceBook.Unit;
+import buckle.rulebook.Values;
 import buckle.spec.Spec;
 import buckle.takeoff.Part;
 import buckle.takeoff.Parts;
@@ -45,7 +47,20 @@ public final class CutList {
     private static final Set<Fitting> BY_LENGTH = EnumSet.of(
             Fitting.GATE_CABLE, Fitting.LEAD_OUT_CABLE, Fitting.GROUND_LEAD, Fitting.SUPPLY_CABLE, Fitting.LEAD);
 
+    private static final String YARD = "yard: ";
+    private static final String SOLD = "sold: ";
+
     private CutList() {}
+
+    /** Whether a bar lies in the yard. */
+    public static boolean inYard(CutPlan.Bar bar) {
+        return bar.stock().startsWith(YARD);
+    }
+
+    /** Its place in the yard, or the code by which it is sold. */
+    public static String from(CutPlan.Bar bar) {
+        return bar.stock().substring(YARD.length(), bar.stock().lastIndexOf(' '));
+    }
 
     /**
      * One material with its plan.
@@ -116,7 +131,7 @@ public final class CutList {
                     String product = new Product.PostOf(p.stock(), 1).id();
                     String id = product.substring(0, product.lastIndexOf('.'));
                     all.computeIfAbsent(id, i -> Material.of(i, p.stock().text()))
-                            .add(p.kind().text(), p.lengthM(), 1);
+                            .add(p.kind().text(), lengthM(p), 1);
                 }
             }
         }
@@ -136,6 +151,11 @@ public final class CutList {
         return all;
     }
 
+    /** P13: a gate post is 8 ft at least, whatever it stands above the ground. */
+    private static double lengthM(Post post) {
+        return post.kind() == PostKind.GATE ? Math.max(Values.P13_GATE_POST_M, post.lengthM()) : post.lengthM();
+    }
+
     /** Lengths that are sold of a material at the least price of one, and what lies in the yard. */
     private static List<Stock> stock(String material, PriceBook book, List<StockLot> yard) {
         Map<Integer, Stock> sold = new TreeMap<>();
@@ -152,7 +172,7 @@ public final class CutList {
                             .longValueExact();
                     sold.merge(
                             mm,
-                            new Stock(item.code(), mm, cents, OptionalInt.empty()),
+                            new Stock(SOLD + item.code() + " " + mm, mm, cents, OptionalInt.empty()),
                             (a, b) -> a.costCents() <= b.costCents() ? a : b);
                 }
             });
@@ -162,7 +182,7 @@ public final class CutList {
             lengthOf(material, lot.product()).ifPresent(fixed -> {
                 int mm = fixed > 0 ? fixed : (int) Math.floor(lot.lengthM() * MM + 1e-6);
                 if (mm > 0) {
-                    all.add(new Stock(lot.place() + " " + mm, mm, 0, OptionalInt.of((int) lot.pieces())));
+                    all.add(new Stock(YARD + lot.place() + " " + mm, mm, 0, OptionalInt.of((int) lot.pieces())));
                 }
             });
         }

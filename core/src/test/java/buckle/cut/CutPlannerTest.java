@@ -220,6 +220,9 @@ class CutPlannerTest {
         assertThatThrownBy(() -> new CutOrder(List.of(new Piece("rail", 100, 0)), stock, 3))
                 .isInstanceOf(BadInput.class);
         assertThatThrownBy(() -> new CutOrder(List.of(), stock, -1)).isInstanceOf(BadInput.class);
+        assertThatThrownBy(() -> new CutOrder(List.of(), List.of(stock.getFirst(), stock.getFirst()), 0))
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("one name");
         assertThat(CutPlanner.plan(new CutOrder(List.of(), stock, 3), s -> {}).bars())
                 .isEmpty();
     }

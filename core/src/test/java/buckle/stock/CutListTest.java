@@ -12,6 +12,7 @@ import buckle.price.PriceBook;
 import buckle.price.PriceBook.Item;
 import buckle.price.PriceBook.Offer;
 import buckle.price.PriceBook.Unit;
+import buckle.site.GateKind;
 import buckle.spec.Spec;
 import java.math.BigDecimal;
 import java.time.LocalDate;
@@ -68,6 +69,29 @@ class CutListTest {
                 .isNotEmpty();
     }
 
+    /** P13: two gate posts of 8 ft, though they stand 5 ft 10 in. */
+    @Test
+    void gatePostsAreEightFeet() {
+        var gate = Fences.gate("g", GateKind.SWING, 40, 0, 5);
+        Design design = Design.of(
+                Fences.site(
+                        -4,
+                        0,
+                        Fences.line("a", true, 0, 0, 80, 0, 80, 60, 0, 60).withGates(List.of(gate))),
+                Spec.USUAL);
+        String strong = "post.timber-140.";
+        PriceBook book = new PriceBook(
+                "USD", List.of(), List.of(item(strong + "2440", "20.00"), item(strong + "1980", "16.00")));
+        CutList.Sheet sheet = CutList.of(design.layout(), Spec.USUAL, book, List.of(), s -> {})
+                .sheets()
+                .getFirst();
+        assertThat(sheet.plan().bars().stream()
+                        .flatMap(b -> b.cuts().stream())
+                        .filter(c -> c.label().equals("gate post")))
+                .allMatch(c -> c.lengthMm() == 2439)
+                .isNotEmpty();
+    }
+
     @Test
     void theYardFirst() {
         PriceBook book = new PriceBook("USD", List.of(), List.of(item("post.timber-90.2000", "6.00")));
@@ -83,7 +107,7 @@ class CutListTest {
                 .as("four posts")
                 .isEqualTo(4 * 600);
         assertThat(with.plan().bars().stream()
-                        .filter(b -> b.stock().startsWith("Rack"))
+                        .filter(b -> CutList.inYard(b) && CutList.from(b).equals("Rack"))
                         .mapToInt(Bar::times)
                         .sum())
                 .as("those of 1.2 m are too short")

@@ -75,10 +75,9 @@ public final class CutSheets {
     }
 
     private static CutBar bar(CutPlan.Bar b, UnitSystem units) {
-        boolean inYard = b.stock().endsWith(" " + b.lengthMm());
         return new CutBar(
-                inYard ? b.stock().substring(0, b.stock().lastIndexOf(' ')) : b.stock(),
-                inYard,
+                CutList.from(b),
+                CutList.inYard(b),
                 b.lengthMm() / MM,
                 b.times(),
                 b.cuts().stream()
