@@ -32,6 +32,15 @@ class Shots {
             screen.test("sheet-quote").click();
             screen.test("amount-total").waitFor();
             shoot(screen.page, "quote");
+            screen.test("sheet-cuts").click();
+            screen.test("cut-bar").first().waitFor();
+            shoot(screen.page, "cuts");
+            screen.test("sheet-load").click();
+            screen.test("make-sheet").click();
+            screen.test("load-left").waitFor();
+            screen.test("loaded-2").click();
+            screen.test("picked-3").click();
+            shoot(screen.page, "load");
             screen.open("Orchard ring", "layout");
             for (int i = 0; i < 12; i++) {
                 screen.page.keyboard().press(">");
@@ -61,9 +70,6 @@ class Shots {
             screen.page.locator("[data-test=land-findings]").scrollIntoViewIfNeeded();
             screen.page.keyboard().press("f");
             shoot(screen.page, "land");
-            screen.test("sheet-setout").click();
-            screen.test("set-out-table").waitFor();
-            shoot(screen.page, "setout");
             screen.open("Alpaca paddocks", "survey");
             screen.test("sheet-tape").click();
             screen.test("tape-verdicts").waitFor();
@@ -81,10 +87,6 @@ class Shots {
             screen.test("sheet-earth").click();
             screen.test("earth-verdict").waitFor();
             shoot(screen.page, "earth");
-            screen.open("Orchard ring", "electrics");
-            screen.test("sheet-supply").click();
-            screen.page.waitForTimeout(2500);
-            shoot(screen.page, "supply");
             screen.open("Alpaca paddocks", "takeoff");
             shoot(screen.page, "takeoff");
             screen.open("Donkey winter track", "test");
