@@ -57,7 +57,8 @@ const pieces = (b: CutBar) =>
     </header>
     <p class="quiet-text small">
       Timber and pipe posts, rails and cables, cut first from what lies in the yard, then from what the price
-      book sells, at least cost; wire is cut as it is hung, so that no joint lies in a brace. Sawn ends of
+      book sells, at least cost; wire is cut as it is hung, so that no joint lies in a brace. Price and load
+      sheet buy each post in a length of its own: whoever cuts orders by this list instead. Sawn ends of
       treated posts go up, out of the ground, and are treated again; of a pointed pole only one piece has the
       point.
     </p>

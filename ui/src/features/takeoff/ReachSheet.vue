@@ -78,6 +78,20 @@ async function wish() {
     problem.value = e instanceof RequestFailed ? e.message : 'That could not be worked out.'
   }
 }
+const spacing = computed(() => job.plan?.spec.fence.posts.spacingM ?? 0)
+
+/** What lies in the yard becomes what is on hand here. */
+async function fromTheYard() {
+  try {
+    const stock = await ask(client.GET('/api/stock'))
+    const all = new Map<string, number>()
+    for (const l of stock.lots) all.set(l.product, (all.get(l.product) ?? 0) + l.amount)
+    for (const [product, amount] of all) heap.put(product, amount)
+    problem.value = ''
+  } catch (e) {
+    problem.value = e instanceof RequestFailed ? e.message : 'The stock could not be read.'
+  }
+}
 const binds = computed(() => answer.value?.lines[0] ?? null)
 </script>
 
@@ -90,6 +104,7 @@ const binds = computed(() => answer.value?.lines[0] ?? null)
     <p class="quiet-text small">
       Type what lies in the barn or comes in a kit; leave empty what it was never meant to have. Kept on this
       device, for all jobs.
+      <button class="link" data-test="heap-from-yard" @click="fromTheYard">Take what lies in the yard</button>
     </p>
     <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
     <p v-if="answer && binds" class="verdict" data-test="reach-verdict">
@@ -103,6 +118,18 @@ const binds = computed(() => answer.value?.lines[0] ?? null)
       ><span v-if="answer.unused.length" class="quiet-text"
         >Not used here: {{ answer.unused.join(', ') }}.</span
       >
+    </p>
+    <p v-if="answer?.spacingM != null" class="small" data-test="reach-spacing">
+      {{ answer.spacingM > spacing + 0.01 ? 'Opened up to' : 'It would reach with posts every' }}
+      <b>{{ lengthText(answer.spacingM, job.units) }}</b>{{
+        answer.spacingM > spacing + 0.01
+          ? ' between posts it reaches.'
+          : ' too: some would be left over otherwise.'
+      }}
+    </p>
+    <p v-for="r in answer?.rounds ?? []" :key="r.product" class="small quiet-text">
+      {{ say(line(r.product)?.name ?? r.product) }}: {{ r.rounds }}
+      {{ r.rounds === 1 ? 'round' : 'rounds' }} and {{ lengthText(r.leftM, job.units) }} left.
     </p>
     <form v-if="binds" class="wish" @submit.prevent="wish">
       <label

@@ -60,6 +60,7 @@ public final class Main {
         if (!pulseOnly) {
             survey(medianMs);
             prices(medianMs);
+            stock(medianMs);
         }
         pulse(medianMs);
         if (!pulseOnly) {
@@ -102,6 +103,16 @@ public final class Main {
         goal("a list of 50,000 items, read", of(medianMs, "PriceBench readBook"), 5000, "ms");
         goal("a quote of " + PriceBench.pages() + " pages, PDF", of(medianMs, "PriceBench quotePaper"), 2500, "ms");
         goal("a workbook of 20,000 rows", of(medianMs, "PriceBench workbook"), 2500, "ms");
+    }
+
+    private static void stock(Map<String, Double> medianMs) {
+        double[] gaps = StockBench.gapsPercent();
+        goal("150 pieces of 11 lengths from six", of(medianMs, "StockBench fewLengths"), 3000, "ms");
+        goal("above the best there is, at most", gaps[0], 0, "%");
+        goal("150 pieces of as many lengths from six", of(medianMs, "StockBench manyLengths"), 10_000, "ms");
+        goal("above what no plan can go under", gaps[1], 0.5, "%");
+        goal("reach of a kit", of(medianMs, "StockBench reachOfAKit"), 50, "ms");
+        goal("four variants of 10 km", of(medianMs, "StockBench fourVariants"), 2000, "ms");
     }
 
     private static void pulse(Map<String, Double> medianMs) {

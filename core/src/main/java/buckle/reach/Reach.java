@@ -82,6 +82,22 @@ public record Reach(List<Line> lines, List<Line> besides, List<String> unused) {
         return lines.stream().findFirst();
     }
 
+    /**
+     * How often a length goes round.
+     *
+     * @param leftM beyond the last whole round
+     */
+    public record Rounds(int rounds, double leftM) {}
+
+    /** Round and round with what there is. */
+    public static Rounds rounds(double haveM, double aroundM) {
+        if (!(aroundM > 0) || haveM < 0) {
+            throw new IllegalArgumentException("a ring has a length, and what is there is not less than nothing");
+        }
+        int rounds = (int) Math.floor(haveM / aroundM + 1e-9);
+        return new Rounds(rounds, Math.max(0, haveM - rounds * aroundM));
+    }
+
     /** From post to post when so many stand on a line: all round they have as many gaps, else one fewer. */
     public static double spacingM(double lengthM, int posts, boolean closed) {
         int gaps = closed ? posts : posts - 1;

@@ -6,11 +6,15 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.design.Design;
+import buckle.land.Surroundings;
 import buckle.material.Conductor;
 import buckle.material.PostStock;
 import buckle.reach.Reach.HeapItem;
 import buckle.reach.Wish.Shape;
 import buckle.spec.BraceKind;
+import buckle.spec.Circumstances;
+import buckle.spec.Decisions;
+import buckle.spec.Plan;
 import buckle.spec.Preset;
 import buckle.spec.Spec;
 import buckle.spec.Stringing;
@@ -108,6 +112,47 @@ class ReachTest {
         double ft = 0.3048;
         assertThat(feet(Reach.spacingM(2640 * ft, 140, true))).isEqualTo("18.9");
         assertThat(feet(Reach.spacingM(2640 * ft, 140, false))).isEqualTo("19.0");
+    }
+
+    /** 500 ft round 130 ft: three rounds and 110 ft left. Common practice. */
+    @Test
+    void roundAndRound() {
+        double ft = 0.3048;
+        Reach.Rounds rounds = Reach.rounds(500 * ft, 130 * ft);
+        assertThat(rounds.rounds()).isEqualTo(3);
+        assertThat(rounds.leftM()).isCloseTo(110 * ft, within(1e-9));
+        assertThat(Reach.rounds(390 * ft, 130 * ft)).isEqualTo(new Reach.Rounds(3, 0));
+        assertThat(Reach.rounds(0, 10).rounds()).isZero();
+    }
+
+    /** Too few posts: opened up until they reach, and not a hand further. As many as planned: what is told is the planned spacing or a little closer. */
+    @Test
+    void spacingForThePostsThereAre() {
+        double side = 60;
+        Plan plan = new Plan(
+                site(0, 0, line("a", true, 0, 0, side, 0, side, side, 0, side)),
+                LIGHT,
+                Circumstances.USUAL,
+                Decisions.NONE);
+        List<HeapItem> all = heap(square(side), "post.");
+        double planned = LIGHT.fence().posts().spacingM();
+        double same = Spacing.closest(all, plan, Surroundings.NONE).orElseThrow();
+        assertThat(same).isLessThanOrEqualTo(planned + 0.05);
+        List<HeapItem> fewer = all.stream()
+                .map(i -> new HeapItem(i.product(), i.quantity() > 10 ? Math.ceil(i.quantity() * 0.8) : i.quantity()))
+                .toList();
+        double opened = Spacing.closest(fewer, plan, Surroundings.NONE).orElseThrow();
+        assertThat(opened).isGreaterThan(planned);
+        for (double spacing : new double[] {opened, opened - 0.06}) {
+            Spec spec = LIGHT.withFence(f -> f.withPosts(f.posts().withSpacingM(spacing)));
+            boolean enough =
+                    Reach.of(fewer, Design.of(plan.site(), spec).takeoff()).reaches();
+            assertThat(enough).as("at " + spacing).isEqualTo(spacing == opened);
+        }
+        List<HeapItem> two = all.stream().map(i -> new HeapItem(i.product(), 1)).toList();
+        assertThat(Spacing.closest(two, plan, Surroundings.NONE))
+                .as("one of each is never enough")
+                .isEmpty();
     }
 
     private static String feet(double m) {

@@ -20,7 +20,7 @@ class FieldTest {
             "survey", List.of("bring", "lines", "land", "ground", "tape", "square", "setout", "dayone", "history"),
             "layout", List.of("build", "material", "pole", "posts", "braces", "joints", "schools", "findings"),
             "electrics", List.of("energizer", "pulse", "earth", "supply", "whatif"),
-            "takeoff", List.of("counts", "reach", "price", "quote"),
+            "takeoff", List.of("counts", "reach", "price", "variants", "quote", "cuts", "load"),
             "test", List.of(""));
 
     private final Browser browser = new Browser();
@@ -66,17 +66,35 @@ class FieldTest {
         SHEETS.forEach((stage, all) -> {
             for (String sheet : all) {
                 screen.openById(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
-                Object over = screen.page.evaluate("""
+                assertThat(over(screen.page)).as(stage + " " + sheet).isEqualTo("0");
+            }
+        });
+        for (String page : PAGES) {
+            screen.page.navigate(Buckle.demo().url + page);
+            screen.page.waitForSelector(READY);
+            assertThat(over(screen.page)).as(page).isEqualTo("0");
+        }
+    }
+
+    private static final List<String> PAGES = List.of(
+            "/prices",
+            "/prices?sheet=list",
+            "/prices?sheet=firm",
+            "/stock",
+            "/stock?sheet=moves",
+            "/stock?sheet=usage");
+    private static final String READY =
+            "main [data-test=price-found], main [data-test=list-file], main form, main [data-test=move], main .empty, main tbody tr";
+
+    private static String over(Page page) {
+        return page.evaluate("""
                         () => {
                           const scrolls = (e) => e && !e.matches('main, .side') && (/(auto|scroll|hidden)/.test(getComputedStyle(e).overflowX) || scrolls(e.parentElement))
                           const wide = [...document.querySelectorAll('main *')].filter(
                             (e) => e.getBoundingClientRect().right > innerWidth + 1 && e.getClientRects().length && !scrolls(e.parentElement))
                           return [document.documentElement.scrollWidth - innerWidth, ...wide.slice(0, 3).map((e) => e.outerHTML.slice(0, 120))].join(' | ')
                         }
-                        """);
-                assertThat(over.toString()).as(stage + " " + sheet).isEqualTo("0");
-            }
-        });
+                        """).toString();
     }
 
     /** Ground and gauge where a job is in feet, earth and millimetres where it is in metres; never both on one page. */
@@ -133,10 +151,10 @@ class FieldTest {
         screen.page.navigate(Buckle.demo().url + "/rules");
         screen.page.waitForSelector("tbody tr");
         check(screen.page, axe, "rules", violations);
-        for (String sheet : List.of("book", "list", "firm")) {
-            screen.page.navigate(Buckle.demo().url + "/prices?sheet=" + sheet);
-            screen.page.waitForSelector("main [data-test=price-found], main [data-test=list-file], main form");
-            check(screen.page, axe, "prices " + sheet, violations);
+        for (String page : PAGES) {
+            screen.page.navigate(Buckle.demo().url + page);
+            screen.page.waitForSelector(READY);
+            check(screen.page, axe, page, violations);
         }
         violations.assertAll();
     }

@@ -4,6 +4,7 @@ import buckle.design.Design;
 import buckle.land.Land;
 import buckle.message.English;
 import buckle.reach.Reach;
+import buckle.reach.Spacing;
 import buckle.reach.Wish;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
@@ -15,6 +16,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -61,14 +63,38 @@ class ReachController {
         }
     }
 
-    /** A heap against a fence; {@code lines} the one that binds first. */
-    record ReachAnswer(boolean reaches, List<ReachLine> lines, List<ReachLine> besides, List<String> unused) {
+    /**
+     * How often what is there goes round a ring.
+     *
+     * @param leftM beyond the last whole round
+     */
+    record RoundsOf(String product, int rounds, double leftM) {}
+
+    /**
+     * A heap against a fence; {@code lines} the one that binds first.
+     *
+     * @param spacingM from post to post with which it would just reach; empty where posts are not what decides
+     * @param rounds of what goes by the metre, round a fence that is one ring
+     */
+    record ReachAnswer(
+            boolean reaches,
+            List<ReachLine> lines,
+            List<ReachLine> besides,
+            List<String> unused,
+            OptionalDouble spacingM,
+            List<RoundsOf> rounds) {
         static ReachAnswer of(Reach reach, UnitSystem units) {
+            return of(reach, units, OptionalDouble.empty(), List.of());
+        }
+
+        static ReachAnswer of(Reach reach, UnitSystem units, OptionalDouble spacingM, List<RoundsOf> rounds) {
             return new ReachAnswer(
                     reach.reaches(),
                     reach.lines().stream().map(l -> ReachLine.of(l, units)).toList(),
                     reach.besides().stream().map(l -> ReachLine.of(l, units)).toList(),
-                    reach.unused());
+                    reach.unused(),
+                    spacingM,
+                    rounds);
         }
     }
 
@@ -85,11 +111,30 @@ class ReachController {
     ReachAnswer reach(@RequestBody ReachOrder order) {
         check(order.heap());
         return queue.run(Kind.COMPUTATION, () -> {
-            Design design = designs.of(order.plan(), order.land()).design();
+            Designs.Worked worked = designs.of(order.plan(), order.land());
+            Reach reach = Reach.of(order.heap(), worked.design().takeoff());
+            boolean posts = reach.lines().stream().anyMatch(l -> l.product().startsWith("post."));
             return ReachAnswer.of(
-                    Reach.of(order.heap(), design.takeoff()),
-                    order.plan().spec().units());
+                    reach,
+                    order.plan().spec().units(),
+                    posts ? Spacing.closest(order.heap(), order.plan(), worked.around()) : OptionalDouble.empty(),
+                    rounds(reach, worked.design()));
         });
+    }
+
+    private static List<RoundsOf> rounds(Reach reach, Design design) {
+        var lines = design.layout().lines();
+        if (lines.size() != 1 || !lines.getFirst().closed()) {
+            return List.of();
+        }
+        double around = lines.getFirst().slopeLengthM();
+        return reach.lines().stream()
+                .filter(l -> l.byMetre() && l.product().startsWith("wire."))
+                .map(l -> {
+                    Reach.Rounds r = Reach.rounds(l.have(), around);
+                    return new RoundsOf(l.product(), r.rounds(), r.leftM());
+                })
+                .toList();
     }
 
     @PostMapping("/largest")
