@@ -55,7 +55,7 @@ public class StockBench {
 
     private final CutOrder few = order(11, 50, 13);
     private final CutOrder many = order(PIECES, 10, 7);
-    private final Design half = Design.of(Jobs.line(200), Spec.USUAL);
+    private final Design half = Design.of(Jobs.line(600), Spec.USUAL);
     private final List<Reach.HeapItem> kit = half.takeoff().stream()
             .map(t -> new Reach.HeapItem(t.product().id(), t.quantity()))
             .toList();
@@ -103,7 +103,7 @@ public class StockBench {
 
     @Benchmark
     public Reach reachOfAKit() {
-        List<TakeoffLine> takeoff = Design.of(Jobs.line(250), Spec.USUAL).takeoff();
+        List<TakeoffLine> takeoff = Design.of(Jobs.line(700), Spec.USUAL).takeoff();
         return Reach.of(kit, takeoff);
     }
 
