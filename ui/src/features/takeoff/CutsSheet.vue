@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, shallowRef, watch } from 'vue'
+import { onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client } from '@/api/client'
 import type { CutAnswer, CutBar } from '@/api/types'
 import { useJob } from '@/model/jobStore'
@@ -10,17 +10,20 @@ import { lengthText } from '@/shared/units'
 
 const job = useJob()
 const { say } = useWords()
+const aim = ref<'LEAST_COST' | 'LEAST_LENGTH'>('LEAST_COST')
 const answer = shallowRef<CutAnswer | null>(null)
 const { problem, busy, book } = useBooking('The cuts could not be planned.')
 async function load() {
   if (!job.id) return
   await book(async () => {
     await job.saveNow()
-    answer.value = await ask(client.GET('/api/jobs/{id}/cuts', { params: { path: { id: job.id } } }))
+    answer.value = await ask(
+      client.GET('/api/jobs/{id}/cuts', { params: { path: { id: job.id }, query: { aim: aim.value } } }),
+    )
   }, '')
 }
 onMounted(load)
-watch(() => job.id, load)
+watch([() => job.id, aim], load)
 
 /** Drawn one under the other on one scale: pieces, then what is left. */
 const WIDE = 600
@@ -52,7 +55,7 @@ const pieces = (b: CutBar) =>
       <span class="quiet-text">{{ [job.name, job.clientName].filter(Boolean).join(' · ') }}</span>
       <span class="spring" />
       <nav class="no-print" aria-label="Files">
-        <a :href="`/api/jobs/${job.id}/cut-list.csv`" data-test="cut-csv">CSV</a>
+        <a :href="`/api/jobs/${job.id}/cut-list.csv?aim=${aim}`" data-test="cut-csv">CSV</a>
       </nav>
     </header>
     <p class="quiet-text small">
@@ -61,6 +64,15 @@ const pieces = (b: CutBar) =>
       sheet buy each post in a length of its own: whoever cuts orders by this list instead. Sawn ends of
       treated posts go up, out of the ground, and are treated again; of a pointed pole only one piece has the
       point.
+    </p>
+    <p class="small">
+      <label
+        >Bought for
+        <select v-model="aim" data-test="cut-aim">
+          <option value="LEAST_COST">the least money</option>
+          <option value="LEAST_LENGTH">the least length, so that little is left over</option>
+        </select></label
+      >
     </p>
     <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
     <p v-if="busy && !answer" class="empty">Cutting …</p>
@@ -78,8 +90,9 @@ const pieces = (b: CutBar) =>
         <h2>{{ say(s.name) }}</h2>
         <p class="small">
           <b data-test="cut-cost">{{ moneyText(s.cost, answer.currency) }}</b>,
-          <template v-if="s.optimal">and none is cheaper</template
-          ><template v-else
+          <template v-if="s.optimal">{{
+            s.bound === null ? 'and none takes less' : 'and none is cheaper'
+          }}</template><template v-else-if="s.bound !== null"
             >no plan under {{ amountText(s.bound) }} ({{
               s.bound > 0 ? Math.round((s.cost / s.bound - 1) * 1000) / 10 : 0
             }}
@@ -167,6 +180,12 @@ svg text {
   font-size: 11px;
   text-anchor: middle;
   fill: var(--ink);
+}
+select {
+  border: 1px solid var(--rule-strong);
+  padding: 4px 7px;
+  background: var(--paper);
+  color: var(--ink);
 }
 .weak {
   color: var(--broken);

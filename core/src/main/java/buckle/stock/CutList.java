@@ -62,12 +62,22 @@ public final class CutList {
         return bar.stock().substring(YARD.length(), bar.stock().lastIndexOf(' '));
     }
 
+    /** What is kept small. */
+    public enum Aim {
+        /** Money; what lies in the yard costs nothing. */
+        LEAST_COST,
+        /** Length that is bought, so that little is left over. */
+        LEAST_LENGTH
+    }
+
     /**
      * One material with its plan.
      *
+     * @param plan its cost and bound are cents, or millimetres bought, as was aimed for
+     * @param cents what is bought costs
      * @param eachCents cost when each piece is bought in the length that fits it; empty where one of them is not sold
      */
-    public record Sheet(String material, String name, CutPlan plan, OptionalLong eachCents) {}
+    public record Sheet(String material, String name, CutPlan plan, long cents, OptionalLong eachCents) {}
 
     /** What cannot be planned: nothing as long as a piece is sold or lies in the yard. */
     public record Missing(String name, int lengthMm) {}
@@ -93,7 +103,8 @@ public final class CutList {
     }
 
     /** @param progress is told shares from 0 to 1 */
-    public static Plans of(Layout layout, Spec spec, PriceBook book, List<StockLot> yard, DoubleConsumer progress) {
+    public static Plans of(
+            Layout layout, Spec spec, PriceBook book, List<StockLot> yard, Aim aim, DoubleConsumer progress) {
         Map<String, Material> materials = materials(layout, spec);
         List<Sheet> sheets = new ArrayList<>();
         List<Missing> missing = new ArrayList<>();
@@ -113,12 +124,29 @@ public final class CutList {
                         }
                     }));
             if (!pieces.isEmpty()) {
-                CutOrder order = new CutOrder(pieces, stock, SAW_MM);
+                CutOrder order = new CutOrder(pieces, aimed(stock, aim), SAW_MM);
                 CutPlan plan = CutPlanner.plan(order, s -> progress.accept(from + share * s));
-                sheets.add(new Sheet(m.id(), m.name(), plan, each(pieces, stock)));
+                sheets.add(new Sheet(m.id(), m.name(), plan, cents(plan, stock), each(pieces, stock)));
             }
         }
         return new Plans(sheets, missing);
+    }
+
+    private static List<Stock> aimed(List<Stock> stock, Aim aim) {
+        return aim == Aim.LEAST_COST
+                ? stock
+                : stock.stream()
+                        .map(s -> new Stock(
+                                s.id(), s.lengthMm(), s.available().isPresent() ? 0 : s.lengthMm(), s.available()))
+                        .toList();
+    }
+
+    private static long cents(CutPlan plan, List<Stock> stock) {
+        Map<String, Long> cents = new LinkedHashMap<>();
+        stock.forEach(s -> cents.put(s.id(), s.costCents()));
+        return plan.bars().stream()
+                .mapToLong(b -> cents.getOrDefault(b.stock(), 0L) * b.times())
+                .sum();
     }
 
     private static Map<String, Material> materials(Layout layout, Spec spec) {

@@ -51,7 +51,7 @@ class CutListTest {
         assertThat(2 * longest).isLessThan(4);
         PriceBook book = new PriceBook(
                 "USD", List.of(), List.of(item("post.timber-90.4000", "9.00"), item("post.timber-90.2000", "6.00")));
-        CutList.Plans plans = CutList.of(DESIGN.layout(), Spec.USUAL, book, List.of(), s -> {});
+        CutList.Plans plans = CutList.of(DESIGN.layout(), Spec.USUAL, book, List.of(), CutList.Aim.LEAST_COST, s -> {});
         CutList.Sheet sheet = plans.sheets().getFirst();
         assertThat(plans.sheets()).hasSize(1);
         int count = posts.size();
@@ -69,6 +69,23 @@ class CutListTest {
                 .isNotEmpty();
     }
 
+    /** A pole a little longer than two posts costs more than two short ones: bought for money, and bought for little waste. */
+    @Test
+    void moneyOrWaste() {
+        PriceBook book = new PriceBook(
+                "USD", List.of(), List.of(item("post.timber-90.3900", "13.00"), item("post.timber-90.2000", "6.00")));
+        CutList.Sheet cheap = CutList.of(DESIGN.layout(), Spec.USUAL, book, List.of(), CutList.Aim.LEAST_COST, s -> {})
+                .sheets()
+                .getFirst();
+        CutList.Sheet sparing = CutList.of(
+                        DESIGN.layout(), Spec.USUAL, book, List.of(), CutList.Aim.LEAST_LENGTH, s -> {})
+                .sheets()
+                .getFirst();
+        assertThat(sparing.plan().leftMm()).isLessThan(cheap.plan().leftMm());
+        assertThat(sparing.cents()).isGreaterThan(cheap.cents());
+        assertThat(cheap.cents()).isEqualTo(cheap.plan().costCents());
+    }
+
     /** P13: gate posts are 8 ft (2.4 m), though less would stand. */
     @Test
     void gatePostsAreEightFeet() {
@@ -82,7 +99,7 @@ class CutListTest {
         String strong = "post.timber-140.";
         PriceBook book = new PriceBook(
                 "USD", List.of(), List.of(item(strong + "2440", "20.00"), item(strong + "1980", "16.00")));
-        CutList.Sheet sheet = CutList.of(design.layout(), Spec.USUAL, book, List.of(), s -> {})
+        CutList.Sheet sheet = CutList.of(design.layout(), Spec.USUAL, book, List.of(), CutList.Aim.LEAST_COST, s -> {})
                 .sheets()
                 .getFirst();
         assertThat(sheet.plan().bars().stream()
@@ -97,10 +114,11 @@ class CutListTest {
         PriceBook book = new PriceBook("USD", List.of(), List.of(item("post.timber-90.2000", "6.00")));
         List<StockLot> yard = List.of(
                 new StockLot("post.timber-90.4000", 0, "Rack", 2), new StockLot("post.timber-90.1200", 0, "Rack", 9));
-        CutList.Sheet without = CutList.of(DESIGN.layout(), Spec.USUAL, book, List.of(), s -> {})
+        CutList.Sheet without = CutList.of(
+                        DESIGN.layout(), Spec.USUAL, book, List.of(), CutList.Aim.LEAST_COST, s -> {})
                 .sheets()
                 .getFirst();
-        CutList.Sheet with = CutList.of(DESIGN.layout(), Spec.USUAL, book, yard, s -> {})
+        CutList.Sheet with = CutList.of(DESIGN.layout(), Spec.USUAL, book, yard, CutList.Aim.LEAST_COST, s -> {})
                 .sheets()
                 .getFirst();
         assertThat(without.plan().costCents() - with.plan().costCents())

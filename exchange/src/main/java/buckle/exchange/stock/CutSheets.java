@@ -30,8 +30,8 @@ public final class CutSheets {
     /**
      * A material with its bars.
      *
-     * @param bound no plan costs less
-     * @param optimal whether none is better, to the cent
+     * @param bound no plan costs less; empty where little waste was aimed for
+     * @param optimal whether none is better, to the cent or the millimetre
      * @param eachCost when every piece is bought in the length that fits it
      */
     public record CutSheet(
@@ -39,7 +39,7 @@ public final class CutSheets {
             String name,
             List<CutBar> bars,
             BigDecimal cost,
-            BigDecimal bound,
+            Optional<BigDecimal> bound,
             boolean optimal,
             Optional<BigDecimal> eachCost,
             double leftM) {}
@@ -51,24 +51,26 @@ public final class CutSheets {
     public record CutPiece(String label, double lengthM, int count) {}
 
     /** In the units of the job. */
-    public static CutAnswer of(CutList.Plans plans, String currency, UnitSystem units) {
+    public static CutAnswer of(CutList.Plans plans, CutList.Aim aim, String currency, UnitSystem units) {
         return new CutAnswer(
                 currency,
-                plans.sheets().stream().map(s -> sheet(s, units)).toList(),
+                plans.sheets().stream().map(s -> sheet(s, aim, units)).toList(),
                 plans.missing().stream()
                         .map(m -> Dialect.text(m.name(), units) + ": " + Lengths.text(m.lengthMm() / MM, units))
                         .distinct()
                         .toList());
     }
 
-    private static CutSheet sheet(CutList.Sheet s, UnitSystem units) {
+    private static CutSheet sheet(CutList.Sheet s, CutList.Aim aim, UnitSystem units) {
         CutPlan plan = s.plan();
         return new CutSheet(
                 s.material(),
                 Dialect.text(s.name(), units),
                 plan.bars().stream().map(b -> bar(b, units)).toList(),
-                money(plan.costCents()),
-                money(Math.ceil(plan.boundCents() - 1e-6)),
+                money(s.cents()),
+                aim == CutList.Aim.LEAST_COST
+                        ? Optional.of(money(Math.ceil(plan.boundCents() - 1e-6)))
+                        : Optional.empty(),
                 plan.optimal(),
                 s.eachCents().isPresent() ? Optional.of(money(s.eachCents().getAsLong())) : Optional.empty(),
                 plan.leftMm() / MM);

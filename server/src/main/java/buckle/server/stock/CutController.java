@@ -19,6 +19,7 @@ import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What is cut from what, for a job as its plan, the yard and the price book stand. */
@@ -44,24 +45,24 @@ class CutController {
     @Operation(
             operationId = "cuts",
             summary = "Posts, rails and cables cut from the yard and from what is sold at least cost")
-    CutAnswer cuts(@PathVariable UUID id) {
+    CutAnswer cuts(@PathVariable UUID id, @RequestParam(defaultValue = "LEAST_COST") CutList.Aim aim) {
         JobRow job = jobs.find(id);
         Plan plan = jobs.plan(id).plan();
         var around = land.around(job.propertyId());
         return queue.run(Kind.COMPUTATION, () -> {
             Design design = Design.of(plan, around);
             var book = prices.book();
-            CutList.Plans plans = CutList.of(design.layout(), plan.spec(), book, stock.yard(), share -> {});
-            return CutSheets.of(plans, book.currency(), plan.spec().units());
+            CutList.Plans plans = CutList.of(design.layout(), plan.spec(), book, stock.yard(), aim, share -> {});
+            return CutSheets.of(plans, aim, book.currency(), plan.spec().units());
         });
     }
 
     @GetMapping(value = "/{id}/cut-list.csv", produces = "text/csv")
     @Operation(operationId = "cutListCsv", summary = "The cuts as CSV, one row a bar")
-    ResponseEntity<byte[]> csv(@PathVariable UUID id) {
+    ResponseEntity<byte[]> csv(@PathVariable UUID id, @RequestParam(defaultValue = "LEAST_COST") CutList.Aim aim) {
         return ResponseEntity.ok()
                 .header(HttpHeaders.CONTENT_TYPE, "text/csv;charset=UTF-8")
                 .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"cut-list.csv\"")
-                .body(CutSheets.csv(cuts(id)));
+                .body(CutSheets.csv(cuts(id, aim)));
     }
 }
