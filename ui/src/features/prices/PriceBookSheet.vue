@@ -211,6 +211,11 @@ const remove = (item: PriceItem) =>
   .offer {
     display: block;
     white-space: normal;
+    margin-bottom: 6px;
+  }
+  .offer span {
+    display: block;
+    text-align: left;
   }
 }
 </style>

@@ -16,7 +16,6 @@ import buckle.price.PriceBook;
 import buckle.price.PriceBook.Item;
 import buckle.price.PriceBook.Offer;
 import buckle.price.PriceBook.Unit;
-import buckle.rulebook.Values;
 import buckle.spec.Spec;
 import buckle.takeoff.Part;
 import buckle.takeoff.Parts;
@@ -179,9 +178,9 @@ public final class CutList {
         return all;
     }
 
-    /** P13: a gate post is 8 ft at least, whatever it stands above the ground. */
+    /** Gate posts are not cut: they stay as long as P13 and the job's units have them sold. */
     private static double lengthM(Post post) {
-        return post.kind() == PostKind.GATE ? Math.max(Values.P13_GATE_POST_M, post.lengthM()) : post.lengthM();
+        return post.kind() == PostKind.GATE ? Math.rint(post.stockM() * MM) / MM : post.lengthM();
     }
 
     /** Lengths that are sold of a material at the least price of one, and what lies in the yard. */
