@@ -215,9 +215,10 @@ final class Buying {
     }
 
     private static List<OnSale> onSale(List<Item> items, PriceBook book, Map<String, Long> others) {
-        record Key(Item item, String supplier, String pack, BigDecimal size) {}
-        Map<Key, List<Offer>> packs = new LinkedHashMap<>();
+        record Key(String supplier, String pack, BigDecimal size) {}
+        List<OnSale> all = new ArrayList<>();
         for (Item item : items) {
+            Map<Key, List<Offer>> packs = new LinkedHashMap<>();
             for (Offer offer : item.offers()) {
                 if (!offer.currency().isBlank() && !offer.currency().equals(book.currency())) {
                     others.merge(offer.currency(), 1L, Long::sum);
@@ -225,14 +226,13 @@ final class Buying {
                 }
                 BigDecimal size = item.unit() == Unit.FT ? offer.packSize().multiply(M_PER_FT) : offer.packSize();
                 packs.computeIfAbsent(
-                                new Key(item, offer.supplier(), offer.pack(), size.stripTrailingZeros()),
+                                new Key(offer.supplier(), offer.pack(), size.stripTrailingZeros()),
                                 k -> new ArrayList<>())
                         .add(offer);
             }
+            packs.forEach((k, offers) ->
+                    all.add(new OnSale(item.code(), k.supplier(), k.pack(), k.size(), unitKg(item), newest(offers))));
         }
-        List<OnSale> all = new ArrayList<>();
-        packs.forEach((k, offers) -> all.add(
-                new OnSale(k.item().code(), k.supplier(), k.pack(), k.size(), unitKg(k.item()), newest(offers))));
         return all;
     }
 
