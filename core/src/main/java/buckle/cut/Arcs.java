@@ -99,7 +99,7 @@ final class Arcs {
                     0, Math.min(all, cuts.stock().get(s).available().orElse(Integer.MAX_VALUE)), "");
             at(balance, end[s]).addTerm(bars[s], -1);
             at(balance, 0).addTerm(bars[s], 1);
-            cost.addTerm(bars[s], cuts.stock().get(s).costCents());
+            cost.addTerm(bars[s], cuts.stock().get(s).cost());
         }
         balance.values().forEach(b -> model.addEquality(b, 0));
         for (int i = 0; i < cut.length; i++) {

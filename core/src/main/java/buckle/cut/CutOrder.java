@@ -12,7 +12,9 @@ import java.util.OptionalInt;
 public record CutOrder(List<Piece> pieces, List<Stock> stock, int kerfMm) {
     private static final int MOST_KINDS = 400;
     private static final int MOST_PIECES = 20_000;
-    private static final int LONGEST_MM = 20_000_000;
+    /** Of a piece or a stock. */
+    public static final int LONGEST_MM = 20_000_000;
+
     private static final int MOST_KERF_MM = 50;
 
     public CutOrder {
@@ -48,7 +50,7 @@ public record CutOrder(List<Piece> pieces, List<Stock> stock, int kerfMm) {
         }
         for (Stock s : stock) {
             length(s.lengthMm(), s.id());
-            if (s.costCents() < 0) {
+            if (s.cost() < 0) {
                 throw new BadInput("cut.cost", "stock", "“" + s.id() + "” costs less than nothing.");
             }
         }
@@ -66,8 +68,8 @@ public record CutOrder(List<Piece> pieces, List<Stock> stock, int kerfMm) {
     /**
      * A length that is sold, or lies in the yard.
      *
-     * @param costCents of one; 0 of what is there anyway
+     * @param cost of one, in whole cents or whatever else is to be kept small; 0 of what is there anyway
      * @param available how many there are; empty of what can be bought
      */
-    public record Stock(String id, int lengthMm, long costCents, OptionalInt available) {}
+    public record Stock(String id, int lengthMm, long cost, OptionalInt available) {}
 }

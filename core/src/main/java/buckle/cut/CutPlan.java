@@ -6,10 +6,11 @@ import java.util.List;
  * How pieces are cut.
  *
  * @param bars each with its cuts, alike ones together
- * @param boundCents no plan costs less than this
+ * @param cost of all bars, in whatever the order says it in
+ * @param bound no plan costs less than this
  * @param optimal whether it is known that none is better
  */
-public record CutPlan(List<Bar> bars, long costCents, double boundCents, boolean optimal) {
+public record CutPlan(List<Bar> bars, long cost, double bound, boolean optimal) {
     public CutPlan {
         bars = List.copyOf(bars);
     }
@@ -32,7 +33,7 @@ public record CutPlan(List<Bar> bars, long costCents, double boundCents, boolean
 
     /** How far the cost lies above what no plan can go under; 0 where that costs nothing. */
     public double gap() {
-        return boundCents <= 0 ? 0 : (costCents - boundCents) / boundCents;
+        return bound <= 0 ? 0 : (cost - bound) / bound;
     }
 
     /** Left over in all bars. */

@@ -39,7 +39,7 @@ public final class CutPlanner {
     private static final double NEARLY = 0.05;
 
     /** Dearer than anything, so that the first linear program has a solution. */
-    private static final double MISSING_CENTS = 1e9;
+    private static final double MISSING = 1e9;
 
     private final CutOrder order;
     private final int[] lengthMm;
@@ -188,7 +188,7 @@ public final class CutPlanner {
 
     private long cost(Map<Pattern, Integer> plan) {
         return plan.entrySet().stream()
-                .mapToLong(e -> stock.get(e.getKey().stock()).costCents() * e.getValue())
+                .mapToLong(e -> stock.get(e.getKey().stock()).cost() * e.getValue())
                 .sum();
     }
 
@@ -217,7 +217,7 @@ public final class CutPlanner {
                 for (int i = 0; i < lengthMm.length; i++) {
                     cut += (double) counts.get(i) * lengthMm[i];
                 }
-                double price = (stock.get(s).costCents() + 1e-3) / cut;
+                double price = (stock.get(s).cost() + 1e-3) / cut;
                 if (price < bestPrice) {
                     best = new Pattern(s, counts);
                     bestPrice = price;
@@ -271,7 +271,7 @@ public final class CutPlanner {
             MPConstraint row = lp.makeConstraint(d, Double.POSITIVE_INFINITY);
             MPVariable missing = lp.makeNumVar(0, Double.POSITIVE_INFINITY, "");
             row.setCoefficient(missing, 1);
-            objective.setCoefficient(missing, MISSING_CENTS);
+            objective.setCoefficient(missing, MISSING);
             needs.add(row);
         }
         List<MPConstraint> limits = new ArrayList<>();
@@ -304,7 +304,7 @@ public final class CutPlanner {
             // How far the value may fall at most, were each stock's best pattern cut as often as ever possible.
             double slack = 0;
             for (int s = 0; s < stock.size(); s++) {
-                double pays = stock.get(s).costCents() - limit[s];
+                double pays = stock.get(s).cost() - limit[s];
                 Pattern best = knapsack(s, worth, needed, unitMm);
                 double gets = 0;
                 for (int i = 0; i < worth.length; i++) {
@@ -337,7 +337,7 @@ public final class CutPlanner {
     private MPVariable column(
             MPSolver lp, MPObjective objective, List<MPConstraint> needs, List<MPConstraint> limits, Pattern p) {
         MPVariable x = lp.makeNumVar(0, Double.POSITIVE_INFINITY, "");
-        objective.setCoefficient(x, stock.get(p.stock()).costCents());
+        objective.setCoefficient(x, stock.get(p.stock()).cost());
         for (int i = 0; i < needs.size(); i++) {
             if (p.counts().get(i) > 0) {
                 needs.get(i).setCoefficient(x, p.counts().get(i));
@@ -430,7 +430,7 @@ public final class CutPlanner {
             Pattern pattern = patterns.get(p);
             x[p] = mip.makeIntVar(0, Double.POSITIVE_INFINITY, "");
             hint[p] = start.getOrDefault(pattern, 0);
-            objective.setCoefficient(x[p], stock.get(pattern.stock()).costCents());
+            objective.setCoefficient(x[p], stock.get(pattern.stock()).cost());
             for (int i = 0; i < demand.length; i++) {
                 if (pattern.counts().get(i) > 0) {
                     needs.get(i).setCoefficient(x[p], pattern.counts().get(i));
@@ -496,7 +496,7 @@ public final class CutPlanner {
         List<Bar> all = new ArrayList<>();
         bars.forEach((bar, times) -> all.add(new Bar(bar.stock(), bar.lengthMm(), bar.cuts(), bar.leftMm(), times)));
         Map<String, Long> costs = new LinkedHashMap<>();
-        stock.forEach(s -> costs.put(s.id(), s.costCents()));
+        stock.forEach(s -> costs.put(s.id(), s.cost()));
         long cost = all.stream()
                 .mapToLong(b -> costs.getOrDefault(b.stock(), 0L) * b.times())
                 .sum();

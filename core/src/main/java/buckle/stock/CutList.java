@@ -22,6 +22,7 @@ import buckle.takeoff.Parts;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -96,8 +97,7 @@ public final class CutList {
         }
 
         void add(String label, double lengthM, int count) {
-            pieces.computeIfAbsent(label, l -> new TreeMap<>())
-                    .merge((int) Math.ceil(lengthM * MM - 1e-6), count, Integer::sum);
+            pieces.computeIfAbsent(label, l -> new TreeMap<>()).merge(mm(lengthM), count, Integer::sum);
         }
     }
 
@@ -112,16 +112,7 @@ public final class CutList {
             double from = (double) done++ / materials.size();
             double share = 1.0 / materials.size();
             List<Stock> stock = stock(m.id(), book, yard);
-            List<Piece> pieces = new ArrayList<>();
-            m.pieces()
-                    .forEach((label, lengths) -> lengths.forEach((mm, count) -> {
-                        boolean fits = stock.stream().anyMatch(s -> s.lengthMm() >= mm);
-                        if (fits) {
-                            pieces.add(new Piece(label, mm, count));
-                        } else {
-                            missing.add(new Missing(m.name(), mm));
-                        }
-                    }));
+            List<Piece> pieces = possible(m, stock, missing);
             if (!pieces.isEmpty()) {
                 CutOrder order = new CutOrder(pieces, aimed(stock, aim), SAW_MM);
                 CutPlan plan = CutPlanner.plan(order, s -> progress.accept(from + share * s));
@@ -129,6 +120,33 @@ public final class CutList {
             }
         }
         return new Plans(sheets, missing);
+    }
+
+    /** Of pieces that are longer than anything sold, one for each bar of the yard that is long enough; longest first. */
+    private static List<Piece> possible(Material m, List<Stock> stock, List<Missing> missing) {
+        List<Piece> all = new ArrayList<>();
+        m.pieces().forEach((label, lengths) -> lengths.forEach((mm, count) -> all.add(new Piece(label, mm, count))));
+        all.sort(Comparator.comparingInt(Piece::lengthMm).reversed());
+        List<Piece> pieces = new ArrayList<>();
+        int taken = 0;
+        for (Piece p : all) {
+            List<Stock> enough =
+                    stock.stream().filter(s -> s.lengthMm() >= p.lengthMm()).toList();
+            int count = p.count();
+            if (enough.stream().noneMatch(s -> s.available().isEmpty())) {
+                int bars =
+                        enough.stream().mapToInt(s -> s.available().orElse(0)).sum();
+                count = Math.clamp(bars - taken, 0, p.count());
+                taken += count;
+            }
+            if (count < p.count()) {
+                missing.add(new Missing(m.name(), p.lengthMm()));
+            }
+            if (count > 0) {
+                pieces.add(new Piece(p.label(), p.lengthMm(), count));
+            }
+        }
+        return pieces;
     }
 
     private static List<Stock> aimed(List<Stock> stock, Aim aim) {
@@ -142,7 +160,7 @@ public final class CutList {
 
     private static long cents(CutPlan plan, List<Stock> stock) {
         Map<String, Long> cents = new LinkedHashMap<>();
-        stock.forEach(s -> cents.put(s.id(), s.costCents()));
+        stock.forEach(s -> cents.put(s.id(), s.cost()));
         return plan.bars().stream()
                 .mapToLong(b -> cents.getOrDefault(b.stock(), 0L) * b.times())
                 .sum();
@@ -180,7 +198,12 @@ public final class CutList {
 
     /** Gate posts are not cut: they stay as long as P13 and the job's units have them sold. */
     private static double lengthM(Post post) {
-        return post.kind() == PostKind.GATE ? Math.rint(post.stockM() * MM) / MM : post.lengthM();
+        return post.kind() == PostKind.GATE ? post.stockM() : post.lengthM();
+    }
+
+    /** To the nearest, as the ids of products have it: 8 ft are 2,438. */
+    private static int mm(double lengthM) {
+        return (int) Math.round(lengthM * MM);
     }
 
     /** Lengths that are sold of a material at the least price of one, and what lies in the yard. */
@@ -193,6 +216,9 @@ public final class CutList {
                         continue;
                     }
                     int mm = fixed > 0 ? fixed : rollMm(item, o);
+                    if (mm < 1 || mm > CutOrder.LONGEST_MM) {
+                        continue;
+                    }
                     BigDecimal one = fixed > 0 ? o.price().divide(o.packSize(), 4, RoundingMode.HALF_UP) : o.price();
                     long cents = one.movePointRight(2)
                             .setScale(0, RoundingMode.HALF_UP)
@@ -200,15 +226,15 @@ public final class CutList {
                     sold.merge(
                             mm,
                             new Stock(SOLD + item.code() + " " + mm, mm, cents, OptionalInt.empty()),
-                            (a, b) -> a.costCents() <= b.costCents() ? a : b);
+                            (a, b) -> a.cost() <= b.cost() ? a : b);
                 }
             });
         }
         List<Stock> all = new ArrayList<>();
         for (StockLot lot : yard) {
             lengthOf(material, lot.product()).ifPresent(fixed -> {
-                int mm = fixed > 0 ? fixed : (int) Math.floor(lot.lengthM() * MM + 1e-6);
-                if (mm > 0) {
+                int mm = fixed > 0 ? fixed : mm(lot.lengthM());
+                if (mm > 0 && mm <= CutOrder.LONGEST_MM && lot.pieces() > 0) {
                     all.add(new Stock(YARD + lot.place() + " " + mm, mm, 0, OptionalInt.of((int) lot.pieces())));
                 }
             });
@@ -231,7 +257,7 @@ public final class CutList {
 
     private static int rollMm(Item item, Offer o) {
         BigDecimal unit = item.unit() == Unit.FT ? MM_PER_FT : BigDecimal.valueOf(MM);
-        return o.packSize().multiply(unit).setScale(0, RoundingMode.HALF_UP).intValueExact();
+        return o.packSize().multiply(unit).setScale(0, RoundingMode.HALF_UP).intValue();
     }
 
     /** Every piece out of a length of its own, the cheapest that is long enough. */
@@ -240,7 +266,7 @@ public final class CutList {
         for (Piece p : pieces) {
             OptionalLong one = stock.stream()
                     .filter(s -> s.available().isEmpty() && s.lengthMm() >= p.lengthMm())
-                    .mapToLong(Stock::costCents)
+                    .mapToLong(Stock::cost)
                     .min();
             if (one.isEmpty()) {
                 return OptionalLong.empty();

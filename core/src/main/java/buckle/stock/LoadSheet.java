@@ -1,5 +1,6 @@
 package buckle.stock;
 
+import buckle.price.Price.Delivery;
 import buckle.units.UnitSystem;
 import java.math.BigDecimal;
 import java.util.Comparator;
@@ -12,6 +13,7 @@ import java.util.OptionalDouble;
  *
  * @param planned what the fence takes, by product, for what was used to be held against it
  * @param lines in the order of their use
+ * @param deliveries freight of suppliers from whom something is bought
  */
 public record LoadSheet(
         String job,
@@ -21,8 +23,10 @@ public record LoadSheet(
         UnitSystem units,
         String currency,
         List<Planned> planned,
-        List<Line> lines) {
+        List<Line> lines,
+        List<Delivery> deliveries) {
     public LoadSheet {
+        deliveries = List.copyOf(deliveries);
         planned = List.copyOf(planned);
         lines = List.copyOf(lines);
     }

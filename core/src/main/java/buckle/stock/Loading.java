@@ -9,6 +9,7 @@ import java.util.Comparator;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 
 /** What is taken from where for a fence: the yard first, then what was bought. */
 public final class Loading {
@@ -17,7 +18,7 @@ public final class Loading {
     /**
      * A product from one place.
      *
-     * @param bought packs of one supplier; none of what lies in the yard
+     * @param bought packs of a supplier; empty of what lies in the yard and of what nobody prices
      * @param use order in which it is used, 1 first
      */
     public record Taken(
@@ -28,11 +29,7 @@ public final class Loading {
             long pieces,
             double amount,
             String place,
-            List<Bought> bought) {
-        public Taken {
-            bought = List.copyOf(bought);
-        }
-    }
+            Optional<Bought> bought) {}
 
     /** Amounts by product in the yard. */
     public static Map<String, Double> onHand(List<StockLot> yard) {
@@ -56,20 +53,21 @@ public final class Loading {
             double open = need;
             for (StockLot lot : taken(lots, need)) {
                 open -= lot.amount();
-                all.add(new Taken(m, use, bay, lot.lengthM(), lot.pieces(), lot.amount(), lot.place(), List.of()));
+                all.add(new Taken(
+                        m, use, bay, lot.lengthM(), lot.pieces(), lot.amount(), lot.place(), Optional.empty()));
             }
             if (m.bought().isEmpty() && open > StockBooking.FINE) {
                 // Nobody prices it; it has to be on the truck all the same.
                 double length = m.byMetre() ? Math.ceil(open * 10 - 1e-9) / 10 : 0;
                 double some = m.byMetre() ? length : Math.ceil(open - 1e-9);
-                all.add(new Taken(m, use, bay, length, m.byMetre() ? 1 : Math.round(some), some, "", List.of()));
+                all.add(new Taken(m, use, bay, length, m.byMetre() ? 1 : Math.round(some), some, "", Optional.empty()));
             }
             for (Bought b : m.bought()) {
                 // A pack of pieces is loaded as so many pieces; a coil keeps its length.
                 double lengthM = m.byMetre() ? b.packSize() : 0;
                 double amount = b.packSize() * b.count();
                 long pieces = m.byMetre() ? b.count() : Math.round(amount);
-                all.add(new Taken(m, use, bay, lengthM, pieces, amount, "", List.of(b)));
+                all.add(new Taken(m, use, bay, lengthM, pieces, amount, "", Optional.of(b)));
             }
         }
         all.sort(Comparator.comparingInt(Taken::use));

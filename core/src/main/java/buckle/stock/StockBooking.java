@@ -1,6 +1,7 @@
 package buckle.stock;
 
 import buckle.site.BadInput;
+import buckle.site.Texts;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
@@ -106,6 +107,7 @@ public record StockBooking(UUID id, Kind kind, Optional<UUID> sheet, String reas
         if (!(found >= 0 && found <= MOST)) {
             throw new BadInput("stock.count", "pieces", "What was counted lies between 0 and 10,000,000.");
         }
+        plain("stock.reason", "reason", reason, "A reason");
         if (found < known && reason.isBlank()) {
             throw new BadInput(
                     "stock.reason",
@@ -226,8 +228,15 @@ public record StockBooking(UUID id, Kind kind, Optional<UUID> sheet, String reas
     }
 
     private static void text(String code, String path, String text, String what) {
-        if (text.isBlank() || text.length() > LONGEST_TEXT) {
-            throw new BadInput(code, path, what + " has 1 to " + LONGEST_TEXT + " characters.");
+        if (text.isBlank()) {
+            throw new BadInput(code, path, what + " has to be named.");
         }
+        plain(code, path, text, what);
+    }
+
+    private static void plain(String code, String path, String text, String what) {
+        Texts.flaw(text, LONGEST_TEXT, false).ifPresent(flaw -> {
+            throw new BadInput(code, path, what + ": " + flaw + ".");
+        });
     }
 }

@@ -56,7 +56,7 @@ class CutPlannerTest {
             assertThat(rest).as(bar.toString()).isGreaterThanOrEqualTo(-kerfMm);
             assertThat(bar.leftMm()).isEqualTo(Math.max(0, rest));
             used.merge(bar.stock(), bar.times(), Integer::sum);
-            cost += from.costCents() * bar.times();
+            cost += from.cost() * bar.times();
         }
         for (Piece p : pieces) {
             assertThat(cut.get(p.label())).as(p.label()).isEqualTo(p.count());
@@ -67,8 +67,8 @@ class CutPlannerTest {
                         .isLessThanOrEqualTo(s.available().getAsInt());
             }
         }
-        assertThat(plan.costCents()).isEqualTo(cost);
-        assertThat(plan.boundCents()).isLessThanOrEqualTo(cost + 1e-6);
+        assertThat(plan.cost()).isEqualTo(cost);
+        assertThat(plan.bound()).isLessThanOrEqualTo(cost + 1e-6);
     }
 
     /** Two gates' rails of 1.5 m and three of 0.9 m from poles of 3.6 and 2.4 m with a saw of 3 mm, by hand: two poles of 3.6 m hold all but one. */
@@ -80,13 +80,13 @@ class CutPlannerTest {
                 3);
         // 1500 + 1500 = 3003 of 3600; 900 × 2 and 1500 of 2.4 and so on: 3.6 m with 1500 + 2 × 900, twice, has one
         // place too many.
-        assertThat(plan.costCents()).isEqualTo(1800);
+        assertThat(plan.cost()).isEqualTo(1800);
         assertThat(plan.optimal()).isTrue();
         CutPlan leftover = plan(
                 List.of(new Piece("long", 1500, 2), new Piece("short", 900, 3)),
                 List.of(sold("pole 3.6", 3600, 900), sold("pole 2.4", 2400, 620), lying("left 3.31", 3310, 1)),
                 3);
-        assertThat(leftover.costCents()).as("what lies there is cut first").isEqualTo(900);
+        assertThat(leftover.cost()).as("what lies there is cut first").isEqualTo(900);
     }
 
     /**
@@ -107,7 +107,7 @@ class CutPlannerTest {
             material += (double) width[i] * count[i];
         }
         assertThat(material / 5600).isBetween(72.0, 73.0);
-        assertThat(plan.costCents()).isEqualTo(73);
+        assertThat(plan.cost()).isEqualTo(73);
         assertThat(plan.optimal()).isTrue();
     }
 
@@ -128,8 +128,8 @@ class CutPlannerTest {
         }
         CutPlan plan = plan(pieces, stock, kerf);
         long best = brute(pieces, stock, kerf);
-        assertThat(plan.costCents()).isEqualTo(best);
-        assertThat(plan.boundCents()).isLessThanOrEqualTo(best + 1e-6);
+        assertThat(plan.cost()).isEqualTo(best);
+        assertThat(plan.bound()).isLessThanOrEqualTo(best + 1e-6);
     }
 
     private static long brute(List<Piece> pieces, List<Stock> stock, int kerf) {
@@ -175,7 +175,7 @@ class CutPlannerTest {
                                 bars,
                                 stock,
                                 kerf,
-                                cost + stock.get(s).costCents(),
+                                cost + stock.get(s).cost(),
                                 best));
                 bars.removeLast();
             }
@@ -204,7 +204,7 @@ class CutPlannerTest {
         holds(plan, pieces, stock, 0);
         assertThat(plan.gap()).isLessThan(0.005);
         double least = pieces.stream().mapToDouble(Piece::lengthMm).sum() * 830 / 3600;
-        assertThat(plan.boundCents()).as("not under the cheapest millimetre").isGreaterThanOrEqualTo(least - 1e-6);
+        assertThat(plan.bound()).as("not under the cheapest millimetre").isGreaterThanOrEqualTo(least - 1e-6);
         assertThat(shares).as("progress").hasSizeGreaterThan(2).endsWith(1.0);
     }
 

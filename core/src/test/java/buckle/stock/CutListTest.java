@@ -55,7 +55,7 @@ class CutListTest {
         CutList.Sheet sheet = plans.sheets().getFirst();
         assertThat(plans.sheets()).hasSize(1);
         int count = posts.size();
-        assertThat(sheet.plan().costCents()).isEqualTo(900L * (count / 2) + (count % 2) * 600L);
+        assertThat(sheet.plan().cost()).isEqualTo(900L * (count / 2) + (count % 2) * 600L);
         assertThat(sheet.eachCents()).hasValue(600L * count);
         assertThat(sheet.plan().optimal()).isTrue();
         double cut = sheet.plan().bars().stream()
@@ -83,7 +83,7 @@ class CutListTest {
                 .getFirst();
         assertThat(sparing.plan().leftMm()).isLessThan(cheap.plan().leftMm());
         assertThat(sparing.cents()).isGreaterThan(cheap.cents());
-        assertThat(cheap.cents()).isEqualTo(cheap.plan().costCents());
+        assertThat(cheap.cents()).isEqualTo(cheap.plan().cost());
     }
 
     /** P13: gate posts are 8 ft, though less would stand. */
@@ -109,6 +109,32 @@ class CutListTest {
                 .isNotEmpty();
     }
 
+    /** A rail of 8 ft is 2,438.4 mm and sold as 2,438: it is cut from that, not from the next longer one. */
+    @Test
+    void eightFeetAreEightFeet() {
+        PriceBook book =
+                new PriceBook("USD", List.of(), List.of(item("rail.2438", "11.00"), item("rail.2743", "14.00")));
+        CutList.Sheet sheet = CutList.of(DESIGN.layout(), Spec.USUAL, book, List.of(), CutList.Aim.LEAST_COST, s -> {})
+                .sheets()
+                .getFirst();
+        int rails = sheet.plan().bars().stream().mapToInt(Bar::times).sum();
+        assertThat(rails).isPositive();
+        assertThat(sheet.cents()).isEqualTo(1100L * rails);
+    }
+
+    /** Nothing is sold and the yard has three poles: three posts are cut, the others are said to be missing, and nothing is refused. */
+    @Test
+    void tooFewInTheYard() {
+        List<StockLot> yard = List.of(new StockLot("post.timber-90.2000", 0, "Rack", 3));
+        PriceBook none = new PriceBook("USD", List.of(), List.of());
+        CutList.Plans plans = CutList.of(DESIGN.layout(), Spec.USUAL, none, yard, CutList.Aim.LEAST_COST, s -> {});
+        assertThat(plans.sheets().getFirst().plan().bars().stream()
+                        .mapToInt(Bar::times)
+                        .sum())
+                .isEqualTo(3);
+        assertThat(plans.missing()).anyMatch(m -> m.name().contains("timber post, 3.5 in"));
+    }
+
     @Test
     void theYardFirst() {
         PriceBook book = new PriceBook("USD", List.of(), List.of(item("post.timber-90.2000", "6.00")));
@@ -121,9 +147,7 @@ class CutListTest {
         CutList.Sheet with = CutList.of(DESIGN.layout(), Spec.USUAL, book, yard, CutList.Aim.LEAST_COST, s -> {})
                 .sheets()
                 .getFirst();
-        assertThat(without.plan().costCents() - with.plan().costCents())
-                .as("four posts")
-                .isEqualTo(4 * 600);
+        assertThat(without.plan().cost() - with.plan().cost()).as("four posts").isEqualTo(4 * 600);
         assertThat(with.plan().bars().stream()
                         .filter(b -> CutList.inYard(b) && CutList.from(b).equals("Rack"))
                         .mapToInt(Bar::times)

@@ -291,6 +291,9 @@ class StockTest {
                 .isEqualTo("one was rusted");
         assertThat(server.get("/api/stock/history?limit=0").status()).isEqualTo(422);
 
+        assertThat(arrive(UUID.randomUUID(), coil, 77, 1, "Lo\u0000ft").text()).contains("control character");
+        assertThat(count(coil, 77, 2, "Loft", "x".repeat(500)).text()).contains("at most 300 characters");
+
         String job = server.openDemo("alpaca-paddocks.geojson");
         String id = make(job, UUID.randomUUID()).path("id").asString();
         Answer never = bring(id, UUID.randomUUID(), post, 0, 5, null, "Barn");
@@ -302,6 +305,26 @@ class StockTest {
                 .isEqualTo(404);
         assertThat(tick(UUID.randomUUID().toString(), 1, "LOADED").status()).isEqualTo(404);
         assertThat(count(coil, 77, 0, "Loft", "end of test").status()).isEqualTo(200);
+    }
+
+    /** Two make out a sheet of one job at the same moment: one sheet, and whoever was later is told. */
+    @Test
+    void twoSheetsAtOnce() throws Exception {
+        String job = server.openDemo("kitchen-garden.geojson");
+        try (ExecutorService people = Executors.newFixedThreadPool(4)) {
+            List<Future<Integer>> all = new ArrayList<>();
+            for (int i = 0; i < 4; i++) {
+                all.add(people.submit(() -> server.post(
+                                "/api/jobs/" + job + "/load-sheet",
+                                Server.object().put("id", UUID.randomUUID().toString()))
+                        .status()));
+            }
+            List<Integer> said = new ArrayList<>();
+            for (Future<Integer> f : all) {
+                said.add(f.get());
+            }
+            assertThat(said).containsExactlyInAnyOrder(200, 409, 409, 409);
+        }
     }
 
     /** Eight people at once: what two take is there, nothing is booked twice, and nobody takes what another took. */

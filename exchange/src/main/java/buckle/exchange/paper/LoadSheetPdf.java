@@ -67,8 +67,13 @@ public final class LoadSheetPdf {
                     .flatMap(l -> l.source().order().stream())
                     .map(Order::cost)
                     .reduce(BigDecimal.ZERO, BigDecimal::add);
+            String freight = sheet.deliveries().stream()
+                    .filter(d -> money && d.supplier().equals(title))
+                    .map(d -> ", freight " + money(d.cost()))
+                    .findFirst()
+                    .orElse("");
             blocks.add(new Block(
-                    title,
+                    title + freight,
                     some.stream().map(l -> row(l, money)).toList(),
                     money ? sheet.currency() + " " + money(cost) : mass(kg)));
         });

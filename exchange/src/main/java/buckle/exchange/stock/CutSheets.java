@@ -32,6 +32,7 @@ public final class CutSheets {
      *
      * @param bound no plan costs less; empty where little waste was aimed for
      * @param optimal whether none is better, to the cent or the millimetre
+     * @param gapPercent how far it lies above what no plan can go under
      * @param eachCost when every piece is bought in the length that fits it
      */
     public record CutSheet(
@@ -41,6 +42,7 @@ public final class CutSheets {
             BigDecimal cost,
             Optional<BigDecimal> bound,
             boolean optimal,
+            double gapPercent,
             Optional<BigDecimal> eachCost,
             double leftM) {}
 
@@ -68,10 +70,9 @@ public final class CutSheets {
                 Dialect.text(s.name(), units),
                 plan.bars().stream().map(b -> bar(b, units)).toList(),
                 money(s.cents()),
-                aim == CutList.Aim.LEAST_COST
-                        ? Optional.of(money(Math.ceil(plan.boundCents() - 1e-6)))
-                        : Optional.empty(),
+                aim == CutList.Aim.LEAST_COST ? Optional.of(money(Math.ceil(plan.bound() - 1e-6))) : Optional.empty(),
                 plan.optimal(),
+                100 * plan.gap(),
                 s.eachCents().isPresent() ? Optional.of(money(s.eachCents().getAsLong())) : Optional.empty(),
                 plan.leftMm() / MM);
     }

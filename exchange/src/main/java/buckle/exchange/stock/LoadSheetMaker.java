@@ -48,13 +48,13 @@ public final class LoadSheetMaker {
                 units,
                 heading.currency(),
                 planned,
-                lines);
+                lines,
+                purchase.deliveries());
     }
 
     private static Line line(int number, Loading.Taken t, UnitSystem units) {
         Material m = t.material();
-        Optional<Order> order = t.bought().stream()
-                .findFirst()
+        Optional<Order> order = t.bought()
                 .map((Bought b) -> new Order(b.supplier(), b.code(), b.pack(), b.count(), b.price(), b.cost()));
         return new Line(
                 number,

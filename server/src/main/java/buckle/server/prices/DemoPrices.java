@@ -44,6 +44,11 @@ public class DemoPrices implements SmartInitializingSingleton {
 
     @Override
     public void afterSingletonsInstantiated() {
+        load();
+    }
+
+    /** Loads what was not loaded before. */
+    public void load() {
         List<DemoJobs.Loaded> jobs = demo.load();
         if (demo.remember(BOOK) && books.book().items().isEmpty()) {
             fill();

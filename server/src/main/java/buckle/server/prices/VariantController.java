@@ -12,6 +12,7 @@ import buckle.variant.LifeTerms;
 import buckle.variant.Variant;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.math.BigDecimal;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -46,8 +47,12 @@ class VariantController {
     /** Revisions to compare, and over how long. */
     record VariantOrder(List<Integer> revisions, LifeTerms life) {}
 
-    /** A revision with its figures. */
-    record VariantRow(int revision, Variant figures) {}
+    /**
+     * A revision with its figures.
+     *
+     * @param more before tax than the first of them
+     */
+    record VariantRow(int revision, Variant figures, BigDecimal more) {}
 
     /** As many as were asked for, in that order. */
     record VariantAnswer(String currency, List<VariantRow> variants) {}
@@ -69,8 +74,11 @@ class VariantController {
         return queue.run(Kind.COMPUTATION, () -> {
             List<VariantRow> rows = new ArrayList<>();
             for (int revision : order.revisions()) {
-                rows.add(new VariantRow(
-                        revision, prices.variant(jobs.revisionPlan(id, revision), around, terms, order.life())));
+                Variant figures = prices.variant(jobs.revisionPlan(id, revision), around, terms, order.life());
+                BigDecimal first = rows.isEmpty()
+                        ? figures.net()
+                        : rows.getFirst().figures().net();
+                rows.add(new VariantRow(revision, figures, figures.net().subtract(first)));
             }
             return new VariantAnswer(firms.state().firm().currency(), rows);
         });

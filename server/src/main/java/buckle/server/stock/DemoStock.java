@@ -53,7 +53,7 @@ class DemoStock implements SmartInitializingSingleton {
     /** After the price book, which knows the products. */
     @Override
     public void afterSingletonsInstantiated() {
-        prices.afterSingletonsInstantiated();
+        prices.load();
         transaction.executeWithoutResult(status -> {
             if (demo.remember(NAME)) {
                 YARD.forEach(l ->

@@ -115,6 +115,7 @@ public class LoadSheetService {
         if (before.isPresent()) {
             return state(before.get());
         }
+        noneOpen(job);
         JobRow row = jobs.find(job);
         PlanState plan = jobs.plan(job);
         Design design = Design.of(plan.plan(), land.around(row.propertyId()));
@@ -125,17 +126,26 @@ public class LoadSheetService {
                 toBuy.purchase(),
                 yard,
                 plan.plan().spec().units());
+        // Somebody may have made one out meanwhile.
+        ledger.lock();
+        Optional<SheetRow> meanwhile = mapper.find(id);
+        if (meanwhile.isPresent()) {
+            return state(meanwhile.get());
+        }
+        noneOpen(job);
+        mapper.insert(new SheetRow(id, job, StoredDocument.LOAD_SHEET.write(sheet), author.name(), now(), null, null));
+        return state(mapper.find(id).orElseThrow());
+    }
+
+    private void noneOpen(UUID job) {
         Optional<SheetRow> open = mapper.newest(job).filter(s -> s.closedAt() == null);
         if (open.isPresent()) {
             throw new RequestRefused(
                     409,
                     "sheet.open",
-                    "A sheet of this job is open already, made out by "
-                            + open.get().madeBy() + ". Close it first, or take it away while nothing of it is loaded.",
+                    "A sheet of this job is open already. Close it first, or take it away while nothing of it is loaded.",
                     Map.of());
         }
-        mapper.insert(new SheetRow(id, job, StoredDocument.LOAD_SHEET.write(sheet), author.name(), now(), null, null));
-        return state(mapper.find(id).orElseThrow());
     }
 
     /** Takes an open sheet away of which nothing is out; one of which something was is closed. */
@@ -249,11 +259,7 @@ public class LoadSheetService {
     private SheetRow open(UUID id) {
         SheetRow row = mapper.locked(id).orElseThrow(() -> RequestRefused.missing("Load sheet " + id));
         if (row.closedAt() != null) {
-            throw new RequestRefused(
-                    409,
-                    "sheet.closed",
-                    "This sheet was closed by " + row.closedBy() + ". Make out a new one.",
-                    Map.of());
+            throw new RequestRefused(409, "sheet.closed", "This sheet is closed. Make out a new one.", Map.of());
         }
         return row;
     }
