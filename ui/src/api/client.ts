@@ -22,6 +22,10 @@ export class RequestFailed extends Error {
   }
 }
 
+/** What went wrong in one text, with what is wrong where; `otherwise` for what nobody foresaw. */
+export const failureText = (e: unknown, otherwise: string): string =>
+  e instanceof RequestFailed ? [e.message, ...e.places.map((p) => p.message)].join(' ') : otherwise
+
 export const client = createClient<paths>({
   baseUrl: globalThis.location?.origin ?? '',
   fetch: (request) => watched(signed(request), (r) => globalThis.fetch(r)),

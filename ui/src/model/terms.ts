@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia'
 import { ref, shallowRef } from 'vue'
-import { ask, client, RequestFailed } from '@/api/client'
+import { RequestFailed, ask, client, failureText } from '@/api/client'
 import type { JobTerms } from '@/api/types'
 
 export const usualTerms: JobTerms = {
@@ -53,8 +53,7 @@ export const useTerms = defineStore('terms', () => {
       saveNo.value = stored.saveNo
       problem.value = ''
     } catch (e) {
-      problem.value =
-        e instanceof RequestFailed ? [e.message, ...e.places.map((p) => p.message)].join(' ') : ''
+      problem.value = failureText(e, '')
       if (e instanceof RequestFailed && e.status === 409) await load(id)
     }
   }

@@ -1,5 +1,5 @@
 import { ref } from 'vue'
-import { RequestFailed } from '@/api/client'
+import { failureText } from '@/api/client'
 import { announce } from '@/shared/announce'
 
 /** Runs one booking at a time, says how it went, and keeps what went wrong on screen until the next. */
@@ -15,8 +15,7 @@ export function useBooking(otherwise: string) {
       if (said) announce(said)
       return true
     } catch (e) {
-      problem.value =
-        e instanceof RequestFailed ? [e.message, ...e.places.map((p) => p.message)].join(' ') : otherwise
+      problem.value = failureText(e, otherwise)
       return false
     } finally {
       busy.value = false

@@ -1,5 +1,5 @@
 import { onUnmounted, ref, shallowRef, watch } from 'vue'
-import { ask, client, RequestFailed } from '@/api/client'
+import { ask, client, failureText } from '@/api/client'
 import type { PriceView } from '@/api/types'
 import { latestOnly } from '@/shared/latest'
 import { useJob } from './jobStore'
@@ -19,10 +19,7 @@ export function usePrice() {
       problem.value = ''
     },
     (e) => {
-      problem.value =
-        e instanceof RequestFailed
-          ? [e.message, ...e.places.map((p) => p.message)].join(' ')
-          : 'The price could not be worked out.'
+      problem.value = failureText(e, 'The price could not be worked out.')
     },
   )
   const stop = watch(

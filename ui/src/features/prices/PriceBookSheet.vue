@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref, shallowRef, watch } from 'vue'
-import { ask, client, RequestFailed } from '@/api/client'
+import { RequestFailed, ask, client, failureText } from '@/api/client'
 import type { PriceItem } from '@/api/types'
 import { announce } from '@/shared/announce'
 import { latestOnly } from '@/shared/latest'
@@ -62,10 +62,7 @@ async function store(run: Promise<unknown>, said: string) {
     adding.value = false
     load()
   } catch (e) {
-    problem.value =
-      e instanceof RequestFailed
-        ? [e.message, ...e.places.map((p) => p.message)].join(' ')
-        : 'That did not work.'
+    problem.value = failureText(e, 'That did not work.')
   }
 }
 const save = (item: PriceItem) =>

@@ -1,12 +1,10 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent } from 'vue'
-import { useRoute, useRouter } from 'vue-router'
-import { keptRef } from '@/shared/kept'
+import { defineAsyncComponent } from 'vue'
 import type { UnitSystem } from '@/api/types'
+import SheetPage from '@/components/SheetPage.vue'
+import { keptRef } from '@/shared/kept'
 import LotsSheet from './LotsSheet.vue'
 
-const route = useRoute()
-const router = useRouter()
 const units = keptRef<UnitSystem>(
   'buckle.stock.units',
   'FT_IN',
@@ -22,30 +20,11 @@ const parts: Record<string, unknown> = {
   moves: defineAsyncComponent(() => import('./MovesSheet.vue')),
   usage: defineAsyncComponent(() => import('./UsageSheet.vue')),
 }
-const sheet = computed(() => {
-  const named = String(route.query.sheet ?? 'lots')
-  return named in parts ? named : 'lots'
-})
-const open = (id: string) => router.replace({ name: 'stock', query: id === 'lots' ? {} : { sheet: id } })
 </script>
 
 <template>
-  <main class="page">
-    <header>
-      <router-link to="/">Yard</router-link>
-      <h1>Stock</h1>
-      <nav aria-label="Sheets of the stock">
-        <button
-          v-for="s in sheets"
-          :key="s.id"
-          :aria-current="sheet === s.id ? 'true' : undefined"
-          :data-test="`stock-${s.id}`"
-          @click="open(s.id)"
-        >
-          {{ s.text }}
-        </button>
-      </nav>
-      <span class="spring" />
+  <SheetPage title="Stock" name="stock" :sheets="sheets">
+    <template #end>
       <label class="units"
         >Lengths in
         <select v-model="units" data-test="stock-units">
@@ -53,40 +32,14 @@ const open = (id: string) => router.replace({ name: 'stock', query: id === 'lots
           <option value="METRIC">metres</option>
         </select></label
       >
-    </header>
-    <component :is="parts[sheet]" :units="units" />
-  </main>
+    </template>
+    <template #default="{ sheet }">
+      <component :is="parts[sheet]" :units="units" />
+    </template>
+  </SheetPage>
 </template>
 
 <style scoped>
-.page {
-  padding: 14px 20px 40px;
-}
-header {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 22px;
-  align-items: baseline;
-  border-bottom: 1px solid var(--rule);
-  margin-bottom: 12px;
-}
-nav {
-  display: flex;
-}
-nav button {
-  padding: 8px 14px;
-  color: var(--ink);
-  font:
-    500 15.5px 'Barlow Condensed',
-    sans-serif;
-}
-nav button[aria-current] {
-  box-shadow: inset 0 -3px 0 var(--accent);
-  font-weight: 600;
-}
-.spring {
-  flex: 1;
-}
 .units select {
   border: 1px solid var(--rule-strong);
   padding: 4px 7px;

@@ -92,11 +92,9 @@ const pieces = (b: CutBar) =>
           <b data-test="cut-cost">{{ moneyText(s.cost, answer.currency) }}</b>,
           <template v-if="s.optimal">{{
             s.bound === null ? 'and none takes less' : 'and none is cheaper'
-          }}</template><template v-else-if="s.bound !== null"
-            >no plan under {{ amountText(s.bound) }} ({{
-              s.bound > 0 ? Math.round((s.cost / s.bound - 1) * 1000) / 10 : 0
-            }}
-            % above)</template
+          }}</template><template v-else
+            >{{ s.bound === null ? 'at most' : `no plan under ${amountText(s.bound)}, at most` }}
+            {{ Math.ceil(s.gapPercent * 10) / 10 }} % above what is possible</template
           ><template v-if="s.eachCost !== null && s.eachCost > s.cost"
             >; each in a length of its own {{ amountText(s.eachCost) }}</template
           >; left over {{ lengthText(s.leftM, job.units) }}.

@@ -130,8 +130,10 @@ const file = (name: string) => `/api/load-sheets/${state.value!.id}/${name}`
         }}<template v-if="closed">, closed on {{ dateText(state.closedAt!) }}</template
         >. Known to weigh {{ massText(kg, job.units) }} {{ massUnit(job.units)
         }}<template v-if="noMass">, {{ noMass }} lines without a mass left out</template>; to buy for
-        {{ moneyText(cost, sheet.currency) }}. What is used first goes on last; keep to what truck and axles
-        may carry.
+        {{ moneyText(cost, sheet.currency)
+        }}<template v-for="d in sheet.deliveries" :key="d.supplier"
+          >, freight of {{ d.supplier }} {{ amountText(d.cost) }}</template
+        >. What is used first goes on last; keep to what truck and axles may carry.
       </p>
       <p v-if="!closed" class="progress" data-test="load-left">
         <b>{{ left === 0 ? 'All is loaded.' : `${left} of ${sheet.lines.length} still to load.` }}</b>

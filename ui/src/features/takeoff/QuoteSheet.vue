@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
-import { ask, client, RequestFailed } from '@/api/client'
+import { RequestFailed, ask, client, failureText } from '@/api/client'
 import type { QuoteState } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { useTerms } from '@/model/terms'
@@ -64,10 +64,7 @@ async function act(run: () => Promise<QuoteState>, said: (q: QuoteState) => stri
     announce(said(q))
     return true
   } catch (e) {
-    problem.value =
-      e instanceof RequestFailed
-        ? [e.message, ...e.places.map((p) => p.message)].join(' ')
-        : 'That did not work.'
+    problem.value = failureText(e, 'That did not work.')
     return false
   } finally {
     busy.value = false

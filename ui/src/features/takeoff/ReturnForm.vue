@@ -16,7 +16,9 @@ const job = useJob()
 const coil = computed(() => props.line.lengthM > 0)
 const pieces = ref(coil.value ? '' : String(piecesOf(props.out.amount, props.out.lengthM)))
 const rest = ref('')
-const place = keptRef('buckle.stock.place', 'Barn', (v): v is string => typeof v === 'string')
+/** Back to where it came from; what was bought goes where something was brought last. */
+const lastPlace = keptRef('buckle.stock.place', 'Barn', (v): v is string => typeof v === 'string')
+const place = ref(props.line.source.place || lastPlace.value)
 const { problem, busy, book } = useBooking('That did not work.')
 const request = newId()
 
@@ -34,12 +36,15 @@ async function bring() {
           lengthM: props.line.lengthM,
           pieces: restM === null ? Number(pieces.value) || 0 : 1,
           restM,
-          place: props.line.source.place && place.value === '' ? props.line.source.place : place.value,
+          place: place.value.trim(),
         },
       }),
     )
   }, `${props.line.name} came back.`)
-  if (done && next) emit('back', next)
+  if (done && next) {
+    lastPlace.value = place.value
+    emit('back', next)
+  }
 }
 </script>
 

@@ -87,14 +87,13 @@ const choose = (revision: number) =>
 /** As an option the client may tick instead of the plan as it stands. */
 const offer = (revision: number) =>
   book(async () => {
-    const rows = answer.value!.variants
-    const more = rows.find((v) => v.revision === revision)!.figures.net - rows[0]!.figures.net
+    const more = answer.value!.variants.find((v) => v.revision === revision)!.more
     const text = `${label(revision)} instead of the fence as planned`
     own.change({
       ...own.terms,
       options: [
         ...own.terms.options.filter((o) => o.text !== text),
-        { id: newId(), text, amount: Math.round(more * 100) / 100, taxClass: '', oneOf: 'fence' },
+        { id: newId(), text, amount: more, taxClass: '', oneOf: 'fence' },
       ],
     })
     await own.stored()

@@ -94,6 +94,7 @@ class ChecksTest {
         section(page, "Ways of running wire", this::running);
         section(page, "Wires one by one, gates, earth as found", this::asBuilt);
         section(page, "Price and quote", this::prices);
+        section(page, "Yard, truck, cuts, variants", this::yard);
         section(page, "What holds", this::holding);
         section(page, "The pulse", this::pulse);
         section(page, "Earth, battery, sun", this::power);
@@ -173,6 +174,83 @@ class ChecksTest {
                 "pdftotext",
                 "server/src/test/java/buckle/server/PricesTest.java",
                 "aQuoteStaysAsItWasSent");
+    }
+
+    private void yard() throws IOException {
+        String reach = "core/src/test/java/buckle/reach/ReachTest.java";
+        elsewhere(
+                "500 ft round a ring of 130 ft",
+                "three rounds and 110 ft left",
+                "three rounds and 110 ft left",
+                "common practice",
+                reach,
+                "roundAndRound");
+        String cuts = "core/src/test/java/buckle/cut/CutPlannerTest.java";
+        elsewhere(
+                "cuts of 40 small orders, saw and leftovers too",
+                "the same cost",
+                "every plan there is",
+                "brute force",
+                cuts,
+                "noneIsCheaper");
+        elsewhere(
+                "219 rolls of 13 widths from rolls of 5,600 mm",
+                "73 rolls",
+                "73 rolls",
+                "cutting stock instance of the textbooks, from memory, and its bound",
+                cuts,
+                "theRollsOfTheTextbooks");
+        elsewhere(
+                "150 pieces of as many lengths from six",
+                "within 0.5 % of the bound",
+                "what no plan can go under",
+                "linear program over patterns (Gilmore and Gomory)",
+                cuts,
+                "manyLengths");
+        String ledger = "server/src/test/java/buckle/server/StockTest.java";
+        elsewhere(
+                "stock after eight people booked at once",
+                "entries of each product sum up to 0",
+                "sums by the database",
+                "double entry",
+                ledger,
+                "manyAtOnce");
+        String sheets = "exchange/src/test/java/buckle/exchange/stock/LoadSheetTest.java";
+        elsewhere(
+                "cost and mass of a load sheet as a workbook",
+                "those of the sheet",
+                "recalculated",
+                "LibreOffice, headless",
+                sheets,
+                "libreOfficeComesToTheSameSums");
+        elsewhere(
+                "800 m of 2.51 mm steel wire on a truck",
+                "31 kg",
+                "section × length × 7,850 kg/m³",
+                "by hand",
+                sheets,
+                "allThatIsNeededIsLoaded");
+        elsewhere(
+                "1.02, 1.05 and 1.10 of what was counted used",
+                "10 % proposed",
+                "mean 5.67 %, deviation 4.04 %",
+                "by hand",
+                "core/src/test/java/buckle/stock/StockTest.java",
+                "whatJobsTeach");
+        elsewhere(
+                "tie wire of strain insulators",
+                "once round the post and a foot each",
+                "π × width + 1 ft",
+                "by hand; the foot to twist is ours",
+                "core/src/test/java/buckle/takeoff/SmallPartsTest.java",
+                "tiesOfStrainInsulators");
+        elsewhere(
+                "wire that lasts 8 years, over 8, 10 and 24 years",
+                "renewed not at all, once, twice",
+                "24 ÷ 8 − 1",
+                "by hand",
+                "core/src/test/java/buckle/variant/VariantTest.java",
+                "costOverTheYears");
     }
 
     private interface Fill {
