@@ -68,7 +68,9 @@ async function ticketed(request: Request, send: (r: Request) => Promise<Response
 /** What is worked out, read in or put on paper. */
 function heavy(request: Request): boolean {
   const path = new URL(request.url).pathname
-  return (request.method === 'POST' && !/\/(jobs|readings|moving)$/.test(path)) || /\.[a-z]+$/.test(path)
+  return (
+    (request.method === 'POST' && !/\/(jobs|readings|moving)$/.test(path)) || /\.[a-z]+$|\/cuts$/.test(path)
+  )
 }
 
 /** What is said of a wait. */
@@ -77,5 +79,7 @@ export function waitText(wait: Wait): string {
   const p = wait.progress
   if (p && !p.running && p.ahead > 0)
     return `Waiting, ${p.ahead} ${p.ahead === 1 ? 'task' : 'tasks'} before this one · ${seconds} s`
-  return `Calculating · ${seconds} s`
+  return p?.share != null
+    ? `Calculating, ${Math.round(100 * p.share)} % · ${seconds} s`
+    : `Calculating · ${seconds} s`
 }

@@ -17,5 +17,7 @@ export const useHeap = defineStore('heap', () => {
 
   const items = () => Object.entries(have.value).map(([product, quantity]) => ({ product, quantity }))
 
-  return { have, put, items }
+  const replace = (next: Record<string, number>) => (have.value = next)
+
+  return { have, put, replace, items }
 })

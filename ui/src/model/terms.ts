@@ -10,6 +10,7 @@ export const usualTerms: JobTerms = {
   extras: [],
   options: [],
   scope: '',
+  cutting: 'EACH',
 }
 
 /** What the price of the open job has of its own. Stored at once when it is changed. */

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client } from '@/api/client'
-import type { CutAnswer, CutBar } from '@/api/types'
+import type { CutAnswer, CutBar, JobTerms } from '@/api/types'
 import { useJob } from '@/model/jobStore'
+import { useTerms } from '@/model/terms'
 import { useBooking } from '@/model/useBooking'
 import { useWords } from '@/model/useWords'
 import { amountText, moneyText } from '@/shared/money'
@@ -10,7 +11,11 @@ import { lengthText } from '@/shared/units'
 
 const job = useJob()
 const { say } = useWords()
-const aim = ref<'LEAST_COST' | 'LEAST_LENGTH'>('LEAST_COST')
+type Aim = 'LEAST_COST' | 'LEAST_LENGTH' | 'FEWEST_JOINTS'
+const own = useTerms()
+const aim = ref<Aim>(own.terms.cutting === 'LEAST_LENGTH' ? 'LEAST_LENGTH' : 'LEAST_COST')
+const file = (kind: string, paper = '') =>
+  `/api/jobs/${job.id}/cut-list.${kind}?aim=${aim.value}${paper && `&paper=${paper}`}`
 const answer = shallowRef<CutAnswer | null>(null)
 const { problem, busy, book } = useBooking('The cuts could not be planned.')
 async function load() {
@@ -24,6 +29,11 @@ async function load() {
 }
 onMounted(load)
 watch([() => job.id, aim], load)
+
+async function buy(cutting: JobTerms['cutting']) {
+  await own.change({ cutting })
+  problem.value = own.problem
+}
 
 /** Drawn one under the other on one scale: pieces, then what is left. */
 const WIDE = 600
@@ -55,22 +65,36 @@ const pieces = (b: CutBar) =>
       <span class="quiet-text">{{ [job.name, job.clientName].filter(Boolean).join(' · ') }}</span>
       <span class="spring" />
       <nav class="no-print" aria-label="Files">
-        <a :href="`/api/jobs/${job.id}/cut-list.csv?aim=${aim}`" data-test="cut-csv">CSV</a>
+        <a :href="file('pdf', 'A4')" data-test="cut-a4">PDF, A4</a>
+        <a :href="file('pdf', 'LETTER')">PDF, Letter</a>
+        <a :href="file('csv')" data-test="cut-csv">CSV</a>
       </nav>
     </header>
     <p class="quiet-text small">
-      Timber and pipe posts, rails and cables, cut first from what lies in the yard, then from what the price
-      book sells, at least cost; wire is cut as it is hung, so that no joint lies in a brace. Price and load
-      sheet buy each post in a length of its own: whoever cuts orders by this list instead. Sawn ends of
-      treated posts go up, out of the ground, and are treated again; of a pointed pole only one piece has the
-      point.
+      Cut first from what lies in the yard, then from what the price book sells. Wire goes on from coil to
+      coil where a rest is worth it, or comes off one coil a run, so that least is joined; never is it joined
+      in a brace. Sawn ends of treated posts go up, out of the ground, and are treated again; of a pointed
+      pole only one piece has the point.
     </p>
-    <p class="small">
+    <p class="small chosen">
       <label
-        >Bought for
+        >Cut for
         <select v-model="aim" data-test="cut-aim">
           <option value="LEAST_COST">the least money</option>
           <option value="LEAST_LENGTH">the least length, so that little is left over</option>
+          <option value="FEWEST_JOINTS">the fewest joints of wire and conduit</option>
+        </select></label
+      >
+      <label
+        >Price and load sheet buy posts and rails
+        <select
+          :value="own.terms.cutting"
+          data-test="cut-buy"
+          @change="buy(($event.target as HTMLSelectElement).value as JobTerms['cutting'])"
+        >
+          <option value="EACH">each in a length of its own</option>
+          <option value="LEAST_COST">by the list for the least money</option>
+          <option value="LEAST_LENGTH">by the list for the least length</option>
         </select></label
       >
     </p>
@@ -97,6 +121,8 @@ const pieces = (b: CutBar) =>
             {{ Math.ceil(s.gapPercent * 10) / 10 }} % above what is possible</template
           ><template v-if="s.eachCost !== null && s.eachCost > s.cost"
             >; each in a length of its own {{ amountText(s.eachCost) }}</template
+          ><template v-if="s.joints !== null"
+            >; {{ s.joints }} {{ s.joints === 1 ? 'joint' : 'joints' }}</template
           >; left over {{ lengthText(s.leftM, job.units) }}.
         </p>
         <table class="sheet">
@@ -150,6 +176,11 @@ h2::first-letter {
 }
 td {
   vertical-align: top;
+}
+.chosen {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 18px;
 }
 .times {
   width: 50px;

@@ -3,12 +3,14 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, RequestFailed } from '@/api/client'
 import type { Largest, ReachAnswer } from '@/api/types'
 import EntryField from '@/shared/EntryField.vue'
+import KitBar from './KitBar.vue'
+import PacedRow from './PacedRow.vue'
 import { useHeap } from '@/model/heap'
 import { useJob } from '@/model/jobStore'
 import { useWords } from '@/model/useWords'
 import { latestOnly } from '@/shared/latest'
 import { areaText, countText, lengthText, parseLengthM } from '@/shared/units'
-import { parseAmount } from '@/shared/money'
+import { moneyText, parseAmount } from '@/shared/money'
 
 const job = useJob()
 const heap = useHeap()
@@ -93,6 +95,7 @@ async function fromTheYard() {
   }
 }
 const binds = computed(() => answer.value?.lines[0] ?? null)
+const buy = computed(() => answer.value?.toBuy ?? null)
 </script>
 
 <template>
@@ -102,10 +105,11 @@ const binds = computed(() => answer.value?.lines[0] ?? null)
       <span class="quiet-text">{{ job.name }}</span>
     </header>
     <p class="quiet-text small">
-      Type what lies in the barn or comes in a kit; leave empty what it was never meant to have. Kept on this
-      device, for all jobs.
+      Type what lies in the barn or comes in a kit; leave empty what it was never meant to have. Kits are kept
+      for the house, what is typed on this device.
       <button class="link" data-test="heap-from-yard" @click="fromTheYard">Take what lies in the yard</button>
     </p>
+    <KitBar />
     <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
     <p v-if="answer && binds" class="verdict" data-test="reach-verdict">
       <template v-if="answer.reaches">It reaches. </template>
@@ -131,6 +135,17 @@ const binds = computed(() => answer.value?.lines[0] ?? null)
       {{ say(line(r.product)?.name ?? r.product) }}: {{ r.rounds }}
       {{ r.rounds === 1 ? 'round' : 'rounds' }} and {{ lengthText(r.leftM, job.units) }} left.
     </p>
+    <p v-if="buy?.packs.length" class="small" data-test="reach-buy">
+      To buy so that it reaches, <b>{{ moneyText(buy.cost, buy.currency) }}</b>:
+      <span v-for="(p, i) in buy.packs" :key="i"
+        >{{ i ? '; ' : '' }}{{ p.count }} × {{ p.pack }} of {{ say(line(p.product)?.name ?? p.product) }} ({{
+          p.supplier
+        }})</span
+      >.
+    </p>
+    <p v-if="buy?.unpriced.length" class="small weak">
+      In no price book: {{ buy.unpriced.map((p) => say(line(p)?.name ?? p)).join(', ') }}.
+    </p>
     <form v-if="binds" class="wish" @submit.prevent="wish">
       <label
         >The largest
@@ -148,10 +163,11 @@ const binds = computed(() => answer.value?.lines[0] ?? null)
       <span v-if="largest" data-test="wish-answer"
         ><b>{{ lengthText(largest.lengthM, job.units) }}</b
         >{{ largest.areaM2 > 0 ? ` round ${areaText(largest.areaM2, job.units)}` : '' }}, on flat open ground,
-        built as this job; {{ say(largest.reach.lines[0]!.name) }} runs out then.</span
+        built as this job; {{ say(largest.binds?.name ?? '') }} runs out then.</span
       >
       <span v-else-if="asked" data-test="wish-answer">It is not enough for a few steps of it.</span>
     </form>
+    <PacedRow />
     <p v-if="!answer" class="empty">Nothing is laid out yet.</p>
     <table v-else class="sheet">
       <thead>

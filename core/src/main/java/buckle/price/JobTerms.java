@@ -13,6 +13,7 @@ import java.util.Optional;
  * @param extras what is sold beside the fence
  * @param options what the client may add
  * @param scope what is built, in the words of the house; the figures stand below it anyway
+ * @param cutting how posts and rails are bought
  */
 @RecordBuilder
 public record JobTerms(
@@ -21,15 +22,26 @@ public record JobTerms(
         Optional<BigDecimal> agreed,
         List<Extra> extras,
         List<Option> options,
-        String scope)
+        String scope,
+        Cutting cutting)
         implements JobTermsBuilder.With {
     /** As the house does it. */
     public static final JobTerms USUAL =
-            new JobTerms(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), "");
+            new JobTerms(Optional.empty(), Optional.empty(), Optional.empty(), List.of(), List.of(), "", Cutting.EACH);
 
     public JobTerms {
         extras = List.copyOf(extras);
         options = List.copyOf(options);
+    }
+
+    /** In what lengths posts and rails are bought. */
+    public enum Cutting {
+        /** Every piece in a length of its own. */
+        EACH,
+        /** Whole lengths from which they are cut, for the least money. */
+        LEAST_COST,
+        /** Whole lengths from which they are cut, so that little is left over. */
+        LEAST_LENGTH
     }
 
     /**

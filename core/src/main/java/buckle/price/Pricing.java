@@ -50,11 +50,23 @@ public final class Pricing {
             Rates rates,
             JobTerms job,
             LocalDate today) {
-        return new Pricing(rates, job, today).price(fence, takeoff, book);
+        return of(fence, takeoff, takeoff, book, rates, job, today);
     }
 
-    private Price price(List<LaidLine> fence, List<TakeoffLine> takeoff, PriceBook book) {
-        Buying.Bill bill = Buying.of(takeoff, book, rates, Map.of());
+    /** @param bought the takeoff as it is bought: whole lengths from which something of it is cut */
+    public static Price of(
+            List<LaidLine> fence,
+            List<TakeoffLine> takeoff,
+            List<TakeoffLine> bought,
+            PriceBook book,
+            Rates rates,
+            JobTerms job,
+            LocalDate today) {
+        return new Pricing(rates, job, today).price(fence, takeoff, bought, book);
+    }
+
+    private Price price(List<LaidLine> fence, List<TakeoffLine> takeoff, List<TakeoffLine> wanted, PriceBook book) {
+        Buying.Bill bill = Buying.of(wanted, book, rates, Map.of());
         told(bill, book);
         List<Labour.Line> labour = Labour.of(fence, takeoff, rates.crew().pace().doubleValue());
         double hours = labour.stream().mapToDouble(Labour.Line::hours).sum();

@@ -17,6 +17,9 @@ import java.util.Optional;
  * @param unused ids of what the heap has and the fence does not take
  */
 public record Reach(List<Line> lines, List<Line> besides, List<String> unused) {
+    static final int MOST_ITEMS = 500;
+    static final double MOST_QUANTITY = 10_000_000;
+
     public Reach {
         lines = List.copyOf(lines);
         besides = List.copyOf(besides);
@@ -96,6 +99,23 @@ public record Reach(List<Line> lines, List<Line> besides, List<String> unused) {
         }
         int rounds = (int) Math.floor(haveM / aroundM + 1e-9);
         return new Rounds(rounds, Math.max(0, haveM - rounds * aroundM));
+    }
+
+    /**
+     * A row of posts set out by steps.
+     *
+     * @param posts from the first on, every so many steps
+     * @param leftM from the last of them to the end
+     */
+    public record Paced(int posts, double leftM) {}
+
+    /** @param everyM length of the steps from post to post together */
+    public static Paced paced(double lengthM, double everyM) {
+        if (!(everyM > 0) || !(lengthM >= 0)) {
+            throw new IllegalArgumentException("a row has a length, and its posts stand apart");
+        }
+        int gaps = (int) Math.floor(lengthM / everyM + 1e-9);
+        return new Paced(gaps + 1, Math.max(0, lengthM - gaps * everyM));
     }
 
     /** From post to post when so many stand on a line: all round they have as many gaps, else one fewer. */

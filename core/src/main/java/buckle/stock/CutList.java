@@ -12,11 +12,14 @@ import buckle.layout.PostKind;
 import buckle.material.Fitting;
 import buckle.material.PostStock;
 import buckle.material.Product;
+import buckle.material.Use;
 import buckle.price.PriceBook;
 import buckle.price.PriceBook.Item;
 import buckle.price.PriceBook.Offer;
 import buckle.price.PriceBook.Unit;
+import buckle.rulebook.Values;
 import buckle.spec.Spec;
+import buckle.stock.JoinedCuts.Run;
 import buckle.takeoff.Part;
 import buckle.takeoff.Parts;
 import java.math.BigDecimal;
@@ -32,15 +35,20 @@ import java.util.OptionalInt;
 import java.util.OptionalLong;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.function.BiFunction;
 import java.util.function.DoubleConsumer;
+import java.util.function.Function;
 
 /**
- * What of a fence is cut to length, and from what: timber and pipe posts, rails and cable; first from what lies in the yard, then
- * from what is sold at least cost. Wire is cut pull by pull as it is hung, so that no joint lies in a brace (S14).
+ * What of a fence is cut to length, and from what: timber and pipe posts, rails, cable, conduit and wire; first from what lies in the
+ * yard, then from what is sold at least cost. Conduit and wire may be joined, wire never within a brace (S14).
  */
 public final class CutList {
     /** What the saw takes is less than the tape's error on a post. */
     private static final int SAW_MM = 0;
+
+    /** Shorter ends of conduit are not worth a coupling. Ours. */
+    private static final int LEAST_CONDUIT_MM = 300;
 
     private static final double MM = 1000;
     private static final BigDecimal MM_PER_FT = new BigDecimal("304.8");
@@ -67,7 +75,9 @@ public final class CutList {
         /** Money; what lies in the yard costs nothing. */
         LEAST_COST,
         /** Length that is bought, so that little is left over. */
-        LEAST_LENGTH
+        LEAST_LENGTH,
+        /** Joints of wire and conduit; then money. */
+        FEWEST_JOINTS
     }
 
     /**
@@ -75,9 +85,12 @@ public final class CutList {
      *
      * @param plan its cost and bound are cents, or millimetres bought, as was aimed for
      * @param cents what is bought costs
-     * @param eachCents cost when each piece is bought in the length that fits it; empty where one of them is not sold
+     * @param eachCents cost when each piece is bought in the length that fits it; empty where one of them is not sold, and of what
+     *     may be joined
+     * @param joints of wire or conduit; empty of what is never joined
      */
-    public record Sheet(String material, String name, CutPlan plan, long cents, OptionalLong eachCents) {}
+    public record Sheet(
+            String material, String name, CutPlan plan, long cents, OptionalLong eachCents, OptionalInt joints) {}
 
     /** What cannot be planned: nothing as long as a piece is sold or lies in the yard. */
     public record Missing(String name, int lengthMm) {}
@@ -90,10 +103,15 @@ public final class CutList {
         }
     }
 
-    /** A material and the pieces of it. */
-    private record Material(String id, String name, Map<String, Map<Integer, Integer>> pieces) {
+    /**
+     * A material and the pieces of it.
+     *
+     * @param leastRestMm of what may be joined, the shortest rest that is joined on; 0 of what may not
+     */
+    private record Material(
+            String id, String name, Map<String, Map<Integer, Integer>> pieces, List<Run> runs, int leastRestMm) {
         static Material of(String id, String name) {
-            return new Material(id, name, new LinkedHashMap<>());
+            return new Material(id, name, new LinkedHashMap<>(), List.of(), 0);
         }
 
         void add(String label, double lengthM, int count) {
@@ -104,6 +122,18 @@ public final class CutList {
     /** @param progress is told shares from 0 to 1 */
     public static Plans of(
             Layout layout, Spec spec, PriceBook book, List<StockLot> yard, Aim aim, DoubleConsumer progress) {
+        return of(layout, spec, book, yard, aim, CutPlanner::plan, progress);
+    }
+
+    /** @param planner plans one material, telling its progress */
+    public static Plans of(
+            Layout layout,
+            Spec spec,
+            PriceBook book,
+            List<StockLot> yard,
+            Aim aim,
+            BiFunction<CutOrder, DoubleConsumer, CutPlan> planner,
+            DoubleConsumer progress) {
         Map<String, Material> materials = materials(layout, spec);
         List<Sheet> sheets = new ArrayList<>();
         List<Missing> missing = new ArrayList<>();
@@ -112,11 +142,25 @@ public final class CutList {
             double from = (double) done++ / materials.size();
             double share = 1.0 / materials.size();
             List<Stock> stock = stock(m.id(), book, yard);
+            Function<CutOrder, CutPlan> told = o -> planner.apply(o, s -> progress.accept(from + share * s));
+            if (m.leastRestMm() > 0) {
+                JoinedCuts.of(m.runs(), stock, m.leastRestMm(), aim, told)
+                        .ifPresentOrElse(
+                                j -> sheets.add(new Sheet(
+                                        m.id(),
+                                        m.name(),
+                                        j.plan(),
+                                        cents(j.plan(), stock),
+                                        OptionalLong.empty(),
+                                        OptionalInt.of(j.joints()))),
+                                () -> missing.add(new Missing(m.name(), longestMm(m.runs()))));
+                continue;
+            }
             List<Piece> pieces = possible(m, stock, missing);
             if (!pieces.isEmpty()) {
-                CutOrder order = new CutOrder(pieces, aimed(stock, aim), SAW_MM);
-                CutPlan plan = CutPlanner.plan(order, s -> progress.accept(from + share * s));
-                sheets.add(new Sheet(m.id(), m.name(), plan, cents(plan, stock), each(pieces, stock)));
+                CutPlan plan = told.apply(new CutOrder(pieces, aimed(stock, aim), SAW_MM));
+                sheets.add(new Sheet(
+                        m.id(), m.name(), plan, cents(plan, stock), each(pieces, stock), OptionalInt.empty()));
             }
         }
         return new Plans(sheets, missing);
@@ -150,7 +194,7 @@ public final class CutList {
     }
 
     private static List<Stock> aimed(List<Stock> stock, Aim aim) {
-        return aim == Aim.LEAST_COST
+        return aim != Aim.LEAST_LENGTH
                 ? stock
                 : stock.stream()
                         .map(s -> new Stock(
@@ -180,7 +224,8 @@ public final class CutList {
                 }
             }
         }
-        for (Part part : Parts.of(layout, spec)) {
+        List<Part> parts = Parts.of(layout, spec);
+        for (Part part : parts) {
             if (part.product() instanceof Product.Rail(double lengthM)) {
                 all.computeIfAbsent("rail", i -> Material.of(i, "rail"))
                         .add("rail", lengthM, (int) Math.round(part.quantity()));
@@ -193,7 +238,42 @@ public final class CutList {
                         .add(fitting.text(), part.quantity() / m.wires(), (int) m.wires());
             }
         }
+        WireRunCuts.of(layout, parts)
+                .forEach((product, runs) -> all.put(
+                        product.id(),
+                        new Material(
+                                product.id(),
+                                product.conductor().text(),
+                                Map.of(),
+                                runs,
+                                mm(Values.S14_LEAST_REST_M))));
+        conduit(parts).ifPresent(runs -> {
+            Product product = Product.of(Fitting.CONDUIT);
+            all.put(product.id(), new Material(product.id(), Fitting.CONDUIT.text(), Map.of(), runs, LEAST_CONDUIT_MM));
+        });
         return all;
+    }
+
+    /** Under gates and up the posts beside them; straight lengths are put together with couplings. */
+    private static Optional<List<Run>> conduit(List<Part> parts) {
+        List<Run> runs = parts.stream()
+                .filter(p -> p.product() instanceof Product.Piece(Fitting f) && f == Fitting.CONDUIT)
+                .filter(p -> p.terms() instanceof Part.Terms.Metres m && m.wires() > 0)
+                .map(p -> {
+                    long count = ((Part.Terms.Metres) p.terms()).wires();
+                    return new Run(
+                            p.use() == Use.RISER ? "up the post" : "under the gate",
+                            mm(p.quantity() / count),
+                            (int) count,
+                            List.of());
+                })
+                .filter(r -> r.lengthMm() > 0)
+                .toList();
+        return runs.isEmpty() ? Optional.empty() : Optional.of(runs);
+    }
+
+    private static int longestMm(List<Run> runs) {
+        return runs.stream().mapToInt(Run::lengthMm).max().orElse(0);
     }
 
     /** Gate posts are not cut: they stay as long as P13 and the job's units have them sold. */

@@ -5,6 +5,7 @@ import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.Trial;
 import buckle.design.Design;
 import buckle.land.Surroundings;
+import buckle.layout.LaidLine;
 import buckle.layout.LineLayout;
 import buckle.layout.PostKind;
 import buckle.price.JobTerms;
@@ -16,6 +17,8 @@ import buckle.price.Pricing;
 import buckle.price.Rates;
 import buckle.rulebook.Standing;
 import buckle.spec.Plan;
+import buckle.stock.CutList;
+import buckle.stock.CutPurchase;
 import buckle.takeoff.TakeoffLine;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
@@ -71,7 +74,14 @@ public record Variant(
             LocalDate today) {
         Design design = Design.of(plan, around);
         List<LineLayout> lines = design.layout().lines();
-        Price price = Pricing.of(design.laid().fence().lines(), design.takeoff(), book, rates, job, today);
+        List<LaidLine> fence = design.laid().fence().lines();
+        List<TakeoffLine> bought = CutPurchase.aim(job.cutting())
+                .map(aim -> CutPurchase.of(
+                        design.takeoff(), CutList.of(design.layout(), plan.spec(), book, List.of(), aim, share -> {})))
+                .orElse(design.takeoff());
+        Price price = Pricing.of(fence, design.takeoff(), bought, book, rates, job, today);
+        // What is renewed later is bought piece by piece.
+        Price alone = bought == design.takeoff() ? price : Pricing.of(fence, design.takeoff(), book, rates, job, today);
         Optional<Electrics> electrics = ElectricsPlanner.of(plan, design.laid(), around, Trial.NONE, Set.of());
         double length = lines.stream().mapToDouble(LineLayout::slopeLengthM).sum();
         Map<PostKind, Long> posts = design.layout().counts();
@@ -102,11 +112,17 @@ public record Variant(
                         .mapToDouble(b -> b.load().day().upliftN())
                         .max()
                         .orElse(0),
-                life(price, design.takeoff(), book, rates, length, terms));
+                life(price.net(), alone, design.takeoff(), book, rates, length, terms));
     }
 
     private static Life life(
-            Price price, List<TakeoffLine> takeoff, PriceBook book, Rates rates, double lengthM, LifeTerms terms) {
+            BigDecimal net,
+            Price price,
+            List<TakeoffLine> takeoff,
+            PriceBook book,
+            Rates rates,
+            double lengthM,
+            LifeTerms terms) {
         Map<String, OptionalDouble> lives = new HashMap<>();
         book.items().forEach(i -> lives.put(i.code(), i.lifeYears()));
         BigDecimal renewals = BigDecimal.ZERO;
@@ -130,8 +146,7 @@ public record Variant(
         BigDecimal upkeep = rates.crew()
                 .hourCost()
                 .multiply(BigDecimal.valueOf(terms.upkeepHoursPerKm() * lengthM / M_PER_KM * terms.years()));
-        return new Life(
-                cents(renewals), cents(upkeep), cents(price.net().add(renewals).add(upkeep)), without);
+        return new Life(cents(renewals), cents(upkeep), cents(net.add(renewals).add(upkeep)), without);
     }
 
     /** Of putting a product up once more. */

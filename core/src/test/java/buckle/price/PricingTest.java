@@ -122,7 +122,8 @@ class PricingTest {
                 Optional.empty(),
                 List.of(new JobTerms.Extra("water trough", dec("2"), dec("50.00"), "")),
                 List.of(),
-                "");
+                "",
+                JobTerms.Cutting.EACH);
         Price price = Pricing.of(List.of(), List.of(), PriceBook.EMPTY, rates, job, TODAY);
         // 100 + 10 + 5 = 115 costs; 115 / 0.8 = 143.75 asked; 6.25 % of it 8.984375, so 8.98.
         assertThat(price.sums().cost()).isEqualByComparingTo("115.00");

@@ -3,6 +3,7 @@ package buckle.reach;
 import static buckle.Fences.line;
 import static buckle.Fences.site;
 import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.design.Design;
@@ -11,6 +12,7 @@ import buckle.material.Conductor;
 import buckle.material.PostStock;
 import buckle.reach.Reach.HeapItem;
 import buckle.reach.Wish.Shape;
+import buckle.site.BadInput;
 import buckle.spec.BraceKind;
 import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
@@ -112,6 +114,33 @@ class ReachTest {
         double ft = 0.3048;
         assertThat(feet(Reach.spacingM(2640 * ft, 140, true))).isEqualTo("18.9");
         assertThat(feet(Reach.spacingM(2640 * ft, 140, false))).isEqualTo("19.0");
+    }
+
+    /** Nine steps of 3 ft on 737 ft: 28 posts, and 8 ft to the end. Common practice. */
+    @Test
+    void nineSteps() {
+        double ft = 0.3048;
+        Reach.Paced row = Reach.paced(737 * ft, 27 * ft);
+        assertThat(row.posts()).isEqualTo(28);
+        assertThat(row.leftM() / ft).isCloseTo(8, within(1e-6));
+        assertThat(Reach.paced(27 * 27 * ft, 27 * ft)).satisfies(r -> {
+            assertThat(r.posts()).isEqualTo(28);
+            assertThat(r.leftM()).isCloseTo(0, within(1e-6));
+        });
+    }
+
+    /** Names differ in more than case; nothing less than nothing lies in a heap. */
+    @Test
+    void kits() {
+        var wire = List.of(new HeapItem("wire.ht-12-5", 400));
+        new Kits(List.of(new Kits.Kit("Half an acre", wire), new Kits.Kit("Barn", List.of()))).check();
+        assertThatThrownBy(() -> new Kits(List.of(new Kits.Kit("Barn", wire), new Kits.Kit("barn ", wire))).check())
+                .isInstanceOf(BadInput.class)
+                .hasMessageContaining("barn");
+        for (double no : new double[] {-1, Double.NaN, 1e12}) {
+            Kits kits = new Kits(List.of(new Kits.Kit("Barn", List.of(new HeapItem("wire.ht-12-5", no)))));
+            assertThatThrownBy(kits::check).isInstanceOf(BadInput.class);
+        }
     }
 
     /** 500 ft round 130 ft: three rounds and 110 ft left. Common practice. */

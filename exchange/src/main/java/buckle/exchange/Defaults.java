@@ -1,5 +1,6 @@
 package buckle.exchange;
 
+import buckle.price.JobTerms;
 import buckle.pulse.EnergizerRating;
 import buckle.site.Gate;
 import buckle.site.LineBook;
@@ -30,7 +31,9 @@ public final class Defaults {
             LineBook.class,
             LineBook.EMPTY,
             Decisions.class,
-            Decisions.NONE);
+            Decisions.NONE,
+            JobTerms.Cutting.class,
+            JobTerms.Cutting.EACH);
 
     private Defaults() {}
 

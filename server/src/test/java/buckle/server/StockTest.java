@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.server.Server.Answer;
+import java.nio.charset.StandardCharsets;
 import java.sql.Connection;
 import java.sql.DriverManager;
 import java.sql.ResultSet;
@@ -305,6 +306,77 @@ class StockTest {
                 .isEqualTo(404);
         assertThat(tick(UUID.randomUUID().toString(), 1, "LOADED").status()).isEqualTo(404);
         assertThat(count(coil, 77, 0, "Loft", "end of test").status()).isEqualTo(200);
+    }
+
+    /** Kits are kept for the house; of two who change them at once the later is told; what nobody sells is kept and named. */
+    @Test
+    void kits() {
+        JsonNode before = server.get("/api/kits").json();
+        ObjectNode save =
+                Server.object().put("baseRevision", before.path("revision").asInt());
+        save.putArray("kits")
+                .addObject()
+                .put("name", "Half an acre")
+                .putArray("items")
+                .add(Server.object().put("product", "no.such-thing").put("quantity", 3))
+                .add(Server.object().put("product", "wire.ht-12-5").put("quantity", 400));
+        Answer stored = server.put("/api/kits", save);
+        assertThat(stored.status()).as(stored.text()).isEqualTo(200);
+        assertThat(server.put("/api/kits", save).json()).as("sent again").isEqualTo(stored.json());
+        assertThat(stored.json().path("unknown").path(0).asString()).isEqualTo("no.such-thing");
+        assertThat(server.get("/api/kits").json()).isEqualTo(stored.json());
+        ObjectNode late = save.deepCopy();
+        late.withArray("/kits").addObject().put("name", "Barn").putArray("items");
+        assertThat(server.put("/api/kits", late).json().path("code").asString()).isEqualTo("kits.stale");
+        ObjectNode bad = save.deepCopy()
+                .put("baseRevision", stored.json().path("revision").asInt());
+        bad.withArray("/kits").addObject().put("name", "half an acre ").putArray("items");
+        assertThat(server.put("/api/kits", bad).text()).contains("Two kits are called");
+    }
+
+    /** Bought by the cut list, price and load sheet have its bars, and both the same of them; terms stored before there were cuts open. */
+    @Test
+    void boughtByTheCutList() {
+        String job = server.openDemo("orchard-ring.geojson");
+        emptyTheYard();
+        JsonNode terms = server.get("/api/jobs/" + job + "/terms").json();
+        assertThat(terms.path("terms").path("cutting").asString()).isEqualTo("EACH");
+        ObjectNode save = Server.object().put("baseSaveNo", terms.path("saveNo").asLong());
+        save.set("terms", ((ObjectNode) terms.path("terms").deepCopy()).put("cutting", "LEAST_COST"));
+        Answer stored = server.put("/api/jobs/" + job + "/terms", save);
+        assertThat(stored.status()).as(stored.text()).isEqualTo(200);
+        JsonNode cuts = server.get("/api/jobs/" + job + "/cuts").json();
+        Map<String, Long> bars = new HashMap<>();
+        for (JsonNode sheet : cuts.path("sheets")) {
+            String material = sheet.path("material").asString();
+            if (material.startsWith("post.") || material.equals("rail")) {
+                for (JsonNode bar : sheet.path("bars")) {
+                    String product =
+                            material + "." + Math.round(bar.path("lengthM").asDouble() * 1000);
+                    bars.merge(product, bar.path("times").asLong(), Long::sum);
+                }
+            }
+        }
+        assertThat(bars).isNotEmpty();
+        JsonNode sheet = make(job, UUID.randomUUID());
+        Map<String, Long> loaded = new HashMap<>();
+        for (JsonNode p : sheet.path("sheet").path("planned")) {
+            String product = p.path("product").asString();
+            if (product.startsWith("post.timber") || product.startsWith("post.pipe") || product.startsWith("rail.")) {
+                loaded.merge(product, Math.round(p.path("counted").asDouble()), Long::sum);
+            }
+        }
+        assertThat(loaded).isEqualTo(bars);
+        byte[] pdf = server.get("/api/jobs/" + job + "/cut-list.pdf").body();
+        assertThat(new String(pdf, 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
+        assertThat(server.send(server.request(
+                                        "/api/load-sheets/" + sheet.path("id").asString())
+                                .DELETE())
+                        .status())
+                .isEqualTo(200);
+        save.put("baseSaveNo", stored.json().path("saveNo").asLong());
+        save.set("terms", terms.path("terms"));
+        assertThat(server.put("/api/jobs/" + job + "/terms", save).status()).isEqualTo(200);
     }
 
     /** Two make out a sheet of one job at the same moment: one sheet, and whoever was later is told. */

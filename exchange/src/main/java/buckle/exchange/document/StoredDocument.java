@@ -6,6 +6,7 @@ import buckle.price.Firm;
 import buckle.price.JobTerms;
 import buckle.price.PriceBook;
 import buckle.price.Quote;
+import buckle.reach.Kits;
 import buckle.spec.Plan;
 import buckle.spec.School;
 import buckle.stock.LoadSheet;
@@ -51,6 +52,9 @@ public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<Object
     /** What was to go on a truck. */
     public static final StoredDocument<LoadSheet> LOAD_SHEET =
             new StoredDocument<>("load sheet", LoadSheet.class, List.of());
+
+    /** Named heaps of material. */
+    public static final StoredDocument<Kits> KITS = new StoredDocument<>("kits", Kits.class, List.of());
 
     public StoredDocument {
         upgrades = List.copyOf(upgrades);

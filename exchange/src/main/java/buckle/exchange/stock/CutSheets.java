@@ -14,6 +14,7 @@ import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
+import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
@@ -34,6 +35,7 @@ public final class CutSheets {
      * @param optimal whether none is better, to the cent or the millimetre
      * @param gapPercent how far it lies above what no plan can go under
      * @param eachCost when every piece is bought in the length that fits it
+     * @param joints of what may be joined
      */
     public record CutSheet(
             String material,
@@ -44,6 +46,7 @@ public final class CutSheets {
             boolean optimal,
             double gapPercent,
             Optional<BigDecimal> eachCost,
+            OptionalInt joints,
             double leftM) {}
 
     /** So many alike lengths and what is cut from each. */
@@ -70,10 +73,11 @@ public final class CutSheets {
                 Dialect.text(s.name(), units),
                 plan.bars().stream().map(b -> bar(b, units)).toList(),
                 money(s.cents()),
-                aim == CutList.Aim.LEAST_COST ? Optional.of(money(Math.ceil(plan.bound() - 1e-6))) : Optional.empty(),
+                aim != CutList.Aim.LEAST_LENGTH ? Optional.of(money(Math.ceil(plan.bound() - 1e-6))) : Optional.empty(),
                 plan.optimal(),
                 100 * plan.gap(),
                 s.eachCents().isPresent() ? Optional.of(money(s.eachCents().getAsLong())) : Optional.empty(),
+                s.joints(),
                 plan.leftMm() / MM);
     }
 

@@ -229,7 +229,7 @@ class DesignController {
                     new DesignAnswer(
                             DesignView.of(design, spec.units()),
                             Assessor.assess(design.layout(), spec, order.readings()),
-                            prices.estimate(design, order.terms())));
+                            prices.estimate(design, spec, order.terms())));
         });
     }
 
@@ -281,7 +281,10 @@ class DesignController {
                                             worked.around(),
                                             p.trial(),
                                             Electrics.Part.CURVE)),
-                            prices.estimate(design, order.terms())));
+                            // Cuts are planned when the hand has let go.
+                            order.terms().map(JobTerms::cutting).orElse(JobTerms.Cutting.EACH) == JobTerms.Cutting.EACH
+                                    ? prices.estimate(design, spec, order.terms())
+                                    : Optional.empty()));
         });
     }
 

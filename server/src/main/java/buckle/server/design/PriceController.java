@@ -49,8 +49,9 @@ class PriceController {
     PriceView price(@RequestBody PriceOrder order) {
         return queue.run(Kind.COMPUTATION, () -> {
             Design design = designs.of(order.plan(), order.land()).design();
-            Price price =
-                    prices.price(design, order.terms().orElse(JobTerms.USUAL)).price();
+            Price price = prices.price(
+                            design, order.plan().spec(), order.terms().orElse(JobTerms.USUAL))
+                    .price();
             return PriceView.of(price, order.plan().spec().units());
         });
     }

@@ -3,9 +3,12 @@ package buckle.server.design;
 import buckle.design.Design;
 import buckle.land.Land;
 import buckle.message.English;
+import buckle.price.Price;
+import buckle.reach.Kits;
 import buckle.reach.Reach;
 import buckle.reach.Spacing;
 import buckle.reach.Wish;
+import buckle.server.prices.PriceService;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
 import buckle.site.BadInput;
@@ -14,12 +17,18 @@ import buckle.spec.Spec;
 import buckle.units.UnitSystem;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.math.BigDecimal;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.stream.Collectors;
+import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.RequestParam;
 import org.springframework.web.bind.annotation.RestController;
 
 /** What a heap of material is enough for; nothing here is stored. */
@@ -27,14 +36,16 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/reach")
 @Tag(name = "takeoff")
 class ReachController {
-    private static final int MOST_ITEMS = 500;
-    private static final double MOST_QUANTITY = 10_000_000;
     private static final double MOST_RATIO = 100;
+    private static final double MOST_PACED_M = 100_000;
+    private static final int MOST_STEPS = 1000;
 
     private final Designs designs;
+    private final PriceService prices;
     private final WorkQueue queue;
 
-    ReachController(Designs designs, WorkQueue queue) {
+    ReachController(Designs designs, PriceService prices, WorkQueue queue) {
+        this.prices = prices;
         this.designs = designs;
         this.queue = queue;
     }
@@ -75,6 +86,7 @@ class ReachController {
      *
      * @param spacingM from post to post with which it would just reach; empty where posts are not what decides
      * @param rounds of what goes by the metre, round a fence that is one ring
+     * @param toBuy packs that cover what it is short of
      */
     record ReachAnswer(
             boolean reaches,
@@ -82,24 +94,59 @@ class ReachController {
             List<ReachLine> besides,
             List<String> unused,
             OptionalDouble spacingM,
-            List<RoundsOf> rounds) {
-        static ReachAnswer of(Reach reach, UnitSystem units) {
-            return of(reach, units, OptionalDouble.empty(), List.of());
-        }
-
-        static ReachAnswer of(Reach reach, UnitSystem units, OptionalDouble spacingM, List<RoundsOf> rounds) {
+            List<RoundsOf> rounds,
+            HeapPurchase toBuy) {
+        static ReachAnswer of(
+                Reach reach, UnitSystem units, OptionalDouble spacingM, List<RoundsOf> rounds, HeapPurchase toBuy) {
             return new ReachAnswer(
                     reach.reaches(),
                     reach.lines().stream().map(l -> ReachLine.of(l, units)).toList(),
                     reach.besides().stream().map(l -> ReachLine.of(l, units)).toList(),
                     reach.unused(),
                     spacingM,
-                    rounds);
+                    rounds,
+                    toBuy);
         }
     }
 
-    /** The largest fence, if there is any; with what it takes. */
-    record Largest(double lengthM, double areaM2, ReachAnswer reach) {}
+    /** So many packs of a supplier. */
+    record HeapPack(String product, String supplier, String code, String pack, int count, BigDecimal cost) {}
+
+    /**
+     * What a heap is short of, with the allowances of the house.
+     *
+     * @param unpriced products that are short and that nobody sells
+     */
+    record HeapPurchase(String currency, List<HeapPack> packs, BigDecimal cost, List<String> unpriced) {}
+
+    private HeapPurchase toBuy(Reach reach, Design design, List<Reach.HeapItem> heap) {
+        Set<String> wanted = reach.lines().stream()
+                .filter(l -> l.shortBy() > 0)
+                .map(Reach.Line::product)
+                .collect(Collectors.toSet());
+        Map<String, Double> have =
+                heap.stream().collect(Collectors.toMap(Reach.HeapItem::product, Reach.HeapItem::quantity, Double::sum));
+        PriceService.ToBuy buy = prices.toBuy(
+                design.takeoff().stream()
+                        .filter(t -> wanted.contains(t.product().id()))
+                        .toList(),
+                have);
+        return new HeapPurchase(
+                buy.currency(),
+                buy.purchase().material().stream()
+                        .flatMap(m -> m.bought().stream()
+                                .map(b -> new HeapPack(
+                                        m.product(), b.supplier(), b.code(), b.pack(), b.count(), b.cost())))
+                        .toList(),
+                buy.purchase().material().stream().map(Price.Material::cost).reduce(BigDecimal.ZERO, BigDecimal::add),
+                buy.purchase().material().stream()
+                        .filter(m -> m.bought().isEmpty())
+                        .map(Price.Material::product)
+                        .toList());
+    }
+
+    /** The largest fence, if there is any, and what runs out then. */
+    record Largest(double lengthM, double areaM2, Optional<ReachLine> binds) {}
 
     /** Empty when the heap is not enough for a few steps of it. */
     record WishAnswer(Optional<Largest> largest) {}
@@ -109,7 +156,7 @@ class ReachController {
             operationId = "reach",
             summary = "Whether a heap of material is enough for a plan, and what runs out first")
     ReachAnswer reach(@RequestBody ReachOrder order) {
-        check(order.heap());
+        Kits.checkHeap(order.heap());
         return queue.run(Kind.COMPUTATION, () -> {
             Designs.Worked worked = designs.of(order.plan(), order.land());
             Reach reach = Reach.of(order.heap(), worked.design().takeoff());
@@ -118,7 +165,8 @@ class ReachController {
                     reach,
                     order.plan().spec().units(),
                     posts ? Spacing.closest(order.heap(), order.plan(), worked.around()) : OptionalDouble.empty(),
-                    rounds(reach, worked.design()));
+                    rounds(reach, worked.design()),
+                    toBuy(reach, worked.design(), order.heap()));
         });
     }
 
@@ -140,7 +188,7 @@ class ReachController {
     @PostMapping("/largest")
     @Operation(operationId = "largest", summary = "The largest fence of a shape that a heap of material is enough for")
     WishAnswer largest(@RequestBody WishOrder order) {
-        check(order.heap());
+        Kits.checkHeap(order.heap());
         if (!(order.ratio() >= 1 && order.ratio() <= MOST_RATIO)) {
             throw new BadInput("reach.ratio", "ratio", "A rectangle is 1 to 100 times as long as wide.");
         }
@@ -150,20 +198,23 @@ class ReachController {
                         .map(w -> new Largest(
                                 w.lengthM(),
                                 w.areaM2(),
-                                ReachAnswer.of(w.reach(), order.spec().units())))));
+                                w.reach()
+                                        .binds()
+                                        .map(l -> ReachLine.of(l, order.spec().units()))))));
     }
 
-    private static void check(List<Reach.HeapItem> heap) {
-        if (heap.size() > MOST_ITEMS) {
-            throw new BadInput("reach.items", "heap", "A heap has at most 500 kinds of things.");
+    @GetMapping("/paced")
+    @Operation(operationId = "paced", summary = "How many posts stand in a row that is set out by steps")
+    Reach.Paced paced(@RequestParam double lengthM, @RequestParam int steps, @RequestParam double stepM) {
+        if (!(lengthM >= 0 && lengthM <= MOST_PACED_M)
+                || !(stepM >= 0.3 && stepM <= 3)
+                || steps < 1
+                || steps > MOST_STEPS) {
+            throw new BadInput(
+                    "reach.paced",
+                    "stepM",
+                    "A row has up to 100 km, a step 0.3 to 3 m, and 1 to 1,000 steps from post to post.");
         }
-        for (Reach.HeapItem item : heap) {
-            if (!(item.quantity() >= 0 && item.quantity() <= MOST_QUANTITY)) {
-                throw new BadInput(
-                        "reach.quantity",
-                        "heap",
-                        "“" + item.product() + "”: between 0 and 10,000,000 can lie in a heap.");
-            }
-        }
+        return Reach.paced(lengthM, steps * stepM);
     }
 }

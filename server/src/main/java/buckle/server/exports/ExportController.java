@@ -114,7 +114,9 @@ class ExportController {
     ResponseEntity<byte[]> priced(@PathVariable UUID id) {
         return queue.run(Kind.PAPER, () -> {
             Whole job = laidOut(id);
-            Price price = prices.price(job.design(), prices.terms(id).terms()).price();
+            Price price = prices.price(
+                            job.design(), job.plan().spec(), prices.terms(id).terms())
+                    .price();
             return file(
                     job.row(),
                     "takeoff.xlsx",

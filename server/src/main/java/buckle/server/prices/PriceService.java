@@ -14,6 +14,10 @@ import buckle.server.jobs.JobService;
 import buckle.server.revisions.RevisionStore;
 import buckle.server.web.RequestRefused;
 import buckle.spec.Plan;
+import buckle.spec.Spec;
+import buckle.stock.CutPurchase;
+import buckle.stock.Loading;
+import buckle.stock.StockLot;
 import buckle.takeoff.TakeoffLine;
 import buckle.variant.LifeTerms;
 import buckle.variant.Variant;
@@ -34,10 +38,17 @@ public class PriceService {
     private final FirmService firms;
     private final RevisionStore<JobTerms> terms;
     private final JobService jobs;
+    private final CutPlans cuts;
     private final Clock clock;
 
     PriceService(
-            PriceBookService books, FirmService firms, RevisionStore<JobTerms> terms, JobService jobs, Clock clock) {
+            PriceBookService books,
+            FirmService firms,
+            RevisionStore<JobTerms> terms,
+            JobService jobs,
+            CutPlans cuts,
+            Clock clock) {
+        this.cuts = cuts;
         this.books = books;
         this.firms = firms;
         this.terms = terms;
@@ -99,21 +110,24 @@ public class PriceService {
 
     /** The two figures for the ledger; empty where there is no price book. */
     @Transactional(readOnly = true)
-    public Optional<PriceView.Estimate> estimate(Design design, Optional<JobTerms> job) {
+    public Optional<PriceView.Estimate> estimate(Design design, Spec spec, Optional<JobTerms> job) {
         if (books.book().items().isEmpty() || design.layout().lines().isEmpty()) {
             return Optional.empty();
         }
-        return Optional.of(
-                PriceView.Estimate.of(price(design, job.orElse(JobTerms.USUAL)).price()));
+        return Optional.of(PriceView.Estimate.of(
+                price(design, spec, job.orElse(JobTerms.USUAL)).price()));
     }
 
     /** Of a design, with terms of a job that need not be stored yet. */
     @Transactional(readOnly = true)
-    public Priced price(Design design, JobTerms job) {
+    public Priced price(Design design, Spec spec, JobTerms job) {
         TermsCheck.check(job);
         Firm firm = firms.state().firm();
+        PriceBook book = book(firm);
+        // What lies in the yard is sold at the book's price too, so it does not change how a job is priced.
+        List<TakeoffLine> bought = asCut(design, spec, book, job.cutting(), List.of());
         Price price =
-                Pricing.of(design.laid().fence().lines(), design.takeoff(), book(firm), firm.rates(), job, today());
+                Pricing.of(design.laid().fence().lines(), design.takeoff(), bought, book, firm.rates(), job, today());
         return new Priced(price, firm, books.book().revision());
     }
 
@@ -127,11 +141,28 @@ public class PriceService {
     /** What has to be bought for a design, and in what currency. */
     public record ToBuy(Purchase purchase, String currency) {}
 
-    /** @param onHand what lies in the yard by product, which is used first */
+    /** @param yard what lies there, which is used first */
     @Transactional(readOnly = true)
-    public ToBuy toBuy(Design design, Map<String, Double> onHand) {
+    public ToBuy toBuy(Design design, Spec spec, JobTerms.Cutting cutting, List<StockLot> yard) {
         Firm firm = firms.state().firm();
-        return new ToBuy(Purchase.of(design.takeoff(), book(firm), firm.rates(), onHand), firm.currency());
+        PriceBook book = book(firm);
+        List<TakeoffLine> bought = asCut(design, spec, book, cutting, yard);
+        return new ToBuy(Purchase.of(bought, book, firm.rates(), Loading.onHand(yard)), firm.currency());
+    }
+
+    /** What a heap is short of for a design, in the cheapest packs. */
+    @Transactional(readOnly = true)
+    public ToBuy toBuy(List<TakeoffLine> takeoff, Map<String, Double> onHand) {
+        Firm firm = firms.state().firm();
+        return new ToBuy(Purchase.of(takeoff, book(firm), firm.rates(), onHand), firm.currency());
+    }
+
+    private List<TakeoffLine> asCut(
+            Design design, Spec spec, PriceBook book, JobTerms.Cutting cutting, List<StockLot> yard) {
+        return CutPurchase.aim(cutting)
+                .map(aim ->
+                        CutPurchase.of(design.takeoff(), cuts.of(design.layout(), spec, book, yard, aim, share -> {})))
+                .orElse(design.takeoff());
     }
 
     LocalDate today() {

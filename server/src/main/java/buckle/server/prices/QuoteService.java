@@ -117,7 +117,7 @@ public class QuoteService {
         Surroundings around = land.around(row.propertyId());
         Design design = Design.of(plan.plan(), around);
         JobTerms terms = prices.terms(job).terms();
-        PriceService.Priced priced = prices.price(design, terms);
+        PriceService.Priced priced = prices.price(design, plan.plan().spec(), terms);
         return Objects.requireNonNull(transaction.execute(status -> {
             mapper.lock();
             Optional<QuoteRow> meanwhile = mapper.sent(request);

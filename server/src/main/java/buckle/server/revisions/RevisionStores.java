@@ -4,6 +4,7 @@ import buckle.exchange.document.StoredDocument;
 import buckle.land.Land;
 import buckle.price.Firm;
 import buckle.price.JobTerms;
+import buckle.reach.Kits;
 import buckle.spec.Plan;
 import buckle.spec.School;
 import java.time.Clock;
@@ -31,6 +32,11 @@ class RevisionStores {
     @Bean
     RevisionStore<Firm> firms(RevisionMapper mapper, Author author, Clock clock) {
         return new RevisionStore<>(StoredDocument.FIRM, mapper, author, clock);
+    }
+
+    @Bean
+    RevisionStore<Kits> kits(RevisionMapper mapper, Author author, Clock clock) {
+        return new RevisionStore<>(StoredDocument.KITS, mapper, author, clock);
     }
 
     @Bean

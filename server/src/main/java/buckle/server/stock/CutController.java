@@ -1,11 +1,15 @@
 package buckle.server.stock;
 
 import buckle.design.Design;
+import buckle.exchange.paper.CutListPdf;
+import buckle.exchange.paper.Paper;
 import buckle.exchange.stock.CutSheets;
 import buckle.exchange.stock.CutSheets.CutAnswer;
+import buckle.price.PriceBook;
 import buckle.server.jobs.JobRow;
 import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
+import buckle.server.prices.CutPlans;
 import buckle.server.prices.PriceService;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
@@ -29,13 +33,21 @@ import org.springframework.web.bind.annotation.RestController;
 class CutController {
     private final StockService stock;
     private final PriceService prices;
+    private final CutPlans cuts;
     private final JobService jobs;
     private final LandService land;
     private final WorkQueue queue;
 
-    CutController(StockService stock, PriceService prices, JobService jobs, LandService land, WorkQueue queue) {
+    CutController(
+            StockService stock,
+            PriceService prices,
+            CutPlans cuts,
+            JobService jobs,
+            LandService land,
+            WorkQueue queue) {
         this.stock = stock;
         this.prices = prices;
+        this.cuts = cuts;
         this.jobs = jobs;
         this.land = land;
         this.queue = queue;
@@ -44,25 +56,53 @@ class CutController {
     @GetMapping("/{id}/cuts")
     @Operation(
             operationId = "cuts",
-            summary = "Posts, rails and cables cut from the yard and from what is sold at least cost")
+            summary = "Posts, rails, cables, conduit and wire cut from the yard and from what is sold")
     CutAnswer cuts(@PathVariable UUID id, @RequestParam(defaultValue = "LEAST_COST") CutList.Aim aim) {
         JobRow job = jobs.find(id);
-        Plan plan = jobs.plan(id).plan();
-        var around = land.around(job.propertyId());
-        return queue.run(Kind.COMPUTATION, () -> {
-            Design design = Design.of(plan, around);
-            var book = prices.book();
-            CutList.Plans plans = CutList.of(design.layout(), plan.spec(), book, stock.yard(), aim, share -> {});
-            return CutSheets.of(plans, aim, book.currency(), plan.spec().units());
-        });
+        return queue.run(Kind.COMPUTATION, () -> planned(job, aim));
+    }
+
+    private CutAnswer planned(JobRow job, CutList.Aim aim) {
+        Plan plan = jobs.plan(job.id()).plan();
+        Design design = Design.of(plan, land.around(job.propertyId()));
+        PriceBook book = prices.book();
+        CutList.Plans plans = cuts.of(design.layout(), plan.spec(), book, stock.yard(), aim, WorkQueue::done);
+        return CutSheets.of(plans, aim, book.currency(), plan.spec().units());
     }
 
     @GetMapping(value = "/{id}/cut-list.csv", produces = "text/csv")
     @Operation(operationId = "cutListCsv", summary = "The cuts as CSV, one row a bar")
     ResponseEntity<byte[]> csv(@PathVariable UUID id, @RequestParam(defaultValue = "LEAST_COST") CutList.Aim aim) {
+        JobRow job = jobs.find(id);
+        return file(
+                "cut-list.csv",
+                "text/csv;charset=UTF-8",
+                queue.run(Kind.PAPER, () -> CutSheets.csv(planned(job, aim))));
+    }
+
+    @GetMapping(value = "/{id}/cut-list.pdf", produces = "application/pdf")
+    @Operation(operationId = "cutListPdf", summary = "The cuts on paper, drawn and listed")
+    ResponseEntity<byte[]> pdf(
+            @PathVariable UUID id,
+            @RequestParam(defaultValue = "LEAST_COST") CutList.Aim aim,
+            @RequestParam(defaultValue = "A4") Paper paper) {
+        JobRow job = jobs.find(id);
+        return file(
+                "cut-list.pdf",
+                "application/pdf",
+                queue.run(
+                        Kind.PAPER,
+                        () -> CutListPdf.write(
+                                new CutListPdf.Heading(job.name(), job.client(), job.property(), aim),
+                                planned(job, aim),
+                                jobs.plan(id).plan().spec().units(),
+                                paper)));
+    }
+
+    private static ResponseEntity<byte[]> file(String name, String type, byte[] content) {
         return ResponseEntity.ok()
-                .header(HttpHeaders.CONTENT_TYPE, "text/csv;charset=UTF-8")
-                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"cut-list.csv\"")
-                .body(CutSheets.csv(cuts(id, aim)));
+                .header(HttpHeaders.CONTENT_TYPE, type)
+                .header(HttpHeaders.CONTENT_DISPOSITION, "attachment; filename=\"" + name + "\"")
+                .body(content);
     }
 }

@@ -1,7 +1,10 @@
 package buckle.server.stock;
 
+import buckle.reach.Kits;
+import buckle.reach.Reach.HeapItem;
 import buckle.server.jobs.DemoJobs;
 import buckle.server.prices.DemoPrices;
+import buckle.server.revisions.RevisionStore;
 import buckle.stock.StockBooking.Ware;
 import java.util.List;
 import java.util.UUID;
@@ -25,9 +28,16 @@ class DemoStock implements SmartInitializingSingleton {
     private final DemoJobs demo;
     private final DemoPrices prices;
     private final StockService stock;
+    private final RevisionStore<Kits> kits;
     private final TransactionTemplate transaction;
 
-    DemoStock(DemoJobs demo, DemoPrices prices, StockService stock, TransactionTemplate transaction) {
+    DemoStock(
+            DemoJobs demo,
+            DemoPrices prices,
+            StockService stock,
+            RevisionStore<Kits> kits,
+            TransactionTemplate transaction) {
+        this.kits = kits;
         this.demo = demo;
         this.prices = prices;
         this.stock = stock;
@@ -50,6 +60,18 @@ class DemoStock implements SmartInitializingSingleton {
             new Lying("fitting.clamp", 0, 18, SHELF),
             new Lying("fitting.sign", 0, 5, SHELF));
 
+    private static final Kits KITS = new Kits(List.of(
+            new Kits.Kit(
+                    "Half acre, two strands",
+                    List.of(
+                            new HeapItem("wire.polywire", 400),
+                            new HeapItem("post.timber-90.1829", 36),
+                            new HeapItem("post.timber-140.2438", 6),
+                            new HeapItem("fitting.sign", 4))),
+            new Kits.Kit(
+                    "Patch kit on the truck",
+                    List.of(new HeapItem("wire.ht-12-5", 60), new HeapItem("fitting.crimp", 40)))));
+
     /** After the price book, which knows the products. */
     @Override
     public void afterSingletonsInstantiated() {
@@ -58,6 +80,7 @@ class DemoStock implements SmartInitializingSingleton {
             if (demo.remember(NAME)) {
                 YARD.forEach(l ->
                         stock.bought(UUID.randomUUID(), new Ware(l.product(), l.lengthM()), l.pieces(), l.place()));
+                kits.open(KitController.HOUSE, KITS);
                 LOG.info("Filled the demo's yard");
             }
         });

@@ -16,7 +16,6 @@ import buckle.server.web.RequestRefused;
 import buckle.site.BadInput;
 import buckle.stock.LoadSheet;
 import buckle.stock.LoadSheet.State;
-import buckle.stock.Loading;
 import buckle.stock.StockBooking;
 import buckle.stock.StockBooking.Account;
 import buckle.stock.StockBooking.Kind;
@@ -120,7 +119,8 @@ public class LoadSheetService {
         PlanState plan = jobs.plan(job);
         Design design = Design.of(plan.plan(), land.around(row.propertyId()));
         List<StockLot> yard = stock.yard();
-        PriceService.ToBuy toBuy = prices.toBuy(design, Loading.onHand(yard));
+        PriceService.ToBuy toBuy = prices.toBuy(
+                design, plan.plan().spec(), prices.terms(job).terms().cutting(), yard);
         LoadSheet sheet = LoadSheetMaker.of(
                 new LoadSheetMaker.Heading(row.name(), row.client(), row.property(), plan.revision(), toBuy.currency()),
                 toBuy.purchase(),

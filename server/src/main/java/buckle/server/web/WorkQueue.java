@@ -5,6 +5,7 @@ import java.time.Duration;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.ExecutionException;
@@ -67,8 +68,11 @@ public class WorkQueue implements DisposableBean {
      * @param running whether it is being worked on
      * @param ahead how many wait before it
      * @param runningMs how long it has been worked on, {@code waitedMs} how long it waited before
+     * @param share of it that is done, where the work tells
      */
-    public record Progress(boolean running, int ahead, long waitedMs, long runningMs) {}
+    public record Progress(boolean running, int ahead, long waitedMs, long runningMs, OptionalDouble share) {}
+
+    private static final ThreadLocal<Piece<?>> UNDER_WAY = new ThreadLocal<>();
 
     private final ThreadPoolExecutor atOnce;
     private final ThreadPoolExecutor longer;
@@ -100,6 +104,7 @@ public class WorkQueue implements DisposableBean {
         private final long number;
         private final long askedNs = System.nanoTime();
         private volatile long startedNs;
+        private volatile OptionalDouble share = OptionalDouble.empty();
 
         Piece(Kind kind, long number, Supplier<T> work) {
             super(work::get);
@@ -110,7 +115,12 @@ public class WorkQueue implements DisposableBean {
         @Override
         public void run() {
             startedNs = System.nanoTime();
-            super.run();
+            UNDER_WAY.set(this);
+            try {
+                super.run();
+            } finally {
+                UNDER_WAY.remove();
+            }
         }
 
         boolean started() {
@@ -128,6 +138,14 @@ public class WorkQueue implements DisposableBean {
         @Override
         public int compareTo(Piece<?> other) {
             return kind == other.kind ? Long.compare(number, other.number) : kind.compareTo(other.kind);
+        }
+    }
+
+    /** Told by work of this queue: how much of it is done, from 0 to 1. */
+    public static void done(double share) {
+        Piece<?> piece = UNDER_WAY.get();
+        if (piece != null) {
+            piece.share = OptionalDouble.of(share);
         }
     }
 
@@ -225,7 +243,8 @@ public class WorkQueue implements DisposableBean {
     /** Where the work of a ticket stands; empty when it is done, or never was. */
     public Optional<Progress> progress(UUID ticket) {
         return Optional.ofNullable(tickets.get(ticket))
-                .map(piece -> new Progress(piece.started(), ahead(piece), piece.waitedMs(), piece.runningMs()));
+                .map(piece ->
+                        new Progress(piece.started(), ahead(piece), piece.waitedMs(), piece.runningMs(), piece.share));
     }
 
     private int ahead(Piece<?> piece) {
