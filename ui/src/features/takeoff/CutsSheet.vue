@@ -64,7 +64,7 @@ const pieces = (b: CutBar) =>
       <h1>Cuts</h1>
       <span class="quiet-text">{{ [job.name, job.clientName].filter(Boolean).join(' · ') }}</span>
       <span class="spring" />
-      <nav class="no-print" aria-label="Files">
+      <nav class="no-print files" aria-label="Files">
         <a :href="file('pdf', 'A4')" data-test="cut-a4">PDF, A4</a>
         <a :href="file('pdf', 'LETTER')">PDF, Letter</a>
         <a :href="file('csv')" data-test="cut-csv">CSV</a>
@@ -164,6 +164,10 @@ header {
   flex-wrap: wrap;
   gap: 14px;
   align-items: baseline;
+}
+.files {
+  display: flex;
+  gap: 12px;
 }
 .spring {
   flex: 1;

@@ -258,9 +258,8 @@ public final class CutList {
     private static Optional<List<Run>> conduit(List<Part> parts) {
         List<Run> runs = parts.stream()
                 .filter(p -> p.product() instanceof Product.Piece(Fitting f) && f == Fitting.CONDUIT)
-                .filter(p -> p.terms() instanceof Part.Terms.Metres m && m.wires() > 0)
                 .map(p -> {
-                    long count = ((Part.Terms.Metres) p.terms()).wires();
+                    long count = p.terms() instanceof Part.Terms.Metres m ? Math.max(1, m.wires()) : 1;
                     return new Run(
                             p.use() == Use.RISER ? "up the post" : "under the gate",
                             mm(p.quantity() / count),

@@ -7,6 +7,7 @@ import buckle.Fences;
 import buckle.cut.CutPlan.Bar;
 import buckle.design.Design;
 import buckle.layout.Post;
+import buckle.material.Fitting;
 import buckle.material.PostStock;
 import buckle.material.Product;
 import buckle.material.Use;
@@ -273,6 +274,34 @@ class CutListTest {
         List<StockLot> yard = List.of(new StockLot(wire, 80, "Shed", 80));
         CutList.Sheet withRest = wire(DESIGN, Spec.USUAL, book, yard, CutList.Aim.FEWEST_JOINTS);
         assertThat(withRest.cents()).isEqualTo(unjoined.cents() - 2000);
+    }
+
+    /** Under a drive gate and up both its posts: cut as counted, joined where sold shorter. */
+    @Test
+    void conduitUnderTheGate() {
+        var gate = Fences.gate("g", GateKind.SWING, 40, 0, 5);
+        Design design = Design.of(
+                Fences.site(
+                        -4,
+                        0,
+                        Fences.line("a", true, 0, 0, 80, 0, 80, 60, 0, 60).withGates(List.of(gate))),
+                Spec.USUAL);
+        double counted = design.takeoff().stream()
+                .filter(t -> t.product().equals(Product.of(Fitting.CONDUIT)))
+                .mapToDouble(TakeoffLine::quantity)
+                .sum();
+        assertThat(counted).isGreaterThan(5);
+        String conduit = Product.of(Fitting.CONDUIT).id();
+        PriceBook book = new PriceBook("USD", List.of(), List.of(roll(conduit, 3, "6.00")));
+        for (CutList.Aim aim : CutList.Aim.values()) {
+            CutList.Sheet sheet =
+                    CutList.of(design.layout(), Spec.USUAL, book, List.of(), aim, s -> {}).sheets().stream()
+                            .filter(s -> s.material().equals(conduit))
+                            .findFirst()
+                            .orElseThrow();
+            assertThat(cutM(sheet)).as("%s", aim).isCloseTo(counted, within(0.1));
+            assertThat(sheet.joints().orElseThrow()).as("%s", aim).isPositive();
+        }
     }
 
     /** As the takeoff counts coils: the same number when they are of the job's own size. */

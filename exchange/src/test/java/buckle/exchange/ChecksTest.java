@@ -185,6 +185,13 @@ class ChecksTest {
                 "common practice",
                 reach,
                 "roundAndRound");
+        elsewhere(
+                "nine steps of 3 ft on 737 ft",
+                "28 posts a row, 8 ft to the end",
+                "28 posts a row",
+                "common practice",
+                reach,
+                "nineSteps");
         String cuts = "core/src/test/java/buckle/cut/CutPlannerTest.java";
         elsewhere(
                 "cuts of 40 small orders, saw and leftovers too",
@@ -207,6 +214,21 @@ class ChecksTest {
                 "linear program over patterns (Gilmore and Gomory)",
                 cuts,
                 "manyLengths");
+        String list = "core/src/test/java/buckle/stock/CutListTest.java";
+        elsewhere(
+                "wire cut from coils, whichever way it runs",
+                "what the takeoff counts",
+                "takeoff, to a tenth of a metre",
+                "two ways through the layout",
+                list,
+                "wireIsCutAsItIsCounted");
+        elsewhere(
+                "material of a job whose posts and rails are bought by the cut list",
+                "the sum of its sheets",
+                "cost of the cut plans",
+                "price beside cut list",
+                list,
+                "thePriceFollowsTheCuts");
         String ledger = "server/src/test/java/buckle/server/StockTest.java";
         elsewhere(
                 "stock after eight people booked at once",

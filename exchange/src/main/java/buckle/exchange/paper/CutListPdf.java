@@ -74,7 +74,8 @@ public final class CutListPdf {
         sheet.joints().ifPresent(n -> sum.add(n == 1 ? "1 joint" : n + " joints"));
         sum.add(Lengths.text(sheet.leftM(), units) + " left over");
         return new Block(
-                sheet.name(),
+                sheet.name().substring(0, 1).toUpperCase(Locale.ROOT)
+                        + sheet.name().substring(1),
                 String.join(", ", sum),
                 sheet.bars().stream().map(b -> row(b, longest)).toList());
     }
