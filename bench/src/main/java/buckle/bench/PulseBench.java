@@ -144,6 +144,6 @@ public class PulseBench {
 
     @Benchmark
     public double[][] thousandShunts() {
-        return variants.withEach(SHUNTS, FIFTY.places);
+        return variants.peaksWithEach(SHUNTS, FIFTY.places);
     }
 }

@@ -23,13 +23,13 @@ final class SingleFaultUpdate {
     private final int[] at;
 
     private final boolean[] shunt;
-    private final int[] meters;
+    private final List<Meter> meters;
     /** By frequency, meter and fault: neighbours in memory are faults, as they are written and read. */
     private final double[] re;
 
     private final double[] im;
 
-    SingleFaultUpdate(Tree tree, LineTable[] tables, Spectrum spectrum, List<Fault> faults, List<Place> metersAt) {
+    SingleFaultUpdate(Tree tree, LineTable[] tables, Spectrum spectrum, List<Fault> faults, List<Meter> meters) {
         this.tree = tree;
         this.tables = tables;
         this.spectrum = spectrum;
@@ -41,8 +41,8 @@ final class SingleFaultUpdate {
             shunt[x] = fault.kind() == Fault.Kind.SHUNT;
             at[x] = shunt[x] ? tree.node(fault.at()) : tree.after(fault.at());
         }
-        meters = metersAt.stream().mapToInt(tree::node).toArray();
-        re = new double[spectrum.count() * meters.length * at.length];
+        this.meters = meters;
+        re = new double[spectrum.count() * meters.size() * at.length];
         im = new double[re.length];
     }
 
@@ -57,8 +57,8 @@ final class SingleFaultUpdate {
         IntStream.range(0, SLICES)
                 .parallel()
                 .forEach(i -> new Slice().frequencies(feeds, n * i / SLICES, n * (i + 1) / SLICES));
-        double[][] peaks = new double[at.length][meters.length];
-        int blocks = (meters.length * at.length + COLUMNS - 1) / COLUMNS;
+        double[][] peaks = new double[at.length][meters.size()];
+        int blocks = (meters.size() * at.length + COLUMNS - 1) / COLUMNS;
         IntStream.range(0, SLICES)
                 .parallel()
                 .forEach(i -> toTime(peaks, blocks * i / SLICES, blocks * (i + 1) / SLICES));
@@ -75,6 +75,9 @@ final class SingleFaultUpdate {
         private final double[] vIm = new double[tree.segments + 1];
         private final double[] zRe = new double[tree.segments + 1];
         private final double[] zIm = new double[tree.segments + 1];
+        private final double[] workRe = new double[tree.segments + 1];
+        private final double[] workIm = new double[tree.segments + 1];
+        private final Taps taps = new Taps(tree, sweep, meters);
         private final double[] pair = new double[2];
 
         void frequencies(Feeds feeds, int from, int to) {
@@ -84,14 +87,18 @@ final class SingleFaultUpdate {
                 sweep.carry(feed.rootV().getReal(), feed.rootV().getImaginary(), vRe, vIm);
                 sweep.back();
                 loops.close(vRe, vIm);
+                taps.frequency(feed);
                 for (int x = 0; x < at.length; x++) {
                     amount(x);
                 }
-                for (int m = 0; m < meters.length; m++) {
-                    loops.column(meters[m], zRe, zIm);
-                    int into = (k * meters.length + m) * at.length;
+                for (int m = 0; m < taps.count(); m++) {
+                    taps.read(m, vRe, vIm, pair);
+                    double meterRe = pair[0];
+                    double meterIm = pair[1];
+                    taps.column(m, loops, zRe, zIm, workRe, workIm);
+                    int into = (k * taps.count() + m) * at.length;
                     for (int x = 0; x < at.length; x++) {
-                        moved(x, vRe[meters[m]], vIm[meters[m]], into + x);
+                        moved(x, meterRe, meterIm, into + x);
                     }
                 }
             }
@@ -143,10 +150,11 @@ final class SingleFaultUpdate {
     /** Some blocks of columns: a few at a time are brought together and transformed in pairs. */
     private void toTime(double[][] peaks, int firstBlock, int lastBlock) {
         int n = spectrum.count();
-        int columns = meters.length * at.length;
+        int columns = meters.size() * at.length;
         double[][] aRe = new double[COLUMNS][n];
         double[][] aIm = new double[COLUMNS][n];
         Transform transform = new Transform(spectrum);
+        Taps taps = new Taps(tree, new TreeSweep(tree, tables), meters);
         for (int from = firstBlock * COLUMNS; from < Math.min(columns, lastBlock * COLUMNS); from += COLUMNS) {
             int some = Math.min(COLUMNS, columns - from);
             for (int k = 0; k < n; k++) {
@@ -158,8 +166,8 @@ final class SingleFaultUpdate {
             for (int c = 0; c < some; c += 2) {
                 int next = Math.min(c + 1, some - 1);
                 transform.toTime(aRe[c], aIm[c], aRe[next], aIm[next]);
-                set(peaks, from + c, transform.peak().value());
-                set(peaks, from + next, transform.otherPeak().value());
+                set(peaks, from + c, taps.shown((from + c) / at.length, transform, false));
+                set(peaks, from + next, taps.shown((from + next) / at.length, transform, true));
             }
         }
     }

@@ -80,6 +80,19 @@ final class Transform {
         return peak(fourier.im());
     }
 
+    /** Value of the largest size, with its sign. */
+    double largest(boolean other) {
+        double[] x = other ? fourier.im() : fourier.re();
+        double most = 0;
+        for (int i = 0; i < shown; i++) {
+            double v = x[i] * gain[i];
+            if (Math.abs(v) > Math.abs(most) || v != v) {
+                most = v;
+            }
+        }
+        return most;
+    }
+
     /** Largest size of the second signal, whatever its sign. */
     double otherLargest() {
         double most = 0;

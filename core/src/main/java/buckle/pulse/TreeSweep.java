@@ -30,6 +30,7 @@ final class TreeSweep {
     private final double[] aheadIm;
     private final double[] behindRe;
     private final double[] behindIm;
+    private final double[] by = new double[4];
     private double sourceRe;
     private double sourceIm;
     private int k;
@@ -258,48 +259,67 @@ final class TreeSweep {
 
     /** Current into the beginning of segment {@code i}; where the ends cannot tell, what its load takes. */
     void currentIn(int i, double[] vRe, double[] vIm, double[] out) {
-        LineTable t = tables[tree.type[i]];
-        int s = tree.start[i];
-        double e2Re = eRe[i] * eRe[i] - eIm[i] * eIm[i];
-        double e2Im = 2 * eRe[i] * eIm[i];
-        double oneRe = 1 - e2Re;
-        double oneIm = -e2Im;
-        double size = oneRe * oneRe + oneIm * oneIm;
-        if (size < 1e-24 || tree.seriesOhm[i] != 0) {
-            out[0] = vRe[s] * inRe[i] - vIm[s] * inIm[i];
-            out[1] = vRe[s] * inIm[i] + vIm[s] * inRe[i];
-            return;
-        }
-        double nRe = (vRe[s] * (1 + e2Re) - vIm[s] * e2Im) - 2 * (eRe[i] * vRe[i + 1] - eIm[i] * vIm[i + 1]);
-        double nIm = (vRe[s] * e2Im + vIm[s] * (1 + e2Re)) - 2 * (eRe[i] * vIm[i + 1] + eIm[i] * vRe[i + 1]);
-        double qRe = (nRe * oneRe + nIm * oneIm) / size;
-        double qIm = (nIm * oneRe - nRe * oneIm) / size;
-        out[0] = qRe * t.waveRe()[k] - qIm * t.waveIm()[k];
-        out[1] = qRe * t.waveIm()[k] + qIm * t.waveRe()[k];
+        inBy(i, by);
+        ends(i, vRe, vIm, out);
     }
 
     /** Current out of the end of segment {@code i}, from the voltages at its ends; of a segment without length its load's. */
     void currentOut(int i, double[] vRe, double[] vIm, double[] out) {
-        LineTable t = tables[tree.type[i]];
+        outBy(i, by);
+        ends(i, vRe, vIm, out);
+    }
+
+    private void ends(int i, double[] vRe, double[] vIm, double[] out) {
         int s = tree.start[i];
-        double fRe = vRe[s];
-        double fIm = vIm[s];
+        int n = i + 1;
+        out[0] = vRe[s] * by[0] - vIm[s] * by[1] + vRe[n] * by[2] - vIm[n] * by[3];
+        out[1] = vRe[s] * by[1] + vIm[s] * by[0] + vRe[n] * by[3] + vIm[n] * by[2];
+    }
+
+    /** Current into a segment for each volt at its beginning and at its end, real and imaginary. */
+    void inBy(int i, double[] out) {
+        if (!twoEnds(i, out)) {
+            out[0] = inRe[i];
+            out[1] = inIm[i];
+            out[2] = 0;
+            out[3] = 0;
+        }
+    }
+
+    /** Current out of a segment for each volt at its beginning and at its end. */
+    void outBy(int i, double[] out) {
+        if (twoEnds(i, out)) {
+            double ownRe = out[0];
+            double ownIm = out[1];
+            out[0] = -out[2];
+            out[1] = -out[3];
+            out[2] = -ownRe;
+            out[3] = -ownIm;
+        } else {
+            out[0] = 0;
+            out[1] = 0;
+            out[2] = downRe[i + 1];
+            out[3] = downIm[i + 1];
+        }
+    }
+
+    /** {@code Y (1 + e²) / (1 − e²)} and {@code −2 Y e / (1 − e²)}; false where the ends cannot tell. */
+    private boolean twoEnds(int i, double[] out) {
         double e2Re = eRe[i] * eRe[i] - eIm[i] * eIm[i];
         double e2Im = 2 * eRe[i] * eIm[i];
         double oneRe = 1 - e2Re;
         double oneIm = -e2Im;
         double size = oneRe * oneRe + oneIm * oneIm;
         if (size < 1e-24 || tree.seriesOhm[i] != 0) {
-            int n = i + 1;
-            out[0] = vRe[n] * downRe[n] - vIm[n] * downIm[n];
-            out[1] = vRe[n] * downIm[n] + vIm[n] * downRe[n];
-            return;
+            return false;
         }
-        double nRe = 2 * (eRe[i] * fRe - eIm[i] * fIm) - (vRe[i + 1] * (1 + e2Re) - vIm[i + 1] * e2Im);
-        double nIm = 2 * (eRe[i] * fIm + eIm[i] * fRe) - (vRe[i + 1] * e2Im + vIm[i + 1] * (1 + e2Re));
-        double qRe = (nRe * oneRe + nIm * oneIm) / size;
-        double qIm = (nIm * oneRe - nRe * oneIm) / size;
-        out[0] = qRe * t.waveRe()[k] - qIm * t.waveIm()[k];
-        out[1] = qRe * t.waveIm()[k] + qIm * t.waveRe()[k];
+        LineTable t = tables[tree.type[i]];
+        double yRe = (t.waveRe()[k] * oneRe + t.waveIm()[k] * oneIm) / size;
+        double yIm = (t.waveIm()[k] * oneRe - t.waveRe()[k] * oneIm) / size;
+        out[0] = yRe * (1 + e2Re) - yIm * e2Im;
+        out[1] = yRe * e2Im + yIm * (1 + e2Re);
+        out[2] = -2 * (yRe * eRe[i] - yIm * eIm[i]);
+        out[3] = -2 * (yRe * eIm[i] + yIm * eRe[i]);
+        return true;
     }
 }

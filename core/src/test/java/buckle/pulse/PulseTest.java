@@ -87,7 +87,7 @@ class PulseTest {
         List<Place> all = new ArrayList<>(meters);
         faults.forEach(f -> all.add(f.at()));
         for (List<Run> runs : List.of(branched(), ring())) {
-            double[][] quick = new PulseSolver(tree(runs, List.of()), all).withEach(faults, meters);
+            double[][] quick = new PulseSolver(tree(runs, List.of()), all).peaksWithEach(faults, meters);
             Solution healthy = PulseSolver.solve(tree(runs, List.of()), meters);
             for (int x = 0; x < faults.size(); x++) {
                 Solution full = PulseSolver.solve(tree(runs, List.of(faults.get(x))), meters);
@@ -97,6 +97,58 @@ class PulseTest {
                     assertThat(quick[x][i])
                             .as("%s seen at %s", faults.get(x), meters.get(i))
                             .isCloseTo(v, within(1e-9 * healthy.answers().get(i).peakV()));
+                }
+            }
+        }
+    }
+
+    /** Currents and the earth terminal by one change, and as the whole solution tells them; what flows at a fork adds up. */
+    @Test
+    void allMetersByOneChange() {
+        Place begin = new Place("a", 0);
+        List<Meter> meters = List.of(
+                new Meter.Volts(new Place("b", 600)),
+                new Meter.Amperes(begin),
+                new Meter.Amperes(new Place("a", 600)),
+                new Meter.Amperes(new Place("b", 0)),
+                new Meter.Amperes(new Place("c", 0)),
+                new Meter.Amperes(new Place("c", 900)),
+                new Meter.EarthVolts());
+        Place here = new Place("c", 700);
+        List<Fault> faults = List.of(
+                new Fault(Fault.Kind.SHUNT, here, 300),
+                new Fault(Fault.Kind.BREAK, here, 3000),
+                new Fault(Fault.Kind.BREAK, here, Double.POSITIVE_INFINITY),
+                new Fault(Fault.Kind.SHUNT, new Place("b", 300), 150));
+        List<Place> all = new ArrayList<>(List.of(
+                begin,
+                new Place("a", 1),
+                new Place("a", 599),
+                new Place("a", 600),
+                new Place("b", 0),
+                new Place("b", 1),
+                new Place("b", 600),
+                new Place("c", 0),
+                new Place("c", 1),
+                new Place("c", 899),
+                new Place("c", 900)));
+        faults.forEach(f -> all.add(f.at()));
+        for (List<Run> runs : List.of(branched(), ring())) {
+            Circuit sound = tree(runs, List.of());
+            Supply own = new Supply(sound.source(), sound.earthOhm());
+            double[][] quick = new PulseSolver(sound, all).withEach(faults, meters);
+            double[] healthy = new PulseSolver(sound, all).readings(List.of(own), meters)[0];
+            Solution whole = new PulseSolver(sound, all).solve();
+            assertThat(healthy[1])
+                    .isCloseTo(whole.answers().getFirst().currentA().orElseThrow(), within(1e-9));
+            assertThat(healthy[6]).isCloseTo(whole.earthTerminalV().orElseThrow(), within(1e-6));
+            for (int x = 0; x < faults.size(); x++) {
+                double[] full =
+                        new PulseSolver(tree(runs, List.of(faults.get(x))), all).readings(List.of(own), meters)[0];
+                for (int i = 0; i < meters.size(); i++) {
+                    assertThat(quick[x][i])
+                            .as("%s read by %s", faults.get(x), meters.get(i))
+                            .isCloseTo(full[i], within(1e-6 * Math.max(1, Math.abs(healthy[i]))));
                 }
             }
         }
