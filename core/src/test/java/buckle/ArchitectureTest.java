@@ -62,6 +62,8 @@ class ArchitectureTest {
             "rulebook",
             "material",
             "pulse",
+            "diagnosis",
+            "simulation",
             "power",
             "site",
             "tape",

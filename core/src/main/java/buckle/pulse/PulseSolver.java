@@ -27,6 +27,7 @@ public final class PulseSolver {
 
     private static final double HIGHEST_HZ = 8e6;
     private static final double QUICK_HZ = 0.28e6;
+    private static final double WIDER = 1.2;
 
     private final Circuit circuit;
     private final List<Place> places;
@@ -85,9 +86,7 @@ public final class PulseSolver {
      * ohm, twice there and back on the fence, and a reserve. In steps of a fifth, so that neighbours share their tables.
      */
     private static Spectrum window(Circuit circuit, double longestM, List<Supply> others) {
-        double fenceF = circuit.runs().stream()
-                .mapToDouble(r -> LineConstants.Perfect.of(r.type()).faradPerM() * r.lengthM())
-                .sum();
+        double fenceF = fenceF(circuit);
         double swingS = swingS(circuit.source(), fenceF);
         double ringHz = ringHz(circuit.source(), fenceF);
         for (Supply other : others) {
@@ -345,11 +344,32 @@ public final class PulseSolver {
         return terminal;
     }
 
-    /** At a few hundred frequencies as a rule: within half a per cent, for tables of many faults. */
-    public static PulseSolver quick(Circuit circuit, List<Place> places) {
+    /**
+     * At a few hundred frequencies as a rule: within half a per cent, for tables of many faults.
+     *
+     * @param span that of {@link #span} for a fence like this one, so that answers beside each other differ by nothing else
+     */
+    public static PulseSolver quick(Circuit circuit, List<Place> places, Span span) {
         Tree cut = new Tree(circuit, places);
-        Spectrum usual = window(circuit, cut.longestM(), List.of());
-        return new PulseSolver(circuit, places, cut, Spectrum.of(usual.windowS(), QUICK_HZ));
+        return new PulseSolver(circuit, places, cut, Spectrum.of(span.windowS(), span.highestHz()));
+    }
+
+    /** A time and the frequencies a pulse is taken apart into. */
+    public record Span(double windowS, double highestHz) {}
+
+    /** For the pulse of a fence and of others a little unlike it. */
+    public static Span span(Circuit circuit) {
+        double windowS = WIDER
+                * window(circuit, new Tree(circuit, List.of()).longestM(), List.of())
+                        .windowS();
+        double ringHz = ringHz(circuit.source(), fenceF(circuit));
+        return new Span(windowS, Math.max(QUICK_HZ, Math.min(HIGHEST_HZ, RINGS * ringHz)));
+    }
+
+    private static double fenceF(Circuit circuit) {
+        return circuit.runs().stream()
+                .mapToDouble(r -> LineConstants.Perfect.of(r.type()).faradPerM() * r.lengthM())
+                .sum();
     }
 
     /**

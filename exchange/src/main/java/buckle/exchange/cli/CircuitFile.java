@@ -35,6 +35,22 @@ public record CircuitFile(Circuit circuit, List<Place> points, List<String> note
     }
 
     public static CircuitFile read(JsonNode root) {
+        List<String> notes = new ArrayList<>();
+        Circuit circuit = circuit(root, notes);
+        List<Place> points = new ArrayList<>();
+        JsonNode asked = array(root, "points", "");
+        for (int i = 0; i < asked.size(); i++) {
+            points.add(point(asked.get(i), circuit.runs(), "points[" + i + "]"));
+        }
+        return new CircuitFile(circuit, points, notes);
+    }
+
+    /** The network alone. */
+    static Circuit circuit(JsonNode root) {
+        return circuit(root, new ArrayList<>());
+    }
+
+    private static Circuit circuit(JsonNode root, List<String> notes) {
         LineModel model = switch (text(root, "line_model", "")) {
             case "constant" -> LineModel.CONSTANT;
             case "frequency_dependent" -> LineModel.FREQUENCY_DEPENDENT;
@@ -54,18 +70,11 @@ public record CircuitFile(Circuit circuit, List<Place> points, List<String> note
             String path = "faults[" + i + "]";
             faults.add(checked(path, () -> fault(fault, path)));
         }
-        List<Place> points = new ArrayList<>();
-        JsonNode asked = array(root, "points", "");
-        for (int i = 0; i < asked.size(); i++) {
-            points.add(point(asked.get(i), runs, "points[" + i + "]"));
-        }
-        List<String> notes = new ArrayList<>();
         Source source = checked("energizer", () -> source(root.path("energizer"), notes));
         double earth = number(root, "earth_ohm", "");
         boolean tied = root.path("earth_wires_tied").asBoolean(false);
-        Circuit circuit =
-                checked("runs", () -> new Circuit(text(root, "name", ""), model, source, earth, tied, runs, faults));
-        return new CircuitFile(circuit, points, notes);
+        String name = root.path("name").asString("");
+        return checked("runs", () -> new Circuit(name, model, source, earth, tied, runs, faults));
     }
 
     private static Place point(JsonNode node, List<Run> runs, String path) {

@@ -4,6 +4,7 @@ import buckle.pulse.Circuit;
 import buckle.pulse.Fault;
 import buckle.pulse.Ladder;
 import buckle.pulse.LineType;
+import buckle.pulse.Meter;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.site.BadInput;
@@ -25,6 +26,7 @@ public final class SpiceNetlist {
     private final StringBuilder out = new StringBuilder();
     private final Map<LineType, Ladder> ladders = new HashMap<>();
     private final Map<Place, String> nodes = new HashMap<>();
+    private final List<Place> ammeters = new java.util.ArrayList<>();
     private int next;
 
     private SpiceNetlist(Circuit circuit, double sectionM) {
@@ -44,12 +46,32 @@ public final class SpiceNetlist {
                     "earth_wires_tied",
                     "Earth wires tied to the terminal share the return frequency by frequency; that has no netlist.");
         }
-        SpiceNetlist net = new SpiceNetlist(circuit, sectionM);
-        net.write(points, stepS, windowS);
+        List<Meter> volts = points.stream().<Meter>map(Meter.Volts::new).toList();
+        return write(circuit, volts, new Steps(sectionM, stepS, windowS));
+    }
+
+    /** Length of a section, time step and time of the transient. */
+    public record Steps(double sectionM, double stepS, double windowS) {}
+
+    /** The same with meters of all kinds: {@code p0} is the highest value of the first, {@code q0} the lowest of what has a sign. */
+    public static String write(Circuit circuit, List<Meter> meters, Steps steps) {
+        SpiceNetlist net = new SpiceNetlist(circuit, steps.sectionM());
+        net.write(meters, steps.stepS(), steps.windowS());
         return net.out.toString();
     }
 
-    private void write(List<Place> points, double stepS, double windowS) {
+    private void write(List<Meter> meters, double stepS, double windowS) {
+        List<Place> points = new java.util.ArrayList<>();
+        for (Meter m : meters) {
+            switch (m) {
+                case Meter.Volts v -> points.add(v.at());
+                case Meter.Amperes a -> {
+                    points.add(a.at());
+                    ammeters.add(a.at());
+                }
+                case Meter.EarthVolts e -> {}
+            }
+        }
         line("* " + circuit.name().replaceAll("[^\\x20-\\x7e]", "?"));
         line("Cs src et %s IC=%s", circuit.source().faradF(), circuit.source().chargedV());
         line("Rs src si %s", circuit.source().ohm());
@@ -72,8 +94,19 @@ public final class SpiceNetlist {
         }
         line(".options method=gear reltol=1e-4");
         line(".tran %s %s 0 %s uic", stepS, windowS, stepS);
-        IntStream.range(0, points.size()).forEach(i -> line(".meas tran p%d MAX v(%s)", i, node(nodes, points.get(i))));
+        IntStream.range(0, meters.size()).forEach(i -> {
+            switch (meters.get(i)) {
+                case Meter.Volts v -> line(".meas tran p%d MAX v(%s)", i, node(nodes, v.at()));
+                case Meter.Amperes a -> extremes(i, "i(Vam" + ammeters.indexOf(a.at()) + ")");
+                case Meter.EarthVolts e -> extremes(i, "v(et)");
+            }
+        });
         line(".end");
+    }
+
+    private void extremes(int meter, String what) {
+        line(".meas tran p%d MAX %s", meter, what);
+        line(".meas tran q%d MIN %s", meter, what);
     }
 
     private static <K> String node(Map<K, String> nodes, K at) {
@@ -97,7 +130,14 @@ public final class SpiceNetlist {
                 node = section(run.type(), node, (stop - at) / sections);
             }
             at = stop;
-            nodes.put(new Place(run.id(), stop), node);
+            Place place = new Place(run.id(), stop);
+            int ammeter = ammeters.indexOf(place);
+            if (ammeter >= 0) {
+                String to = "i" + ++next;
+                line("Vam%d %s %s 0", ammeter, node, to);
+                node = to;
+            }
+            nodes.put(place, node);
             for (Fault f : circuit.faults()) {
                 if (f.at().runId().equals(run.id()) && f.at().distanceM() == stop) {
                     if (f.kind() == Fault.Kind.SHUNT) {

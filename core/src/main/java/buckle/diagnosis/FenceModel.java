@@ -1,0 +1,263 @@
+package buckle.diagnosis;
+
+import buckle.pulse.Circuit;
+import buckle.pulse.Fault;
+import buckle.pulse.LineType;
+import buckle.pulse.LineWire;
+import buckle.pulse.Meter;
+import buckle.pulse.Place;
+import buckle.pulse.PulseSolver;
+import buckle.pulse.Run;
+import buckle.pulse.Source;
+import buckle.pulse.Supply;
+import java.util.ArrayList;
+import java.util.LinkedHashMap;
+import java.util.LinkedHashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Objects;
+import java.util.OptionalDouble;
+import java.util.Set;
+
+/**
+ * The fence of a plan under what a plan cannot know: leakage of all and of each run, ground, steel, earth, the energizer. Each is the
+ * logarithm of a factor on the plan's value.
+ */
+final class FenceModel {
+    /** Two readings nearer than this are at one place. */
+    private static final double GUARD_M = 0.5;
+
+    private static final double LEAST_LEAK_S_PER_M = 2e-8;
+    private static final double STEEL = 1.5;
+    private static final double STEP = 0.05;
+
+    private final Hunt hunt;
+    private final Map<String, Run> runs = new LinkedHashMap<>();
+    private final boolean steel;
+    private final PulseSolver.Span span;
+
+    FenceModel(Hunt hunt) {
+        this.hunt = hunt;
+        hunt.plan().runs().forEach(r -> runs.put(r.id(), r));
+        steel = hunt.plan().runs().stream()
+                .flatMap(r -> r.type().strands().stream())
+                .anyMatch(w -> w.muR() > STEEL);
+        span = PulseSolver.span(hunt.plan());
+    }
+
+    /** What is not known, in this order: of the fence, then of what feeds it. */
+    enum Unknown {
+        LEAKAGE,
+        SOIL,
+        STEEL,
+        EARTH,
+        VOLTS,
+        CAPACITOR,
+        COIL,
+        RESISTANCE,
+        BLEED,
+        TERMINAL;
+
+        static final int FIXED = values().length;
+    }
+
+    /** As many as there are unknowns: the fixed ones, then each run's own leakage. */
+    int count() {
+        return Unknown.FIXED + runs.size();
+    }
+
+    List<Run> runs() {
+        return List.copyOf(runs.values());
+    }
+
+    Hunt hunt() {
+        return hunt;
+    }
+
+    boolean steel() {
+        return steel;
+    }
+
+    /** The fence with faults, and with switches open. */
+    Circuit circuit(double[] theta, List<Fault> faults, Set<String> open) {
+        List<Run> own = new ArrayList<>();
+        int i = 0;
+        for (Run run : runs.values()) {
+            LineType type = run.type();
+            if (type.cable().isEmpty()) {
+                double leak = Math.max(LEAST_LEAK_S_PER_M, type.leakSPerM())
+                        * Math.exp(theta[Unknown.LEAKAGE.ordinal()] + theta[Unknown.FIXED + i]);
+                double mu = Math.exp(theta[Unknown.STEEL.ordinal()]);
+                List<LineWire> wires = theta[Unknown.STEEL.ordinal()] == 0
+                        ? type.strands()
+                        : type.strands().stream()
+                                .map(w -> w.muR() > STEEL
+                                        ? new LineWire(
+                                                w.heightM(),
+                                                w.diameterM(),
+                                                w.ohmPerM(),
+                                                Math.clamp(w.muR() * mu, 1, 10_000),
+                                                w.hot())
+                                        : w)
+                                .toList();
+                type = LineType.overGround(
+                        wires,
+                        Math.min(10, leak),
+                        Math.clamp(type.soilOhmM() * Math.exp(theta[Unknown.SOIL.ordinal()]), 0.1, 1e6));
+            }
+            boolean opened = run.open() || opens(open, run.id(), true);
+            own.add(new Run(run.id(), run.parent(), run.lengthM(), type, opened, run.joins()));
+            i++;
+        }
+        List<Fault> all = new ArrayList<>(faults);
+        for (Hunt.Switch s : hunt.switches()) {
+            if (open.contains(s.id()) && s.at().distanceM() > 0) {
+                all.add(new Fault(Fault.Kind.BREAK, s.at(), Double.POSITIVE_INFINITY));
+            }
+        }
+        Supply supply = supply(theta);
+        Circuit plan = hunt.plan();
+        return new Circuit(plan.name(), plan.model(), supply.source(), supply.earthOhm(), plan.earthTied(), own, all);
+    }
+
+    private boolean opens(Set<String> open, String run, boolean atBeginning) {
+        return hunt.switches().stream()
+                .anyMatch(s -> open.contains(s.id())
+                        && s.at().runId().equals(run)
+                        && (s.at().distanceM() == 0) == atBeginning);
+    }
+
+    Supply supply(double[] theta) {
+        Source s = hunt.plan().source();
+        return new Supply(
+                new Source(
+                        s.chargedV() * factor(theta, Unknown.VOLTS),
+                        s.faradF() * factor(theta, Unknown.CAPACITOR),
+                        s.henryH() * factor(theta, Unknown.COIL),
+                        s.ohm() * factor(theta, Unknown.RESISTANCE),
+                        times(s.bleedOhm(), factor(theta, Unknown.BLEED)),
+                        times(s.terminalF(), factor(theta, Unknown.TERMINAL))),
+                hunt.plan().earthOhm() * factor(theta, Unknown.EARTH));
+    }
+
+    private static OptionalDouble times(OptionalDouble value, double factor) {
+        return value.isPresent() ? OptionalDouble.of(value.getAsDouble() * factor) : value;
+    }
+
+    private static double factor(double[] theta, Unknown what) {
+        return Math.exp(theta[what.ordinal()]);
+    }
+
+    /** Values by which switches were open when they were read. */
+    static Map<Set<String>, List<Integer>> bySwitches(List<Value> values) {
+        Map<Set<String>, List<Integer>> all = new LinkedHashMap<>();
+        for (int i = 0; i < values.size(); i++) {
+            all.computeIfAbsent(values.get(i).open(), o -> new ArrayList<>()).add(i);
+        }
+        return all;
+    }
+
+    /** Places at which a circuit is cut so that meters can be read: theirs, and one beside each current. */
+    Set<Place> places(List<Value> values, List<Fault> faults) {
+        Set<Place> all = new LinkedHashSet<>();
+        for (Value v : values) {
+            switch (v.meter()) {
+                case Meter.Volts m -> all.add(m.at());
+                case Meter.Amperes m -> {
+                    all.add(m.at());
+                    double length =
+                            Objects.requireNonNull(runs.get(m.at().runId())).lengthM();
+                    double beside = m.at().distanceM() == 0
+                            ? Math.min(GUARD_M, length / 4)
+                            : Math.max(m.at().distanceM() - GUARD_M, m.at().distanceM() * 0.75);
+                    all.add(new Place(m.at().runId(), beside));
+                }
+                case Meter.EarthVolts m -> {}
+            }
+        }
+        for (Fault f : faults) {
+            double length = Objects.requireNonNull(runs.get(f.at().runId())).lengthM();
+            all.add(f.at());
+            all.add(new Place(f.at().runId(), Math.min(length, f.at().distanceM() + GUARD_M)));
+        }
+        return all;
+    }
+
+    PulseSolver solver(double[] theta, List<Fault> faults, Set<String> open, Set<Place> places) {
+        return PulseSolver.quick(circuit(theta, faults, open), List.copyOf(places), span);
+    }
+
+    /** What meters would show. */
+    double[] read(double[] theta, List<Fault> faults, List<Value> values) {
+        double[] raw = new double[values.size()];
+        bySwitches(values).forEach((open, those) -> {
+            double[][] shown = read(theta, faults, open, pick(values, those), List.of(supply(theta)));
+            for (int i = 0; i < those.size(); i++) {
+                raw[those.get(i)] = shown[0][i];
+            }
+        });
+        return raw;
+    }
+
+    private double[][] read(
+            double[] theta, List<Fault> faults, Set<String> open, List<Value> values, List<Supply> fedBy) {
+        return solver(theta, faults, open, places(values, faults))
+                .readings(fedBy, values.stream().map(Value::meter).toList());
+    }
+
+    static List<Value> pick(List<Value> values, List<Integer> those) {
+        return those.stream().map(values::get).toList();
+    }
+
+    /** Features of what meters would show, and how they go with each unknown. */
+    record Linear(double[] raw, double[] features, double[][] by) {}
+
+    /** What feeds the fence is moved with one solution for all; what the fence is made of one by one. */
+    Linear linear(double[] theta, List<Fault> faults, List<Value> values) {
+        int n = values.size();
+        double[] raw = new double[n];
+        double[][] moved = new double[count()][n];
+        bySwitches(values).forEach((open, those) -> {
+            List<Value> own = pick(values, those);
+            List<Supply> fedBy = new ArrayList<>();
+            fedBy.add(supply(theta));
+            for (Unknown u : Unknown.values()) {
+                fedBy.add(supply(step(theta, u.ordinal())));
+            }
+            double[][] shown = read(theta, faults, open, own, fedBy);
+            for (int i = 0; i < own.size(); i++) {
+                raw[those.get(i)] = shown[0][i];
+                for (Unknown u : Unknown.values()) {
+                    moved[u.ordinal()][those.get(i)] = shown[u.ordinal() + 1][i];
+                }
+            }
+            for (int p = 0; p < count(); p++) {
+                boolean fence = p == Unknown.LEAKAGE.ordinal()
+                        || p == Unknown.SOIL.ordinal()
+                        || p == Unknown.STEEL.ordinal() && steel
+                        || p >= Unknown.FIXED;
+                if (fence) {
+                    double[] other = read(step(theta, p), faults, open, own, List.of(supply(theta)))[0];
+                    for (int i = 0; i < own.size(); i++) {
+                        moved[p][those.get(i)] = other[i];
+                    }
+                }
+            }
+        });
+        double[] features = new double[n];
+        double[][] by = new double[n][count()];
+        for (int i = 0; i < n; i++) {
+            features[i] = values.get(i).expected(raw[i]);
+            for (int p = 0; p < count(); p++) {
+                by[i][p] = (values.get(i).expected(moved[p][i]) - features[i]) / STEP;
+            }
+        }
+        return new Linear(raw, features, by);
+    }
+
+    private static double[] step(double[] theta, int p) {
+        double[] next = theta.clone();
+        next[p] += STEP;
+        return next;
+    }
+}

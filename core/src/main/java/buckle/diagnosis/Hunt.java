@@ -1,0 +1,58 @@
+package buckle.diagnosis;
+
+import buckle.pulse.Circuit;
+import buckle.pulse.Place;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+
+/**
+ * A fence with readings of it.
+ *
+ * @param plan the fence as the planner believes it, in order
+ * @param healthy readings of it in order; may be empty
+ * @param now readings since something is wrong
+ */
+public record Hunt(Circuit plan, MeterNoise meter, List<Reading> healthy, List<Reading> now, List<Switch> switches) {
+    public Hunt {
+        healthy = List.copyOf(healthy);
+        now = List.copyOf(now);
+        switches = List.copyOf(switches);
+    }
+
+    /**
+     * How far a meter can be trusted.
+     *
+     * @param share of a voltage, one standard deviation
+     * @param shareA of a current
+     */
+    public record MeterNoise(double resolutionV, double share, double resolutionA, double shareA) {
+        /** A usual fence meter: a tenth of a kilovolt, 3 %. Common practice. */
+        public static final MeterNoise USUAL = new MeterNoise(100, 0.03, 0.1, 0.05);
+    }
+
+    /**
+     * What was read at a place.
+     *
+     * @param at empty for the energizer's earth terminal
+     * @param currentA largest along the fence; under zero toward the energizer
+     * @param directed whether the direction of the current is known
+     * @param open ids of switches that were open
+     * @param ignored kept, and not used
+     */
+    public record Reading(
+            Optional<Place> at,
+            OptionalDouble peakV,
+            OptionalDouble currentA,
+            boolean directed,
+            Set<String> open,
+            boolean ignored) {
+        public Reading {
+            open = Set.copyOf(open);
+        }
+    }
+
+    /** A switch that cuts off the run beyond it and all that hangs on that. */
+    public record Switch(String id, Place at) {}
+}

@@ -1,0 +1,69 @@
+package buckle.diagnosis;
+
+import buckle.diagnosis.Hunt.MeterNoise;
+import buckle.diagnosis.Hunt.Reading;
+import buckle.pulse.Meter;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Set;
+
+/**
+ * One number of a reading, on a scale on which its error is about the same everywhere: {@code asinh(V / 100 V)} and
+ * {@code asinh(A / 0.3 A)}, which bear zeros.
+ *
+ * @param reading its number among the readings
+ * @param feature as it was read
+ */
+record Value(int reading, Meter meter, Set<String> open, boolean directed, double feature, Scale scale) {
+    private static final double VOLTS = 100;
+    private static final double AMPERES = 0.3;
+    /** What the model itself leaves out at a single point: posts, joints, ground that changes. Ours. */
+    private static final double POINT_SHARE = 0.01;
+
+    /** How a meter's error looks on the scale. */
+    record Scale(double unit, double share, double resolution) {
+        double feature(double raw) {
+            double x = raw / unit;
+            return Math.signum(x) * Math.log(Math.abs(x) + Math.sqrt(x * x + 1));
+        }
+
+        /** Of what a meter shows where it ought to read so much. */
+        double variance(double raw) {
+            double size2 = raw * raw + unit * unit;
+            double error2 = (share * share + POINT_SHARE * POINT_SHARE) * raw * raw + resolution * resolution / 12;
+            return error2 / size2;
+        }
+    }
+
+    static List<Value> of(List<Reading> readings, MeterNoise noise) {
+        Scale volts = new Scale(VOLTS, noise.share(), noise.resolutionV());
+        Scale amperes = new Scale(AMPERES, noise.shareA(), noise.resolutionA());
+        List<Value> all = new ArrayList<>();
+        for (int i = 0; i < readings.size(); i++) {
+            Reading r = readings.get(i);
+            if (r.ignored()) {
+                continue;
+            }
+            int number = i;
+            r.peakV().ifPresent(v -> {
+                Meter meter = r.at().<Meter>map(Meter.Volts::new).orElseGet(Meter.EarthVolts::new);
+                all.add(new Value(number, meter, r.open(), true, volts.feature(v), volts));
+            });
+            if (r.currentA().isPresent() && r.at().isPresent()) {
+                all.add(new Value(
+                        number,
+                        new Meter.Amperes(r.at().get()),
+                        r.open(),
+                        r.directed(),
+                        amperes.feature(r.currentA().getAsDouble()),
+                        amperes));
+            }
+        }
+        return all;
+    }
+
+    /** On the scale, of what the meter would show; without a direction the size alone. */
+    double expected(double raw) {
+        return scale.feature(directed ? raw : Math.abs(raw));
+    }
+}
