@@ -47,7 +47,7 @@ build_app() {
   step "Building the application" maven -q -Dapp-only -Dmaven.test.skip=true package
   "$java" -Djarmode=tools -jar "$root/server/target/buckle-app.jar" extract --force --destination "$build/app" >>"$root/.buckle/build.log" 2>&1 ||
     die "Unpacking the application failed; see $root/.buckle/build.log."
-  step "Preparing the command line for a quick start" compute_cache
+  step "Preparing the command line for a quick start" command_caches
   echo "$stamp" >"$build/stamp"
 }
 
@@ -55,9 +55,13 @@ build_interface() { cd "$root/ui" && npm run --silent build; }
 
 class_path() { printf '%s:' "$build"/app/lib/*.jar; }
 
-# A start-up cache for `compute`; without it the command still works, only slower.
-compute_cache() {
-  local sample="$root/demo/orchard-ring.geojson"
-  "$java" -XX:AOTCacheOutput="$build/compute.aot" -cp "$(class_path)" buckle.exchange.cli.Compute "$sample" \
-    >/dev/null 2>"$build/compute-cache.log" || echo "No start-up cache for compute (see $build/compute-cache.log)."
+# Start-up caches for `compute` and `diagnose`; without them the commands still work, only slower.
+command_caches() {
+  command_cache compute Compute "$root/demo/orchard-ring.geojson"
+  command_cache diagnose Diagnose "$root/demo/faulty-fence.json"
+}
+
+command_cache() {
+  "$java" -XX:AOTCacheOutput="$build/$1.aot" -cp "$(class_path)" "buckle.exchange.cli.$2" "$3" \
+    >/dev/null 2>"$build/$1-cache.log" || echo "No start-up cache for $1 (see $build/$1-cache.log)."
 }

@@ -13,6 +13,13 @@ command_circuit() {
   exec "$java" -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -cp "$(class_path)" buckle.exchange.cli.SolveCircuit "$@"
 }
 
+command_diagnose() {
+  build_app
+  local cache=()
+  [ -f "$build/diagnose.aot" ] && cache=(-XX:AOTCache="$build/diagnose.aot")
+  exec "$java" -XX:+UseSerialGC -XX:TieredStopAtLevel=1 -Xlog:aot=off -Xlog:cds=off "${cache[@]}" -cp "$(class_path)" buckle.exchange.cli.Diagnose "$@"
+}
+
 command_backup() {
   [ -d "$data" ] || die "There is no data in $data yet."
   need_postgres
@@ -102,7 +109,7 @@ command_bench() {
   debian_packages ngspice
   maven -q -Pbench -pl bench -am -DskipTests -Dspotless.check.skip=true package || die "Building the benchmarks failed."
   "$java" -cp "$root/bench/target/classes:$root/bench/target/lib/*" buckle.bench.Main "$@"
-  [[ "${1:-}" =~ ^(pulse|server)$ ]] && return
+  [[ "${1:-}" =~ ^(pulse|server|faults)$ ]] && return
   maven -q -Pe2e -pl e2e -am -Dtest=DragBench,PanBench -Dsurefire.failIfNoSpecifiedTests=false -Dbench=true -Dspotless.check.skip=true verify || die "A benchmark in the browser failed."
 }
 

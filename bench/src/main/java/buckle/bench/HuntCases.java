@@ -1,21 +1,19 @@
 package buckle.bench;
 
-import buckle.diagnosis.Hunt;
-import buckle.diagnosis.Hunt.MeterNoise;
 import buckle.diagnosis.Hunt.Reading;
+import buckle.exchange.Json;
 import buckle.exchange.cli.SpiceNetlist;
 import buckle.pulse.Circuit;
-import buckle.pulse.Fault;
 import buckle.pulse.LineModel;
 import buckle.pulse.LineType;
 import buckle.pulse.LineWire;
 import buckle.pulse.Meter;
-import buckle.pulse.Place;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Run;
 import buckle.pulse.Source;
-import buckle.pulse.Supply;
-import buckle.simulation.TrueFence;
+import buckle.simulation.DrawnHunt;
+import buckle.simulation.KnownHunt;
+import buckle.simulation.Truth;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.nio.charset.StandardCharsets;
@@ -26,52 +24,15 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Random;
-import java.util.Set;
-import java.util.function.BiFunction;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
+import java.util.stream.IntStream;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
 
-/** Faulty fences whose faults are known: eight plans, true fences off them, readings by ngspice or by our own solver. */
+/** Eight plans, and hunts on them by ngspice, made once and kept in bench/hunts.json. */
 public final class HuntCases {
-    private static final MeterNoise METER = MeterNoise.USUAL;
-
     private HuntCases() {}
-
-    /**
-     * What is wrong with a fence in truth.
-     *
-     * @param fromM {@code toM} of growth; both where a fault is
-     * @param reading number of the reading that is wrong
-     */
-    public record Truth(String kind, String run, double fromM, double toM, double ohm, int reading) {
-        static Truth of(String kind, double value) {
-            return new Truth(kind, "", 0, 0, value, -1);
-        }
-    }
-
-    /** A case with its truth. */
-    public record Case(String name, String fence, boolean currents, Hunt hunt, List<Truth> truth) {}
-
-    /** What meters show on a circuit. */
-    public interface Bench extends BiFunction<Circuit, List<Meter>, double[]> {}
-
-    static double[] solved(Circuit circuit, List<Meter> meters) {
-        List<Place> places = new ArrayList<>();
-        for (Meter m : meters) {
-            switch (m) {
-                case Meter.Volts v -> places.add(v.at());
-                case Meter.Amperes a -> {
-                    places.add(a.at());
-                    double d = a.at().distanceM();
-                    places.add(new Place(a.at().runId(), d == 0 ? 0.5 : d - 0.5));
-                }
-                case Meter.EarthVolts e -> {}
-            }
-        }
-        return new PulseSolver(circuit, places)
-                .readings(List.of(new Supply(circuit.source(), circuit.earthOhm())), meters)[0];
-    }
 
     /** ngspice's transient in sections of a hundred and twentieth of the fence, 6 to 40 m long. */
     static double[] byNgspice(Circuit circuit, List<Meter> meters) {
@@ -228,160 +189,102 @@ public final class HuntCases {
                                 run("F", "D", 480, steel2))));
     }
 
-    // ---------------------------------------------------------------- cases
-
-    /** A fault drawn for a plan, readings of the fence in order and with it. */
-    static Case drawn(String name, Circuit plan, long seed, Bench bench) {
-        // Neighbouring seeds draw alike at first.
-        Random random = new Random(seed * 0x9E3779B97F4A7C15L);
-        boolean currents = random.nextBoolean();
-        List<Meter> meters = meters(plan, currents, random);
-        TrueFence fence = new TrueFence(plan, random);
-        double total = plan.runs().stream().mapToDouble(Run::lengthM).sum();
-        List<Truth> truth = new ArrayList<>();
-        List<Fault> faults = new ArrayList<>();
-        OptionalDouble earth = OptionalDouble.empty();
-        double supply = 1;
-        double kind = random.nextDouble();
-        if (kind < 0.125) {
-            // In order.
-        } else if (kind < 0.6) {
-            truth.add(leak(plan, random, faults));
-        } else if (kind < 0.72) {
-            truth.add(broken(plan, random, faults));
-        } else if (kind < 0.8) {
-            Place at = place(plan, random, total);
-            double length = plan.runs().stream()
-                    .filter(r -> r.id().equals(at.runId()))
-                    .findFirst()
-                    .orElseThrow()
-                    .lengthM();
-            double half = Math.min(length / 3, 40 * Math.pow(5, random.nextDouble()));
-            double from = Math.clamp(at.distanceM() - half, 0, length - 2 * half);
-            double perM = 0.002 * Math.pow(6, random.nextDouble()) / 300;
-            faults.addAll(TrueFence.growth(at.runId(), from, from + 2 * half, perM * 300 / (2 * half)));
-            truth.add(new Truth("growth", at.runId(), from, from + 2 * half, 1 / (perM * 300), -1));
-        } else if (kind < 0.86) {
-            earth = OptionalDouble.of(plan.earthOhm() * (5 + 25 * random.nextDouble()));
-            truth.add(Truth.of("earth", earth.getAsDouble()));
-        } else if (kind < 0.91) {
-            supply = 0.3 + 0.45 * random.nextDouble();
-            truth.add(Truth.of("supply", supply));
-        } else if (kind < 0.95) {
-            int wrong = random.nextInt(
-                    (int) meters.stream().filter(m -> m instanceof Meter.Volts).count());
-            truth.add(new Truth("meter", "", 0, 0, 0.4 + 0.3 * random.nextDouble(), wrong));
-        } else {
-            truth.add(leak(plan, random, faults));
-            truth.add(random.nextBoolean() ? leak(plan, random, faults) : broken(plan, random, faults));
-        }
-        double[] before = bench.apply(fence.healthy(), meters);
-        double[] after = bench.apply(fence.now(faults, earth, supply), meters);
-        List<Reading> healthy = read(meters, before, random, -1, 1);
-        List<Reading> now = truth.size() == 1 && truth.getFirst().kind().equals("meter")
-                ? read(
-                        meters,
-                        after,
-                        random,
-                        truth.getFirst().reading(),
-                        truth.getFirst().ohm())
-                : read(meters, after, random, -1, 1);
-        List<Hunt.Switch> switches = new ArrayList<>();
-        for (Run r : plan.runs()) {
-            if (r.parent().isPresent() && random.nextBoolean()) {
-                switches.add(new Hunt.Switch("s" + (switches.size() + 1), new Place(r.id(), 0)));
-            }
-        }
-        return new Case(name, plan.name(), currents, new Hunt(plan, METER, healthy, now, switches), truth);
-    }
-
-    private static Place place(Circuit plan, Random random, double total) {
-        double at = total * random.nextDouble();
-        for (Run r : plan.runs()) {
-            if (at < r.lengthM()) {
-                return new Place(r.id(), Math.clamp(Math.rint(at), 2, r.lengthM() - 2));
-            }
-            at -= r.lengthM();
-        }
-        throw new IllegalStateException("beyond the fence");
-    }
-
-    private static Truth leak(Circuit plan, Random random, List<Fault> into) {
-        double total = plan.runs().stream().mapToDouble(Run::lengthM).sum();
-        Place at = place(plan, random, total);
-        double ohm = Math.rint(100 * Math.pow(100, random.nextDouble()));
-        into.add(new Fault(Fault.Kind.SHUNT, at, ohm));
-        return new Truth("leak", at.runId(), at.distanceM(), at.distanceM(), ohm, -1);
-    }
-
-    private static Truth broken(Circuit plan, Random random, List<Fault> into) {
-        double total = plan.runs().stream().mapToDouble(Run::lengthM).sum();
-        Place at = place(plan, random, total);
-        double ohm = random.nextDouble() < 0.75 ? Double.POSITIVE_INFINITY : 2000 * Math.pow(5, random.nextDouble());
-        into.add(new Fault(Fault.Kind.BREAK, at, ohm));
-        return new Truth("break", at.runId(), at.distanceM(), at.distanceM(), ohm, -1);
-    }
-
-    /** At the energizer and at the end of every run; in the middle of long ones; currents where runs begin. */
-    private static List<Meter> meters(Circuit plan, boolean currents, Random random) {
-        List<Meter> all = new ArrayList<>();
-        all.add(new Meter.Volts(new Place(plan.runs().getFirst().id(), 0)));
-        double total = plan.runs().stream().mapToDouble(Run::lengthM).sum();
-        for (Run r : plan.runs()) {
-            if (r.lengthM() > total / 4 && r.lengthM() > 200) {
-                all.add(new Meter.Volts(new Place(r.id(), Math.rint(r.lengthM() / 2))));
-            }
-            all.add(new Meter.Volts(new Place(r.id(), r.lengthM())));
-        }
-        if (currents) {
-            for (Run r : plan.runs()) {
-                all.add(new Meter.Amperes(new Place(r.id(), 0)));
-            }
-        }
-        if (random.nextInt(4) == 0) {
-            all.add(new Meter.EarthVolts());
-        }
-        return all;
-    }
-
-    private static List<Reading> read(List<Meter> meters, double[] exact, Random random, int wrong, double factor) {
-        List<Reading> all = new ArrayList<>();
-        for (int i = 0; i < exact.length; i++) {
-            boolean amperes = meters.get(i) instanceof Meter.Amperes;
-            double share = amperes ? METER.shareA() : METER.share();
-            double step = amperes ? METER.resolutionA() : METER.resolutionV();
-            double value = exact[i] * (1 + share * random.nextGaussian()) * (i == wrong ? factor : 1);
-            double shown = Math.rint(value / step) * step;
-            Optional<Place> at = switch (meters.get(i)) {
-                case Meter.Volts v -> Optional.of(v.at());
-                case Meter.Amperes a -> Optional.of(a.at());
-                case Meter.EarthVolts e -> Optional.empty();
-            };
-            all.add(new Reading(
-                    at,
-                    amperes ? OptionalDouble.empty() : OptionalDouble.of(Math.max(0, shown)),
-                    amperes ? OptionalDouble.of(shown) : OptionalDouble.empty(),
-                    amperes,
-                    Set.of(),
-                    false));
-        }
-        return all;
-    }
-
     /** So many cases over all plans. */
-    static List<Case> all(int count, long seed, Bench bench) {
+    static List<KnownHunt> all(int count, long seed, DrawnHunt.Instrument instrument) {
         List<Circuit> plans = plans();
-        return java.util.stream.IntStream.range(0, count)
+        return IntStream.range(0, count)
                 .parallel()
-                .mapToObj(i -> drawn(
-                        String.format(
-                                Locale.ROOT,
-                                "%s-%03d",
-                                plans.get(i % plans.size()).name(),
-                                i),
-                        plans.get(i % plans.size()),
-                        seed + i,
-                        bench))
+                .mapToObj(i -> {
+                    Circuit plan = plans.get(i % plans.size());
+                    return DrawnHunt.of(
+                            String.format(Locale.ROOT, "%s-%03d", plan.name(), i), plan, seed + i, instrument);
+                })
                 .toList();
+    }
+
+    // ---------------------------------------------------------------- kept as a file
+
+    /** Fences once, then each case as docs/faults.md has it, without its circuit. */
+    static ObjectNode json(List<KnownHunt> cases) {
+        ObjectNode root = Json.MAPPER.createObjectNode();
+        ObjectNode fences = root.putObject("fences");
+        plans().forEach(p -> fences.set(p.name(), circuit(p)));
+        ArrayNode all = root.putArray("cases");
+        for (KnownHunt c : cases) {
+            ObjectNode one = all.addObject()
+                    .put("name", c.name())
+                    .put("fence", c.hunt().plan().name());
+            readings(one.putArray("healthy"), c.hunt().healthy());
+            readings(one.putArray("now"), c.hunt().now());
+            ArrayNode switches = one.putArray("switches");
+            c.hunt()
+                    .switches()
+                    .forEach(s -> switches.addObject()
+                            .put("id", s.id())
+                            .put("run", s.at().runId())
+                            .put("distance_m", s.at().distanceM()));
+            ArrayNode truth = one.putArray("truth");
+            for (Truth t : c.truth()) {
+                ObjectNode o = truth.addObject().put("kind", t.kind().name().toLowerCase(Locale.ROOT));
+                if (!t.run().isEmpty()) {
+                    o.put("run", t.run()).put("from_m", t.fromM()).put("to_m", t.toM());
+                }
+                if (t.reading() >= 0) {
+                    o.put("reading", t.reading());
+                }
+                if (Double.isFinite(t.value())) {
+                    o.put("value", t.value());
+                }
+            }
+        }
+        return root;
+    }
+
+    private static void readings(ArrayNode into, List<Reading> readings) {
+        for (Reading r : readings) {
+            ObjectNode o = into.addObject();
+            r.at().ifPresentOrElse(
+                            at -> o.put("run", at.runId()).put("distance_m", at.distanceM()),
+                            () -> o.put("at", "earth"));
+            r.peakV().ifPresent(v -> o.put("peak_V", Math.round(v)));
+            r.currentA()
+                    .ifPresent(a -> o.put("current_A", Math.round(Math.abs(a) * 10) / 10.0)
+                            .put("direction", a < 0 ? "toward" : "away"));
+        }
+    }
+
+    private static ObjectNode circuit(Circuit c) {
+        ObjectNode root = Json.MAPPER.createObjectNode().put("line_model", "frequency_dependent");
+        Source s = c.source();
+        root.putObject("energizer")
+                .put("v0_V", s.chargedV())
+                .put("c_F", s.faradF())
+                .put("l_H", s.henryH())
+                .put("r_ohm", s.ohm())
+                .put("bleed_ohm", s.bleedOhm().orElseThrow())
+                .put("terminal_F", s.terminalF().orElseThrow());
+        root.put("earth_ohm", c.earthOhm());
+        ArrayNode runs = root.putArray("runs");
+        for (Run r : c.runs()) {
+            ObjectNode o = runs.addObject().put("id", r.id());
+            r.parent().ifPresent(p -> o.put("parent", p));
+            o.put("length_m", r.lengthM());
+            ArrayNode hot = o.putArray("hot_heights_m");
+            ArrayNode earth = o.putArray("earth_heights_m");
+            r.type().strands().forEach(w -> (w.hot() ? hot : earth).add(w.heightM()));
+            LineWire w = r.type().strands().getFirst();
+            o.put("diameter_mm", w.diameterM() * 1000)
+                    .put("ohm_per_km", w.ohmPerM() * 1000)
+                    .put("mu_r", w.muR())
+                    .put("leak_S_per_km", r.type().leakSPerM() * 1000)
+                    .put("soil_ohm_m", r.type().soilOhmM());
+        }
+        return root;
+    }
+
+    /** Makes the cases once. Arguments: how many, seed, file. */
+    public static void main(String[] args) throws IOException {
+        List<KnownHunt> cases = all(Integer.parseInt(args[0]), Long.parseLong(args[1]), HuntCases::byNgspice);
+        Files.writeString(Path.of(args[2]), Json.MAPPER.writeValueAsString(json(cases)));
     }
 }

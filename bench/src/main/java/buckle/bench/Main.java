@@ -20,10 +20,14 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 public final class Main {
     private Main() {}
 
-    /** @param args {@code pulse} for the pulse alone, {@code server} for the server alone; nothing for all */
+    /** @param args {@code pulse} for the pulse alone, {@code server} for the server alone, {@code faults} for how far faults are found right; nothing for all */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         if (args.length > 0 && args[0].equals("server")) {
             ServerBench.run(args);
+            return;
+        }
+        if (args.length > 0 && args[0].equals("faults")) {
+            FaultBench.run(args);
             return;
         }
         boolean pulseOnly = args.length > 0 && args[0].equals("pulse");
@@ -64,6 +68,7 @@ public final class Main {
         }
         pulse(medianMs);
         if (!pulseOnly) {
+            FaultBench.run(new String[] {"faults"});
             ServerBench.run(args);
         }
     }

@@ -7,7 +7,6 @@ import buckle.pulse.PulseSolver;
 import java.util.ArrayList;
 import java.util.LinkedHashSet;
 import java.util.List;
-import java.util.Map;
 import java.util.Set;
 
 /** What meters would show with a fault at each of many places and of many strengths: by one change to the answer without it. */
@@ -45,21 +44,19 @@ final class Candidates {
     }
 
     /** What each value would be, by place and then by strength. */
-    double[][][] raw(List<Cell> cells, Fault.Kind kind, double[] ohm) {
+    double[][][] raw(List<Place> places, Fault.Kind kind, double[] ohm) {
         List<Fault> faults = new ArrayList<>();
-        for (Cell c : cells) {
-            Place at = clear(c.middle());
+        for (Place at : places) {
             for (double r : ohm) {
                 faults.add(new Fault(kind, at, r));
             }
         }
-        double[][][] raw = new double[cells.size()][ohm.length][values.size()];
-        Map<Set<String>, List<Integer>> bySwitches = FenceModel.bySwitches(values);
-        bySwitches.forEach((open, those) -> {
+        double[][][] raw = new double[places.size()][ohm.length][values.size()];
+        FenceModel.bySwitches(values).forEach((open, those) -> {
             List<Value> own = FenceModel.pick(values, those);
-            Set<Place> places = new LinkedHashSet<>(model.places(own, besides));
-            faults.forEach(f -> places.add(f.at()));
-            PulseSolver solver = model.solver(theta, besides, open, places);
+            Set<Place> cuts = new LinkedHashSet<>(model.places(own, besides));
+            cuts.addAll(places);
+            PulseSolver solver = model.solver(theta, besides, open, cuts);
             List<Meter> meters = own.stream().map(Value::meter).toList();
             double[][] shown = solver.withEach(faults, meters);
             for (int f = 0; f < shown.length; f++) {
@@ -70,27 +67,4 @@ final class Candidates {
         });
         return raw;
     }
-
-    /** Not where a meter is, nor where another fault is: a break there would be on either side of it. */
-    private Place clear(Place at) {
-        double d = at.distanceM();
-        for (Value v : values) {
-            Place meter = switch (v.meter()) {
-                case Meter.Volts m -> m.at();
-                case Meter.Amperes m -> m.at();
-                case Meter.EarthVolts m -> null;
-            };
-            if (meter != null && meter.runId().equals(at.runId()) && Math.abs(meter.distanceM() - d) < CLEAR_M) {
-                return new Place(at.runId(), Math.max(0, d > CLEAR_M ? meter.distanceM() - CLEAR_M : d + CLEAR_M));
-            }
-        }
-        for (Fault f : besides) {
-            if (f.at().runId().equals(at.runId()) && Math.abs(f.at().distanceM() - d) < CLEAR_M) {
-                return new Place(at.runId(), d > CLEAR_M ? f.at().distanceM() - CLEAR_M : d + 2 * CLEAR_M);
-            }
-        }
-        return at;
-    }
-
-    private static final double CLEAR_M = 0.6;
 }

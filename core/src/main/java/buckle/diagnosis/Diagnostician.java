@@ -5,43 +5,55 @@ import buckle.diagnosis.Diagnosis.Fit;
 import buckle.diagnosis.Diagnosis.RunLeakage;
 import buckle.diagnosis.FenceModel.Linear;
 import buckle.diagnosis.FenceModel.Unknown;
+import buckle.diagnosis.Intervals.Interval;
 import buckle.pulse.Fault;
+import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.LinkedHashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
 import java.util.stream.IntStream;
+import org.jspecify.annotations.Nullable;
 
 /**
  * Probability of where, what and how strong: the fence is drawn toward its readings in order, each fault is put on it in turn, and its
  * readings are held against those taken, with the meter's error and with all that is still not known of the fence.
  */
 public final class Diagnostician {
-    private static final double[] LEAK_OHM = spaced(40, 16_000, 16);
+    private static final double[] LEAK_OHM = spaced(70, 11_000, 11);
     /** Strengths between two that are computed: all goes smoothly with the logarithm. */
-    private static final int BETWEEN = 4;
+    private static final int BETWEEN = 6;
 
-    private static final double[] JOINT_OHM = {300, 1000, 3000, 10_000, 30_000};
+    private static final double[] JOINT_OHM = spaced(300, 30_000, 8);
     private static final double OPEN_SHARE = 0.75;
     private static final double[] GROWTH_OHM = spaced(150, 6000, 6);
     private static final double[] EARTH_FACTOR = spaced(2, 60, 14);
-    private static final double[] SUPPLY_FACTOR = spaced(0.1, 0.92, 18);
+    private static final double[] SUPPLY_FACTOR = spaced(0.15, 0.9, 16);
     private static final int GROWTH_POINTS = 5;
-    private static final int CELLS = 300;
-    private static final double LEAST_CELL_M = 2;
-    private static final int LEAST_CELLS = 4;
-    private static final double[] REFINED_FROM = {0.002, 0.01};
-    private static final int[] REFINED_PARTS = {5, 4};
-    private static final int MOST_REFINED = 40;
-    /** A wrong reading may be anything: even over the scale from nothing to twelve kilovolts. */
-    private static final double ANYTHING = Math.log(1.0 / 5.5);
+    private static final double ROUGH = 0.25;
+    private static final double[] SECOND_OHM = spaced(60, 8000, 9);
+    private static final double SECOND_LEAKS = 0.75;
+    /** A second fault is one that makes the readings so much more likely, as a logarithm, than the first alone. */
+    private static final double MORE = 1;
+
+    /** From so much on the first is looked for once more beside the second. */
+    private static final double SEEN = 4;
+    /** A wrong reading is mostly a low one, sometimes anything from nothing to twelve kilovolts; on the scale of values. */
+    private static final double LOW = 1.4;
+
+    private static final double HIGH = 0.6;
+    private static final double MOSTLY = 0.8;
+    private static final double WHOLE_SCALE = 5.5;
 
     private static final double DOUBTED = 2;
     private static final int MOST_DOUBTED = 3;
-    private static final int FIRSTS = 3;
+    private static final int FIRSTS = 2;
 
     private final FenceModel model;
     private final List<Value> healthy;
@@ -90,32 +102,11 @@ public final class Diagnostician {
         Sensitivities spread = new Sensitivities(model, theta, covariance, List.of(), now);
         nothing(posterior, spread);
         wrongReadings(posterior, spread);
-        List<Cell> cells = grid(CELLS, LEAST_CELL_M);
-        placed(posterior, cells, spread);
+        placed(posterior, spread);
         growth(posterior, spread);
         earthAndSupply(posterior);
-        for (int i = 0; i < REFINED_PARTS.length; i++) {
-            int parts = REFINED_PARTS[i];
-            List<Cell> finer = posterior.takeOut(REFINED_FROM[i], MOST_REFINED, LEAST_CELL_M).stream()
-                    .flatMap(c -> c.parts(parts).stream())
-                    .toList();
-            placed(posterior, finer, spread);
-        }
         two(posterior);
         return posterior.diagnosis(fit());
-    }
-
-    private List<Cell> grid(int cells, double leastM) {
-        double step = Math.max(leastM, totalM / cells);
-        List<Cell> all = new ArrayList<>();
-        for (Run run : model.runs()) {
-            if (run.lengthM() > 0) {
-                int n = (int)
-                        Math.max(Math.min(LEAST_CELLS, Math.ceil(run.lengthM())), Math.ceil(run.lengthM() / step));
-                all.addAll(new Cell(run.id(), 0, run.lengthM()).parts(n));
-            }
-        }
-        return all;
     }
 
     // ---------------------------------------------------------------- one fault
@@ -125,19 +116,19 @@ public final class Diagnostician {
         posterior.add(FaultKind.NONE, log(Chance.NONE) + likelihood(features(raw), raw, spread.none()));
     }
 
-    private void placed(Posterior posterior, List<Cell> cells, Sensitivities spread) {
-        if (cells.isEmpty()) {
-            return;
-        }
+    private void placed(Posterior posterior, Sensitivities spread) {
+        List<Interval> intervals = Intervals.of(model.runs(), now, List.of(), 1);
+        List<Place> nodes = intervals.stream().flatMap(i -> i.nodes().stream()).toList();
         Candidates candidates = new Candidates(model, theta, List.of(), now);
-        double[][][] leaks = candidates.raw(cells, Fault.Kind.SHUNT, LEAK_OHM);
-        double[][][] joints = candidates.raw(cells, Fault.Kind.BREAK, withOpen());
-        for (int c = 0; c < cells.size(); c++) {
+        double[][][] leaks = candidates.raw(nodes, Fault.Kind.SHUNT, LEAK_OHM);
+        double[][][] joints = candidates.raw(nodes, Fault.Kind.BREAK, withOpen());
+        int first = 0;
+        for (Interval interval : intervals) {
             Cancellation.check();
-            Cell cell = cells.get(c);
-            double prior = Math.log(cell.lengthM() / totalM);
-            leak(posterior, cell, leaks[c], spread, log(Chance.LEAK) + prior);
-            breaks(posterior, cell, joints[c], spread, log(Chance.BREAK) + prior);
+            int n = interval.nodes().size();
+            leaks(posterior, interval, java.util.Arrays.copyOfRange(leaks, first, first + n), spread);
+            breaks(posterior, interval, java.util.Arrays.copyOfRange(joints, first, first + n), spread);
+            first += n;
         }
     }
 
@@ -147,40 +138,95 @@ public final class Diagnostician {
         return all;
     }
 
-    private void leak(Posterior posterior, Cell cell, double[][] raw, Sensitivities spread, double prior) {
-        double[][] features = new double[raw.length][];
-        for (int j = 0; j < raw.length; j++) {
-            features[j] = features(raw[j]);
+    private double[][][] features(double[][][] raw) {
+        double[][][] f = new double[raw.length][][];
+        for (int i = 0; i < raw.length; i++) {
+            f[i] = new double[raw[i].length][];
+            for (int j = 0; j < raw[i].length; j++) {
+                f[i][j] = features(raw[i][j]);
+            }
         }
-        int fine = (raw.length - 1) * BETWEEN + 1;
-        double each = prior - Math.log(fine);
-        for (int j = 0; j < raw.length; j++) {
-            Gauss gauss = gauss(raw[j], spread.leak(cell, LEAK_OHM[j]));
-            for (int k = 0; k < BETWEEN; k++) {
-                double at = j + (k - BETWEEN / 2) / (double) BETWEEN;
-                if (at < 0 || at > raw.length - 1) {
-                    continue;
-                }
-                double ohm = LEAK_OHM[0] * Math.pow(LEAK_OHM[1] / LEAK_OHM[0], at);
-                posterior.add(FaultKind.LEAK, cell, ohm, each + gauss.logDensity(off(between(features, at))));
+        return f;
+    }
+
+    private void leaks(Posterior posterior, Interval interval, double[][][] raw, Sensitivities spread) {
+        double[][][] features = features(raw);
+        Gauss[][] gauss = new Gauss[raw.length][LEAK_OHM.length];
+        for (int i = 0; i < raw.length; i++) {
+            for (int j = 0; j < LEAK_OHM.length; j++) {
+                gauss[i][j] = gauss(raw[i][j], spread.leak(interval.nodes().get(i), LEAK_OHM[j]));
+            }
+        }
+        int fine = (LEAK_OHM.length - 1) * BETWEEN + 1;
+        for (Cell cell : interval.cells()) {
+            double at = interval.at(cell);
+            int nearest = (int) Math.rint(at);
+            double each = log(Chance.LEAK) + Math.log(cell.lengthM() / totalM) - Math.log(fine);
+            double[][] here = new double[LEAK_OHM.length][];
+            for (int j = 0; j < here.length; j++) {
+                here[j] = Cubic.between(features, j, at);
+            }
+            for (int k = 0; k < fine; k++) {
+                double strength = k / (double) BETWEEN;
+                double ohm = LEAK_OHM[0] * Math.pow(LEAK_OHM[1] / LEAK_OHM[0], strength);
+                posterior.add(
+                        FaultKind.LEAK,
+                        cell,
+                        ohm,
+                        -Math.log(fine),
+                        each
+                                + gauss[nearest][(int) Math.rint(strength)].logDensity(
+                                        off(Cubic.between(here, strength))));
             }
         }
     }
 
-    private void breaks(Posterior posterior, Cell cell, double[][] raw, Sensitivities spread, double prior) {
-        for (int j = 0; j < raw.length; j++) {
-            boolean open = j == JOINT_OHM.length;
-            double share = open ? OPEN_SHARE : (1 - OPEN_SHARE) / JOINT_OHM.length;
-            double ohm = open ? Double.POSITIVE_INFINITY : JOINT_OHM[j];
-            double[][] known = open || JOINT_OHM[j] > 5000 ? spread.open(cell) : spread.none();
+    private void breaks(Posterior posterior, Interval interval, double[][][] raw, Sensitivities spread) {
+        double[][][] features = features(raw);
+        int open = JOINT_OHM.length;
+        Gauss[][] gauss = new Gauss[raw.length][open + 1];
+        for (int i = 0; i < raw.length; i++) {
+            for (int j = 0; j <= open; j++) {
+                double ohm = j == open ? Double.POSITIVE_INFINITY : JOINT_OHM[j];
+                gauss[i][j] = gauss(raw[i][j], spread.broken(interval.nodes().get(i), ohm));
+            }
+        }
+        int fine = (JOINT_OHM.length - 1) * BETWEEN + 1;
+        for (Cell cell : interval.cells()) {
+            double at = interval.at(cell);
+            int nearest = (int) Math.rint(at);
+            double prior = log(Chance.BREAK) + Math.log(cell.lengthM() / totalM);
             posterior.add(
-                    FaultKind.BREAK, cell, ohm, prior + Math.log(share) + likelihood(features(raw[j]), raw[j], known));
+                    FaultKind.BREAK,
+                    cell,
+                    Double.POSITIVE_INFINITY,
+                    Math.log(OPEN_SHARE),
+                    prior
+                            + Math.log(OPEN_SHARE)
+                            + gauss[nearest][open].logDensity(off(Cubic.between(features, open, at))));
+            double[][] here = new double[open][];
+            for (int j = 0; j < open; j++) {
+                here[j] = Cubic.between(features, j, at);
+            }
+            for (int k = 0; k < fine; k++) {
+                double strength = k / (double) BETWEEN;
+                double ohm = JOINT_OHM[0] * Math.pow(JOINT_OHM[1] / JOINT_OHM[0], strength);
+                posterior.add(
+                        FaultKind.BREAK,
+                        cell,
+                        ohm,
+                        Math.log((1 - OPEN_SHARE) / fine),
+                        prior
+                                + Math.log((1 - OPEN_SHARE) / fine)
+                                + gauss[nearest][(int) Math.rint(strength)].logDensity(
+                                        off(Cubic.between(here, strength))));
+            }
         }
     }
 
     private record Stretch(Cell cell, double ohm, double prior) {}
 
-    /** On a quarter, a half and the whole of each run, as a few leaks side by side. */
+    /** On a third and on the whole of each run, as a few leaks side by side. */
     private void growth(Posterior posterior, Sensitivities spread) {
         List<Stretch> all = new ArrayList<>();
         for (Run run : model.runs()) {
@@ -188,7 +234,7 @@ public final class Diagnostician {
                 continue;
             }
             List<Cell> stretches = new ArrayList<>();
-            for (int parts : new int[] {4, 2, 1}) {
+            for (int parts : new int[] {3, 1}) {
                 double length = run.lengthM() / parts;
                 for (int i = 0; i <= 2 * (parts - 1); i++) {
                     stretches.add(new Cell(run.id(), i * length / 2, i * length / 2 + length));
@@ -209,11 +255,13 @@ public final class Diagnostician {
                             .map(p -> new Fault(Fault.Kind.SHUNT, p.middle(), s.ohm() * GROWTH_POINTS))
                             .toList();
                     double[] raw = model.read(theta, leaks, now);
-                    return s.prior() + likelihood(features(raw), raw, spread.leak(s.cell(), s.ohm()));
+                    return s.prior()
+                            + likelihood(
+                                    features(raw), raw, spread.leak(s.cell().middle(), s.ohm()));
                 })
                 .toArray();
         for (int i = 0; i < weights.length; i++) {
-            posterior.add(FaultKind.GROWTH, all.get(i).cell(), all.get(i).ohm(), weights[i]);
+            posterior.addGrowth(all.get(i).cell(), all.get(i).ohm(), weights[i]);
         }
     }
 
@@ -299,7 +347,13 @@ public final class Diagnostician {
         int[] kept = IntStream.range(0, values.size())
                 .filter(i -> values.get(i).reading() != wrong)
                 .toArray();
-        double anything = (values.size() - kept.length) * ANYTHING;
+        double anything = 0;
+        for (int i = 0; i < values.size(); i++) {
+            if (values.get(i).reading() == wrong) {
+                boolean near = off[i] > -LOW && off[i] < HIGH;
+                anything += Math.log((1 - MOSTLY) / WHOLE_SCALE + (near ? MOSTLY / (LOW + HIGH) : 0));
+            }
+        }
         if (kept.length == 0) {
             return anything;
         }
@@ -319,73 +373,113 @@ public final class Diagnostician {
 
     /** A second fault beside each of the most probable single ones, then the first once more beside the best second. */
     private void two(Posterior posterior) {
-        List<Cell> cells = grid(CELLS / 4, 4 * LEAST_CELL_M);
-        List<Posterior.First> firsts = posterior.firsts(FIRSTS);
-        for (Posterior.First first : firsts) {
-            beside(posterior, first.fault(), first.cell(), log(Chance.TWO) - Math.log(2) + first.logVolume(), cells)
-                    .ifPresent(second -> beside(
-                            posterior,
-                            second.fault(),
-                            second.cell(),
-                            log(Chance.TWO) - Math.log(2) + second.logVolume(),
-                            cells));
+        for (Posterior.First first : posterior.firsts(FIRSTS)) {
+            Pairs one = beside(first);
+            Optional<Pairs> other = one.best().map(this::beside);
+            (other.isPresent() && other.get().sum() > one.sum() ? other.get() : one).into(posterior);
         }
     }
 
-    private java.util.Optional<Posterior.First> beside(
-            Posterior posterior, Fault known, Cell knownCell, double prior, List<Cell> cells) {
-        Linear at = model.linear(theta, List.of(known), now);
-        double[][] around = Gauss.spread(at.by(), covariance, new double[now.size()]);
-        Candidates candidates = new Candidates(model, theta, List.of(known), now);
-        double[] ohm = spaced(60, 8000, 8);
-        double[][][] leaks = candidates.raw(cells, Fault.Kind.SHUNT, ohm);
-        double[][][] open = candidates.raw(cells, Fault.Kind.BREAK, new double[] {Double.POSITIVE_INFINITY});
-        double best = Double.NEGATIVE_INFINITY;
-        Fault bestFault = known;
-        Cell bestCell = knownCell;
-        double volume = 0;
-        List<double[]> all = new ArrayList<>();
-        for (int c = 0; c < cells.size(); c++) {
-            double place = Math.log(cells.get(c).lengthM() / totalM);
-            double sum = Double.NEGATIVE_INFINITY;
-            for (int j = 0; j <= ohm.length; j++) {
-                boolean broken = j == ohm.length;
-                double[] raw = broken ? open[c][0] : leaks[c][j];
-                double share = broken ? Math.log(0.25) : Math.log(0.75 / ohm.length);
-                double likely = likelihood(features(raw), raw, around);
-                double weight = share + place + likely;
-                sum = Posterior.plus(sum, weight);
-                all.add(new double[] {share + place, likely});
-                if (likely > best) {
-                    best = likely;
-                    bestCell = cells.get(c);
-                    bestFault = new Fault(
-                            broken ? Fault.Kind.BREAK : Fault.Kind.SHUNT,
-                            cells.get(c).middle(),
-                            broken ? Double.POSITIVE_INFINITY : ohm[j]);
+    /** Second faults beside a known one that tell more than it does alone. */
+    private record Pairs(Cell known, double prior, Map<Cell, Double> weights, Optional<Posterior.First> best) {
+        double sum() {
+            double all = Double.NEGATIVE_INFINITY;
+            for (double w : weights.values()) {
+                all = Posterior.plus(all, prior + w);
+            }
+            return all;
+        }
+
+        void into(Posterior posterior) {
+            weights.forEach((cell, w) -> posterior.addSecond(known, cell, prior + w));
+        }
+    }
+
+    private Pairs beside(Posterior.First known) {
+        double prior = log(Chance.TWO) + known.logVolume();
+        Map<Cell, Double> weights = new LinkedHashMap<>();
+        double[][] around =
+                Gauss.spread(model.linear(theta, List.of(known.fault()), now).by(), covariance, new double[now.size()]);
+        List<Interval> intervals =
+                Intervals.of(model.runs(), now, List.of(known.fault().at()), ROUGH);
+        List<Place> nodes = intervals.stream().flatMap(i -> i.nodes().stream()).toList();
+        Candidates candidates = new Candidates(model, theta, List.of(known.fault()), now);
+        double[][][] leaks = features(candidates.raw(nodes, Fault.Kind.SHUNT, SECOND_OHM));
+        double[][][] rawOpen = candidates.raw(nodes, Fault.Kind.BREAK, new double[] {Double.POSITIVE_INFINITY});
+        double[][][] open = features(rawOpen);
+        double[] usual = model.read(theta, List.of(known.fault()), now);
+        Gauss gauss = gauss(usual, around);
+        double alone = gauss.logDensity(off(features(usual)));
+        Best best = new Best();
+        int firstNode = 0;
+        for (Interval interval : intervals) {
+            int n = interval.nodes().size();
+            double[][][] leak = java.util.Arrays.copyOfRange(leaks, firstNode, firstNode + n);
+            double[][][] broken = java.util.Arrays.copyOfRange(open, firstNode, firstNode + n);
+            for (Cell cell : interval.cells()) {
+                double at = interval.at(cell);
+                double place = Math.log(cell.lengthM() / totalM);
+                double sum = Double.NEGATIVE_INFINITY;
+                for (int j = 0; j < SECOND_OHM.length; j++) {
+                    double likely = gauss.logDensity(off(Cubic.between(leak, j, at)));
+                    double share = place + Math.log(SECOND_LEAKS / SECOND_OHM.length);
+                    if (likely > alone + MORE) {
+                        sum = Posterior.plus(sum, share + likely);
+                        best.take(share, likely, cell, new Fault(Fault.Kind.SHUNT, cell.middle(), SECOND_OHM[j]));
+                    }
+                }
+                double[] rawThere = rawOpen[firstNode + (int) Math.rint(at)][0];
+                double likely = likelihood(Cubic.between(broken, 0, at), rawThere, around);
+                if (likely > alone + MORE) {
+                    double share = place + Math.log(1 - SECOND_LEAKS);
+                    sum = Posterior.plus(sum, share + likely);
+                    best.take(
+                            share, likely, cell, new Fault(Fault.Kind.BREAK, cell.middle(), Double.POSITIVE_INFINITY));
+                }
+                if (sum > Double.NEGATIVE_INFINITY) {
+                    weights.put(cell, sum);
                 }
             }
-            posterior.addSecond(knownCell, cells.get(c), prior + sum);
+            firstNode += n;
         }
-        for (double[] a : all) {
-            volume += Math.exp(a[0] + a[1] - best);
+        return new Pairs(known.cell(), prior, weights, best.first(alone + SEEN));
+    }
+
+    /** The most probable second fault, and how much of what was believed before it takes. */
+    private static final class Best {
+        private double sum = Double.NEGATIVE_INFINITY;
+        private double most = Double.NEGATIVE_INFINITY;
+        private @Nullable Fault fault;
+        private @Nullable Cell cell;
+
+        void take(double share, double likely, Cell at, Fault what) {
+            sum = Posterior.plus(sum, share + likely);
+            if (likely > most) {
+                most = likely;
+                fault = what;
+                cell = at;
+            }
         }
-        return bestFault == known
-                ? java.util.Optional.empty()
-                : java.util.Optional.of(new Posterior.First(bestFault, bestCell, Math.log(volume)));
+
+        /** Empty where none is more likely than this. */
+        Optional<Posterior.First> first(double least) {
+            return fault == null || cell == null || most < least
+                    ? Optional.empty()
+                    : Optional.of(new Posterior.First(fault, cell, Math.min(0, sum - most)));
+        }
     }
 
     // ---------------------------------------------------------------- what all have in common
 
     /** How often each kind is met before anything is read. Ours, after hunts that were simulated and what practitioners tell. */
     private enum Chance {
-        NONE(0.15),
+        NONE(0.17),
         LEAK(0.4),
         BREAK(0.12),
         GROWTH(0.1),
         EARTH(0.07),
         SUPPLY(0.06),
-        METER(0.05),
+        METER(0.06),
         TWO(0.05);
 
         private final double share;
@@ -428,28 +522,6 @@ public final class Diagnostician {
         return gauss(raw, known).logDensity(off(features));
     }
 
-    /** Between neighbours by a cubic through four (Catmull and Rom). */
-    private static double[] between(double[][] f, double at) {
-        int j = Math.min(f.length - 2, (int) Math.floor(at));
-        double t = at - j;
-        if (t == 0) {
-            return f[j];
-        }
-        double[] before = f[Math.max(0, j - 1)];
-        double[] after = f[Math.min(f.length - 1, j + 2)];
-        double[] out = new double[f[j].length];
-        for (int i = 0; i < out.length; i++) {
-            double a = f[j][i];
-            double b = f[j + 1][i];
-            double left = (b - before[i]) / (j > 0 ? 2 : 1);
-            double right = (after[i] - a) / (j + 2 < f.length ? 2 : 1);
-            double t2 = t * t;
-            double t3 = t2 * t;
-            out[i] = (2 * t3 - 3 * t2 + 1) * a + (t3 - 2 * t2 + t) * left + (3 * t2 - 2 * t3) * b + (t3 - t2) * right;
-        }
-        return out;
-    }
-
     private static double[] spaced(double from, double to, int n) {
         double[] all = new double[n];
         for (int i = 0; i < n; i++) {
@@ -466,7 +538,7 @@ public final class Diagnostician {
         List<RunLeakage> runs = new ArrayList<>();
         List<Run> own = model.runs();
         for (int i = 0; i < own.size(); i++) {
-            int p = Unknown.FIXED + i;
+            int p = Unknown.FIXED + model.groupNumber(own.get(i).id());
             double sd = Math.sqrt(Math.max(0, left[common][common] + left[p][p] + 2 * left[common][p]));
             double leak = own.get(i).type().leakSPerM() * Math.exp(t[common] + t[p]);
             runs.add(new RunLeakage(own.get(i).id(), leak, leak * Math.exp(-sd), leak * Math.exp(sd)));

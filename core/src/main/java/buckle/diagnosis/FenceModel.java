@@ -11,6 +11,8 @@ import buckle.pulse.Run;
 import buckle.pulse.Source;
 import buckle.pulse.Supply;
 import java.util.ArrayList;
+import java.util.Comparator;
+import java.util.HashMap;
 import java.util.LinkedHashMap;
 import java.util.LinkedHashSet;
 import java.util.List;
@@ -31,18 +33,56 @@ final class FenceModel {
     private static final double STEEL = 1.5;
     private static final double STEP = 0.05;
 
+    /** Runs that are a smaller part of the fence go with the one they hang on. */
+    private static final double OWN_SHARE = 0.025;
+
     private final Hunt hunt;
     private final Map<String, Run> runs = new LinkedHashMap<>();
+    /** The run whose leakage each run has. */
+    private final Map<String, String> group = new HashMap<>();
+
+    private final List<String> groups;
     private final boolean steel;
     private final PulseSolver.Span span;
 
     FenceModel(Hunt hunt) {
         this.hunt = hunt;
         hunt.plan().runs().forEach(r -> runs.put(r.id(), r));
+        double total = hunt.plan().runs().stream().mapToDouble(Run::lengthM).sum();
+        runs.values().forEach(r -> group.put(r.id(), grouped(r, total)));
+        groups = group.values().stream()
+                .distinct()
+                .sorted(Comparator.comparing(List.copyOf(runs.keySet())::indexOf))
+                .toList();
         steel = hunt.plan().runs().stream()
                 .flatMap(r -> r.type().strands().stream())
                 .anyMatch(w -> w.muR() > STEEL);
         span = PulseSolver.span(hunt.plan());
+    }
+
+    private String grouped(Run run, double totalM) {
+        Run at = run;
+        while (at.parent().isPresent()
+                && (at.lengthM() < OWN_SHARE * totalM || at.type().cable().isPresent())) {
+            at = Objects.requireNonNull(runs.get(at.parent().get()));
+        }
+        return at.id();
+    }
+
+    /** The longest run of those that go together, by the run that stands for them. */
+    Map<String, Run> longest() {
+        Map<String, Run> all = new LinkedHashMap<>();
+        groups.forEach(g -> all.put(g, Objects.requireNonNull(runs.get(g))));
+        runs.values().forEach(r -> all.merge(groupOf(r.id()), r, (a, b) -> a.lengthM() >= b.lengthM() ? a : b));
+        return all;
+    }
+
+    String groupOf(String run) {
+        return Objects.requireNonNull(group.get(run));
+    }
+
+    int groupNumber(String run) {
+        return groups.indexOf(groupOf(run));
     }
 
     /** What is not known, in this order: of the fence, then of what feeds it. */
@@ -61,9 +101,9 @@ final class FenceModel {
         static final int FIXED = values().length;
     }
 
-    /** As many as there are unknowns: the fixed ones, then each run's own leakage. */
+    /** As many as there are unknowns: the fixed ones, then the leakage of each group of runs. */
     int count() {
-        return Unknown.FIXED + runs.size();
+        return Unknown.FIXED + groups.size();
     }
 
     List<Run> runs() {
@@ -81,12 +121,11 @@ final class FenceModel {
     /** The fence with faults, and with switches open. */
     Circuit circuit(double[] theta, List<Fault> faults, Set<String> open) {
         List<Run> own = new ArrayList<>();
-        int i = 0;
         for (Run run : runs.values()) {
             LineType type = run.type();
             if (type.cable().isEmpty()) {
                 double leak = Math.max(LEAST_LEAK_S_PER_M, type.leakSPerM())
-                        * Math.exp(theta[Unknown.LEAKAGE.ordinal()] + theta[Unknown.FIXED + i]);
+                        * Math.exp(theta[Unknown.LEAKAGE.ordinal()] + theta[Unknown.FIXED + groupNumber(run.id())]);
                 double mu = Math.exp(theta[Unknown.STEEL.ordinal()]);
                 List<LineWire> wires = theta[Unknown.STEEL.ordinal()] == 0
                         ? type.strands()
@@ -107,7 +146,6 @@ final class FenceModel {
             }
             boolean opened = run.open() || opens(open, run.id(), true);
             own.add(new Run(run.id(), run.parent(), run.lengthM(), type, opened, run.joins()));
-            i++;
         }
         List<Fault> all = new ArrayList<>(faults);
         for (Hunt.Switch s : hunt.switches()) {

@@ -29,7 +29,7 @@ public final class NextReading {
 
     /** Best first; empty when the line has no part in it. */
     public static List<Step> of(Hunt hunt, Walk walk, Diagnosis diagnosis) {
-        if (diagnosis.density().isEmpty()) {
+        if (diagnosis.region90().isEmpty()) {
             return List.of();
         }
         List<Run> runs = hunt.plan().runs();

@@ -43,17 +43,19 @@ final class Posterior {
         this.runs = runs;
     }
 
-    /** Weight of all strengths at a cell, and the most probable of them. */
+    /** Weight of all strengths at a cell, and the one that readings speak most for. */
     private static final class Cluster {
         double log = Double.NEGATIVE_INFINITY;
-        double best = Double.NEGATIVE_INFINITY;
+        double best = -1e300;
         double ohm;
+        double share;
 
-        void add(double strength, double weight) {
+        void add(double strength, double logShare, double weight) {
             log = plus(log, weight);
-            if (weight > best) {
+            if (weight - logShare > best - share) {
                 best = weight;
                 ohm = strength;
+                share = logShare;
             }
         }
     }
@@ -77,14 +79,15 @@ final class Posterior {
         none = plus(none, log);
     }
 
-    void add(FaultKind kind, Cell cell, double ohm, double log) {
-        if (kind == FaultKind.GROWTH) {
-            growth.add(new Grown(cell, ohm, log));
-        } else {
-            (kind == FaultKind.LEAK ? leaks : breaks)
-                    .computeIfAbsent(cell, c -> new Cluster())
-                    .add(ohm, log);
-        }
+    void addGrowth(Cell cell, double ohm, double log) {
+        growth.add(new Grown(cell, ohm, log));
+    }
+
+    /** @param logShare of this strength among all of its kind */
+    void add(FaultKind kind, Cell cell, double ohm, double logShare, double log) {
+        (kind == FaultKind.LEAK ? leaks : breaks)
+                .computeIfAbsent(cell, c -> new Cluster())
+                .add(ohm, logShare, log);
     }
 
     void add(FaultKind kind, double value, double log) {
@@ -103,30 +106,6 @@ final class Posterior {
     static double plus(double a, double b) {
         double most = Math.max(a, b);
         return most == Double.NEGATIVE_INFINITY ? most : most + Math.log1p(Math.exp(-Math.abs(a - b)));
-    }
-
-    /** Cells that are worth a closer look, which are no longer counted. */
-    List<Cell> takeOut(double share, int most, double leastM) {
-        double all = Double.NEGATIVE_INFINITY;
-        Map<Cell, Double> log = new HashMap<>();
-        for (Map<Cell, Cluster> some : List.of(leaks, breaks)) {
-            for (Map.Entry<Cell, Cluster> e : some.entrySet()) {
-                log.merge(e.getKey(), e.getValue().log, Posterior::plus);
-                all = plus(all, e.getValue().log);
-            }
-        }
-        double least = all + Math.log(share);
-        List<Cell> out = log.entrySet().stream()
-                .filter(e -> e.getValue() > least && e.getKey().lengthM() > leastM)
-                .sorted(Comparator.comparingDouble(e -> -e.getValue()))
-                .limit(most)
-                .map(Map.Entry::getKey)
-                .toList();
-        out.forEach(c -> {
-            leaks.remove(c);
-            breaks.remove(c);
-        });
-        return out;
     }
 
     /** The most probable single faults on different runs or of different kinds. */
@@ -158,13 +137,11 @@ final class Posterior {
                     double volume = Objects.requireNonNull(sum.get(e.getKey()))
                             - b.cluster().best
                             + Math.log(b.cell().lengthM() / total())
-                            - (b.kind() == Fault.Kind.SHUNT ? Math.log(STRENGTHS) : 0);
+                            + b.cluster().share;
                     all.add(new First(fault, b.cell(), Math.min(0, volume)));
                 });
         return all;
     }
-
-    private static final double STRENGTHS = 61;
 
     private double total() {
         return runs.stream().mapToDouble(Run::lengthM).sum();
@@ -373,7 +350,17 @@ final class Posterior {
                 .max(Comparator.comparingDouble(
                         e -> e.getValue().log - Math.log(e.getKey().lengthM())))
                 .orElseThrow();
+        // Half of the cluster's probability lies on either side: of all places the one that is least far off.
         double at = best.getKey().middle().distanceM();
+        double sum = 0;
+        for (Map.Entry<Cell, Cluster> e : cluster) {
+            double own = Math.exp(e.getValue().log - norm);
+            if (sum + own >= mass / 2) {
+                at = e.getKey().fromM() + e.getKey().lengthM() * (mass / 2 - sum) / own;
+                break;
+            }
+            sum += own;
+        }
         double ohm = best.getValue().ohm;
         into.add(suspect(
                 kind,

@@ -1,6 +1,5 @@
 package buckle.diagnosis;
 
-import buckle.diagnosis.Candidates.Cell;
 import buckle.pulse.Fault;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
@@ -16,23 +15,30 @@ import java.util.stream.IntStream;
  * the nearest of these for every other. The same unknowns move readings otherwise when something is wrong.
  */
 final class Sensitivities {
-    private static final double[] OHM = {90, 600, 4000};
+    private static final double[] OHM = {130, 1400};
+    private static final double[] JOINT_OHM = {1500, 8000};
+    private static final double SO_GOOD_AS_NONE_OHM = 450;
+    private static final double SO_GOOD_AS_OPEN_OHM = 24_000;
+    private static final double BETWEEN_JOINTS_OHM = 3500;
     private static final double LONG_SHARE = 0.12;
 
     private final Map<String, List<At>> byRun = new LinkedHashMap<>();
     private final double[][] none;
+    private final FenceModel model;
 
-    /** Spread with a fault at a place: leaks by strength, then open. */
-    private record At(double distanceM, List<double[][]> leaks, double[][] open) {}
+    /** Spread with a fault at a place: leaks by strength, a poor joint, an open wire. */
+    private record At(double distanceM, List<double[][]> leaks, List<double[][]> joints, double[][] open) {}
 
     private record Asked(String run, double distanceM, Fault fault) {}
 
     Sensitivities(FenceModel model, double[] theta, double[][] covariance, List<Fault> besides, List<Value> values) {
+        this.model = model;
         double[] nothing = new double[values.size()];
         none = Gauss.spread(model.linear(theta, besides, values).by(), covariance, nothing);
         double total = model.runs().stream().mapToDouble(Run::lengthM).sum();
         List<Asked> asked = new ArrayList<>();
-        for (Run run : model.runs()) {
+        for (Map.Entry<String, Run> e : model.longest().entrySet()) {
+            Run run = e.getValue();
             double share = run.lengthM() / total;
             double[] at = share > LONG_SHARE ? new double[] {0.15, 0.5, 0.85} : new double[] {0.5};
             for (double a : at) {
@@ -43,8 +49,9 @@ final class Sensitivities {
                 for (double ohm : OHM) {
                     asked.add(new Asked(run.id(), place.distanceM(), new Fault(Fault.Kind.SHUNT, place, ohm)));
                 }
-                asked.add(new Asked(
-                        run.id(), place.distanceM(), new Fault(Fault.Kind.BREAK, place, Double.POSITIVE_INFINITY)));
+                for (double ohm : new double[] {JOINT_OHM[0], JOINT_OHM[1], Double.POSITIVE_INFINITY}) {
+                    asked.add(new Asked(run.id(), place.distanceM(), new Fault(Fault.Kind.BREAK, place, ohm)));
+                }
             }
         }
         List<double[][]> spreads = IntStream.range(0, asked.size())
@@ -55,11 +62,14 @@ final class Sensitivities {
                     return Gauss.spread(model.linear(theta, faults, values).by(), covariance, nothing);
                 })
                 .toList();
-        int each = OHM.length + 1;
+        int each = OHM.length + 3;
         for (int i = 0; i < asked.size(); i += each) {
-            byRun.computeIfAbsent(asked.get(i).run(), r -> new ArrayList<>())
+            byRun.computeIfAbsent(model.groupOf(asked.get(i).run()), r -> new ArrayList<>())
                     .add(new At(
-                            asked.get(i).distanceM(), spreads.subList(i, i + OHM.length), spreads.get(i + OHM.length)));
+                            asked.get(i).distanceM(),
+                            spreads.subList(i, i + OHM.length),
+                            spreads.subList(i + OHM.length, i + OHM.length + 2),
+                            spreads.get(i + OHM.length + 2)));
         }
     }
 
@@ -67,26 +77,30 @@ final class Sensitivities {
         return none;
     }
 
-    double[][] leak(Cell cell, double ohm) {
+    double[][] leak(Place place, double ohm) {
         int nearest = 0;
         for (int i = 1; i < OHM.length; i++) {
             if (Math.abs(Math.log(ohm / OHM[i])) < Math.abs(Math.log(ohm / OHM[nearest]))) {
                 nearest = i;
             }
         }
-        return at(cell).leaks().get(nearest);
+        return at(place).leaks().get(nearest);
     }
 
-    /** A poor joint of many ohms is nearer to none than to a broken wire; so far it is taken as broken. */
-    double[][] open(Cell cell) {
-        return at(cell).open();
+    /** The nearest of none, a poor joint and an open wire. */
+    double[][] broken(Place place, double ohm) {
+        At at = at(place);
+        if (ohm > SO_GOOD_AS_OPEN_OHM) {
+            return at.open();
+        }
+        return ohm < SO_GOOD_AS_NONE_OHM ? none : at.joints().get(ohm < BETWEEN_JOINTS_OHM ? 0 : 1);
     }
 
-    private At at(Cell cell) {
-        List<At> all = Objects.requireNonNull(byRun.get(cell.run()));
+    private At at(Place place) {
+        List<At> all = Objects.requireNonNull(byRun.get(model.groupOf(place.runId())));
         At best = all.getFirst();
         for (At a : all) {
-            double d = cell.middle().distanceM();
+            double d = place.distanceM();
             if (Math.abs(a.distanceM() - d) < Math.abs(best.distanceM() - d)) {
                 best = a;
             }

@@ -18,7 +18,7 @@ record Value(int reading, Meter meter, Set<String> open, boolean directed, doubl
     private static final double VOLTS = 100;
     private static final double AMPERES = 0.3;
     /** What the model itself leaves out at a single point: posts, joints, ground that changes. Ours. */
-    private static final double POINT_SHARE = 0.01;
+    private static final double POINT_SHARE = 0.007;
 
     /** How a meter's error looks on the scale. */
     record Scale(double unit, double share, double resolution) {

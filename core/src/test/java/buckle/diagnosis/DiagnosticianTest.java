@@ -1,0 +1,208 @@
+package buckle.diagnosis;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import buckle.diagnosis.Diagnosis.Stretch;
+import buckle.diagnosis.Hunt.MeterNoise;
+import buckle.diagnosis.Hunt.Reading;
+import buckle.pulse.Circuit;
+import buckle.pulse.Fault;
+import buckle.pulse.LineModel;
+import buckle.pulse.LineType;
+import buckle.pulse.LineWire;
+import buckle.pulse.Meter;
+import buckle.pulse.Place;
+import buckle.pulse.Run;
+import buckle.pulse.Source;
+import buckle.simulation.DrawnHunt;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import org.junit.jupiter.api.Test;
+
+/** Single faults whose readings are worked out, without error, on a plan that is true. */
+class DiagnosticianTest {
+    private static final LineType PAIR = LineType.overGround(
+            List.of(
+                    new LineWire(0.5, 0.0025, 0.035, 100, true),
+                    new LineWire(0.9, 0.0025, 0.035, 100, true),
+                    new LineWire(0.7, 0.0025, 0.035, 100, false)),
+            5e-7,
+            100);
+    private static final Circuit PLAN = new Circuit(
+            "plan",
+            LineModel.FREQUENCY_DEPENDENT,
+            new Source(8000, 93.75e-9, 2.307e-3, 181.8, OptionalDouble.of(6000), OptionalDouble.of(0.5e-9)),
+            10,
+            false,
+            List.of(
+                    Run.of("A", Optional.empty(), 600, PAIR),
+                    Run.of("B", Optional.of("A"), 500, PAIR),
+                    Run.of("C", Optional.of("A"), 700, PAIR)),
+            List.of());
+    private static final List<Meter> VOLTS = List.of(
+            new Meter.Volts(new Place("A", 0)),
+            new Meter.Volts(new Place("A", 600)),
+            new Meter.Volts(new Place("B", 500)),
+            new Meter.Volts(new Place("C", 350)),
+            new Meter.Volts(new Place("C", 700)));
+
+    private static Reading reading(Meter meter, double value, Set<String> open) {
+        Optional<Place> at = switch (meter) {
+            case Meter.Volts v -> Optional.of(v.at());
+            case Meter.Amperes a -> Optional.of(a.at());
+            case Meter.EarthVolts e -> Optional.empty();
+        };
+        boolean amperes = meter instanceof Meter.Amperes;
+        return new Reading(
+                at,
+                amperes ? OptionalDouble.empty() : OptionalDouble.of(Math.rint(value / 10) * 10),
+                amperes ? OptionalDouble.of(value) : OptionalDouble.empty(),
+                amperes,
+                open,
+                false);
+    }
+
+    private static List<Reading> readings(Circuit circuit, List<Meter> meters) {
+        double[] shown = DrawnHunt.solved(circuit, meters);
+        List<Reading> all = new ArrayList<>();
+        for (int i = 0; i < shown.length; i++) {
+            all.add(reading(meters.get(i), shown[i], Set.of()));
+        }
+        return all;
+    }
+
+    private static Circuit with(Fault... faults) {
+        return PLAN.withFaults(List.of(faults));
+    }
+
+    private static Hunt hunt(List<Reading> healthy, List<Reading> now) {
+        return new Hunt(PLAN, new MeterNoise(10, 0.03, 0.1, 0.05), healthy, now, List.of());
+    }
+
+    private static Diagnosis diagnose(List<Meter> meters, Fault... faults) {
+        return Diagnostician.of(hunt(readings(PLAN, meters), readings(with(faults), meters)));
+    }
+
+    private static List<Meter> withCurrents() {
+        List<Meter> all = new ArrayList<>(VOLTS);
+        PLAN.runs().forEach(r -> all.add(new Meter.Amperes(new Place(r.id(), 0))));
+        return all;
+    }
+
+    private static boolean held(Diagnosis d, String run, double at) {
+        return d.region90().stream().anyMatch(s -> s.run().equals(run) && s.fromM() <= at && s.toM() >= at);
+    }
+
+    /** A leak on C is looked for on C, where it is; its strength is told within a fifth. */
+    @Test
+    void aLeak() {
+        Diagnosis d = diagnose(withCurrents(), new Fault(Fault.Kind.SHUNT, new Place("C", 520), 200));
+        Diagnosis.Suspect best = d.suspects().getFirst();
+        assertThat(best.kind()).isEqualTo(FaultKind.LEAK);
+        assertThat(best.run()).hasValue("C");
+        assertThat(best.fromM()).isCloseTo(520, within(60.0));
+        assertThat(best.ohm().orElseThrow()).isCloseTo(200, within(40.0));
+        assertThat(held(d, "C", 520)).isTrue();
+        assertThat(d.region90()).extracting(Stretch::run).containsOnly("C");
+    }
+
+    /** Beyond an open wire nothing is read, and before it more than ever: a rise is a fault too. */
+    @Test
+    void aBrokenWire() {
+        Diagnosis d = diagnose(VOLTS, new Fault(Fault.Kind.BREAK, new Place("B", 250), Double.POSITIVE_INFINITY));
+        assertThat(d.suspects().getFirst().kind()).isEqualTo(FaultKind.BREAK);
+        assertThat(d.suspects().getFirst().run()).hasValue("B");
+        assertThat(d.suspects().getFirst().ohm()).isEmpty();
+        assertThat(held(d, "B", 250)).isTrue();
+    }
+
+    /** In order it is said to be in order; the fit is the plan, with a range round it. */
+    @Test
+    void nothing() {
+        Diagnosis d = diagnose(withCurrents());
+        assertThat(d.kinds().get(FaultKind.NONE)).isGreaterThan(0.4);
+        assertThat(d.fit().done()).isTrue();
+        assertThat(d.fit().earthOhm()).isCloseTo(10, within(1.0));
+        d.fit().runs().forEach(r -> {
+            assertThat(r.leakSPerM()).isCloseTo(5e-7, within(1e-7));
+            assertThat(r.lowSPerM()).isLessThan(r.leakSPerM());
+            assertThat(r.highSPerM()).isGreaterThan(r.leakSPerM());
+        });
+        assertThat(d.fit().suspect()).isEmpty();
+    }
+
+    /** With the earth terminal read, a poor earth is told from a weak supply. */
+    @Test
+    void earthOrSupply() {
+        List<Meter> meters = new ArrayList<>(VOLTS);
+        meters.add(new Meter.EarthVolts());
+        List<Reading> healthy = readings(PLAN, meters);
+        Diagnosis earth = Diagnostician.of(hunt(healthy, readings(PLAN.withEarthOhm(150), meters)));
+        assertThat(earth.kinds().get(FaultKind.EARTH)).isGreaterThan(0.9);
+        assertThat(earth.suspects().getFirst().ohm().orElseThrow()).isCloseTo(150, within(40.0));
+        Source s = PLAN.source();
+        Source weak = new Source(s.chargedV() * 0.6, s.faradF(), s.henryH(), s.ohm(), s.bleedOhm(), s.terminalF());
+        Diagnosis supply = Diagnostician.of(hunt(healthy, readings(PLAN.withSource(weak), meters)));
+        assertThat(supply.kinds().get(FaultKind.SUPPLY))
+                .isGreaterThan(supply.kinds().get(FaultKind.EARTH));
+        assertThat(supply.kinds().get(FaultKind.NONE)).isLessThan(0.01);
+    }
+
+    /** One reading that is higher than its feed in order fits nothing physical: it is named. */
+    @Test
+    void aWrongReadingInOrderIsNamed() {
+        List<Reading> healthy = new ArrayList<>(readings(PLAN, VOLTS));
+        healthy.set(3, reading(VOLTS.get(3), 9900, Set.of()));
+        Diagnosis d = Diagnostician.of(hunt(healthy, readings(PLAN, VOLTS)));
+        assertThat(d.fit().suspect()).containsExactly(3);
+        assertThat(d.suspects().stream().filter(s -> s.kind() == FaultKind.METER))
+                .anySatisfy(s -> {
+                    assertThat(s.ofHealthy()).isTrue();
+                    assertThat(s.reading()).hasValue(3);
+                });
+    }
+
+    /** 6 A before a place and 1 A behind it: the fault lies between. Common practice. */
+    @Test
+    void currentBeforeAndBehind() {
+        List<Meter> meters = List.of(
+                new Meter.Volts(new Place("A", 0)),
+                new Meter.Amperes(new Place("C", 100)),
+                new Meter.Amperes(new Place("C", 400)));
+        Fault leak = new Fault(Fault.Kind.SHUNT, new Place("C", 250), 700);
+        List<Reading> now = readings(with(leak), meters);
+        assertThat(now.get(1).currentA().orElseThrow() / now.get(2).currentA().orElseThrow())
+                .isGreaterThan(3);
+        Diagnosis d = Diagnostician.of(hunt(readings(PLAN, meters), now));
+        assertThat(d.region90()).allSatisfy(s -> {
+            assertThat(s.run()).isEqualTo("C");
+            assertThat(s.fromM()).isGreaterThan(60);
+            assertThat(s.toM()).isLessThan(440);
+        });
+        assertThat(held(d, "C", 250)).isTrue();
+    }
+
+    /** A reading with a switch open is held against the fence with that switch open: what comes back then lies behind it. */
+    @Test
+    void aSwitchHalves() {
+        Hunt.Switch s = new Hunt.Switch("s1", new Place("C", 0));
+        Fault leak = new Fault(Fault.Kind.SHUNT, new Place("C", 300), 250);
+        List<Reading> now = new ArrayList<>(readings(with(leak), VOLTS.subList(0, 1)));
+        List<Run> open = PLAN.runs().stream()
+                .map(r -> r.id().equals("C") ? new Run(r.id(), r.parent(), r.lengthM(), r.type(), true, r.joins()) : r)
+                .toList();
+        double cutOff = DrawnHunt.solved(PLAN.withRuns(open).withFaults(List.of(leak)), VOLTS.subList(0, 1))[0];
+        now.add(reading(VOLTS.getFirst(), cutOff, Set.of("s1")));
+        Diagnosis d = Diagnostician.of(
+                new Hunt(PLAN, new MeterNoise(10, 0.03, 0.1, 0.05), readings(PLAN, VOLTS), now, List.of(s)));
+        double onC = d.density().stream()
+                .filter(x -> x.run().equals("C"))
+                .mapToDouble(Diagnosis.Density::probability)
+                .sum();
+        assertThat(onC).isGreaterThan(0.9);
+    }
+}
