@@ -7,19 +7,21 @@ const props = defineProps<{ stage: string }>()
 const emit = defineEmits<{ go: [stage: string]; palette: []; units: [] }>()
 const job = useJob()
 
-// 5 and 7 are kept for Build and Faults.
+// 5 is kept for Build.
 const stages = [
   { n: 1, id: 'survey', text: 'Survey' },
   { n: 2, id: 'layout', text: 'Layout' },
   { n: 3, id: 'electrics', text: 'Electrics' },
   { n: 4, id: 'takeoff', text: 'Takeoff' },
   { n: 6, id: 'test', text: 'Test' },
+  { n: 7, id: 'faults', text: 'Faults' },
 ]
 const done = computed(() => ({
   survey: (job.plan?.site.lines.length ?? 0) > 0,
   layout: (job.design?.layout.lines.length ?? 0) > 0 && !!job.plan?.site.energizer,
   electrics: !!job.plan?.spec.supply.energizer,
   takeoff: false,
+  faults: false,
   test:
     (job.assessment?.sections.length ?? 0) > 0 && job.assessment?.sections.every((s) => s.standing === 'MET'),
 }))

@@ -19,7 +19,10 @@ import SettleDialog from './SettleDialog.vue'
 import { useCommands } from './useCommands'
 import { withSpec } from '@/model/planEdit'
 
-const props = defineProps<{ id: string; stage: 'survey' | 'layout' | 'electrics' | 'takeoff' | 'test' }>()
+const props = defineProps<{
+  id: string
+  stage: 'survey' | 'layout' | 'electrics' | 'takeoff' | 'test' | 'faults'
+}>()
 const job = useJob()
 const route = useRoute()
 const router = useRouter()
@@ -31,12 +34,14 @@ const ElectricsStage = defineAsyncComponent(() => import('@/features/electrics/E
 const TakeoffStage = defineAsyncComponent(() => import('@/features/takeoff/TakeoffStage.vue'))
 const PlanView = defineAsyncComponent(() => import('@/features/plan/PlanView.vue'))
 const TestStage = defineAsyncComponent(() => import('@/features/test/TestStage.vue'))
+const FaultsStage = defineAsyncComponent(() => import('@/features/faults/FaultsStage.vue'))
 const stages = {
   survey: SurveyStage,
   layout: LayoutStage,
   electrics: ElectricsStage,
   takeoff: TakeoffStage,
   test: TestStage,
+  faults: FaultsStage,
 }
 const current = computed(() => stages[props.stage])
 
@@ -54,6 +59,7 @@ watchEffect(() => {
   room.reading =
     props.stage === 'takeoff' ||
     props.stage === 'test' ||
+    props.stage === 'faults' ||
     [...sheets, ...layoutSheets, ...electricsSheets].some(
       (s) => s.wide && s.id === open[props.stage as 'survey'],
     )
@@ -87,7 +93,14 @@ useKeys((e) => {
   if (command || e.altKey) return false
   // While something is drawn, digits begin the length of its next side.
   if (tool.value === 'draw' && /^[0-9]$/.test(e.key)) return false
-  const stage = { '1': 'survey', '2': 'layout', '3': 'electrics', '4': 'takeoff', '6': 'test' }[e.key]
+  const stage = {
+    '1': 'survey',
+    '2': 'layout',
+    '3': 'electrics',
+    '4': 'takeoff',
+    '6': 'test',
+    '7': 'faults',
+  }[e.key]
   if (stage) return (void go(stage), true)
   if (e.key === ',' || e.key === '.') return (step(e.key === '.' ? 1 : -1, false), true)
   if (e.key === '<' || e.key === '>') return (step(e.key === '>' ? 1 : -1, true), true)
@@ -143,7 +156,9 @@ onUnmounted(() => {
       <div class="middle" :class="{ strip: !room.ledgerOpen }">
         <main class="workspace"><component :is="current" /></main>
         <div class="beside">
-          <div v-if="stage === 'takeoff'" class="inset no-print"><PlanView :editable="false" /></div>
+          <div v-if="stage === 'takeoff' || stage === 'faults'" class="inset no-print">
+            <PlanView :editable="false" />
+          </div>
           <LedgerPanel class="ledger" />
         </div>
       </div>
@@ -159,7 +174,7 @@ onUnmounted(() => {
       />
       <RibbonView
         class="ribbon"
-        :readings="stage === 'test'"
+        :readings="stage === 'test' || stage === 'faults'"
         :pulse="stage === 'electrics'"
         :select="stage === 'takeoff'"
       />

@@ -10,7 +10,7 @@ export const router = createRouter({
     { path: '/stock', name: 'stock', component: () => import('@/features/stock/StockPage.vue') },
     { path: '/jobs/:id', redirect: (to) => ({ name: 'job', params: { id: to.params.id, stage: 'layout' } }) },
     {
-      path: '/jobs/:id/:stage(survey|layout|electrics|takeoff|test)',
+      path: '/jobs/:id/:stage(survey|layout|electrics|takeoff|test|faults)',
       name: 'job',
       component: () => import('./JobPage.vue'),
       props: true,

@@ -40,6 +40,7 @@ export function useCommands(go: (stage: string) => unknown, toggleUnits: () => v
     { text: 'Go to Electrics', key: '3', run: () => go('electrics') },
     { text: 'Go to Takeoff', key: '4', run: () => go('takeoff') },
     { text: 'Go to Test', key: '6', run: () => go('test') },
+    { text: 'Go to Faults', key: '7', run: () => go('faults') },
     ...tools.map((t) => ({ text: t.text, key: t.key, run: () => (choose(t.id), void go('layout')) })),
     { text: 'Show the whole job', key: 'F', run: fit },
     { text: 'Undo', key: 'Ctrl Z', run: job.undo },

@@ -52,7 +52,7 @@ export const useRoom = defineStore('room', () => {
     rooms.value = { ...rooms.value, [key.value]: room }
   }
 
-  const laned = computed(() => stage.value === 'electrics' || stage.value === 'test')
+  const laned = computed(() => ['electrics', 'test', 'faults'].includes(stage.value))
   const ribbonOpen = computed(() => here.value.ribbonOpen ?? !reading.value)
   /** A quarter of the height at most, until somebody draws it up. */
   const ribbonPx = computed(() => {

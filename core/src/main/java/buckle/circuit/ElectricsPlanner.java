@@ -39,6 +39,8 @@ import java.util.stream.Collectors;
 
 /** Judges a laid-out fence as a circuit: the energizer, the curve with its range, the sections, the reserve. */
 public final class ElectricsPlanner {
+    private static final EnergizerRating USUAL = Energizers.GENERIC.get(5);
+
     private final Plan plan;
     private final Surroundings around;
     private final Layout layout;
@@ -66,6 +68,27 @@ public final class ElectricsPlanner {
         return Optional.of(new ElectricsPlanner(plan, laid, around, trial).judge(asked));
     }
 
+    /** The fence as a circuit under likely conditions; empty when there is no fence yet. */
+    public static Optional<FenceCircuit> circuit(Plan plan, Laid laid, Surroundings around) {
+        if (laid.network().isEmpty()) {
+            return Optional.empty();
+        }
+        ElectricsPlanner planner = new ElectricsPlanner(plan, laid, around, Trial.NONE);
+        EnergizerRating plate = plan.spec()
+                .supply()
+                .energizer()
+                .filter(p -> p.contradiction().isEmpty())
+                .or(() -> new EnergizerJudge(
+                                plan,
+                                around,
+                                planner.solver,
+                                planner.needV,
+                                Spots.needing(planner.layout, Spots.along(planner.layout)))
+                        .recommended())
+                .orElse(USUAL);
+        return Optional.of(planner.solver.fence(Conditions.likely(plate, plan.circumstances()), Trial.NONE));
+    }
+
     private Electrics judge(Set<Part> asked) {
         List<Spot> spots = Spots.along(layout);
         List<Spot> needing = Spots.needing(layout, spots);
@@ -81,7 +104,7 @@ public final class ElectricsPlanner {
                 : Optional.empty();
         EnergizerRating plate = own.filter(p -> usable)
                 .or(() -> compared.flatMap(EnergizerJudge::recommended))
-                .orElse(Energizers.GENERIC.get(5));
+                .orElse(USUAL);
         Conditions likely = Conditions.likely(plate, plan.circumstances());
         if (!likely.dampingFits()) {
             warn(Rule.E9, new CircuitMessage.DampingDoesNotFit(plate.name()));

@@ -8,6 +8,8 @@ import buckle.exchange.InUnits;
 import buckle.land.Land;
 import buckle.power.Energizers;
 import buckle.pulse.EnergizerRating;
+import buckle.readings.FenceDiagnosis;
+import buckle.readings.Observation;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
 import buckle.site.BadInput;
@@ -17,6 +19,7 @@ import buckle.spec.Insulators;
 import buckle.spec.Plan;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
+import java.time.Instant;
 import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
@@ -39,6 +42,8 @@ class ElectricsController {
         this.designs = designs;
         this.queue = queue;
     }
+
+    private static final int MOST_READINGS = 1000;
 
     /**
      * A plan on its land, what is tried out on it, and what is asked besides the curve.
@@ -83,6 +88,28 @@ class ElectricsController {
                             worked.around(),
                             order.trial(),
                             order.parts())));
+        });
+    }
+
+    /**
+     * A plan with its readings.
+     *
+     * @param since readings from then on are taken with something wrong, those before in order
+     */
+    record FaultOrder(Plan plan, Land land, List<Observation> readings, Instant since) {}
+
+    @PostMapping("/electrics/faults")
+    @Operation(
+            operationId = "faults",
+            summary = "Where a fault must be, from readings in order and those since something is wrong")
+    FenceDiagnosis faults(@RequestBody FaultOrder order) {
+        if (order.readings().size() > MOST_READINGS) {
+            throw new BadInput("faults.readings", "readings", "At most 1,000 readings are taken.");
+        }
+        return queue.run(Kind.COMPUTATION, () -> {
+            Designs.Worked worked = designs.of(order.plan(), order.land());
+            return FenceDiagnosis.of(
+                    order.plan(), worked.design().laid(), worked.around(), order.readings(), order.since());
         });
     }
 

@@ -1,0 +1,205 @@
+<script setup lang="ts">
+import { computed, ref, shallowRef, watch } from 'vue'
+import { ask, client, failureText } from '@/api/client'
+import type { FenceDiagnosis } from '@/api/types'
+import { useJob } from '@/model/jobStore'
+import { latestOnly } from '@/shared/latest'
+import { dateText, lengthText, stationText } from '@/shared/units'
+import HeatStrip from './HeatStrip.vue'
+import { kindWords, leastShare, lookAt, ofSuspect, shareText } from './faultWords'
+
+const job = useJob()
+const answer = shallowRef<FenceDiagnosis | null>(null)
+const problem = ref('')
+
+/** Days on which something was read, the last first. */
+const days = computed(() =>
+  [...new Set(job.readings.map((r) => r.takenAt.slice(0, 10)))].toSorted().toReversed(),
+)
+const picked = ref('')
+const since = computed(() => (days.value.includes(picked.value) ? picked.value : (days.value[0] ?? '')))
+
+const run = latestOnly(
+  () =>
+    ask(
+      client.POST('/api/electrics/faults', {
+        body: {
+          plan: job.plan!,
+          land: job.land!,
+          readings: job.readings,
+          since: `${since.value}T00:00:00Z`,
+        },
+      }),
+    ),
+  (found) => {
+    answer.value = found
+    problem.value = ''
+  },
+  (e) => (problem.value = failureText(e, 'That could not be worked out.')),
+)
+watch(
+  () => [job.design, job.readings, since.value] as const,
+  () => {
+    if (job.plan && job.land && since.value && job.design?.layout.lines.length) run(undefined)
+    else answer.value = null
+  },
+  { immediate: true },
+)
+
+const lines = computed(() => job.design?.layout.lines ?? [])
+const nameOf = (lineId: string) => lines.value.find((l) => l.lineId === lineId)?.name ?? lineId
+const readingText = (id: string | null) => {
+  const r = job.readings.find((x) => x.id === id)
+  return r ? `${nameOf(r.at.lineId)}, ${stationText(r.at.stationM, job.units)}` : ''
+}
+const kinds = computed(() =>
+  Object.entries(answer.value?.kinds ?? {})
+    .map(([kind, share]) => ({ kind: kind as keyof typeof kindWords, share }))
+    .filter((k) => k.share >= leastShare)
+    .toSorted((a, b) => b.share - a.share),
+)
+const suspects = computed(() =>
+  (answer.value?.suspects ?? []).filter((s) => s.probability >= leastShare).slice(0, 6),
+)
+const region = computed(() =>
+  (answer.value?.region90 ?? []).toSorted((a, b) => b.probability - a.probability),
+)
+const regionM = computed(() => region.value.reduce((sum, r) => sum + r.toM - r.fromM, 0))
+const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0))
+</script>
+
+<template>
+  <div class="faults">
+    <h1>Faults</h1>
+    <p class="quiet-text small">
+      A probability, worked out from the readings and the pulse; what is there is seen by whoever goes there.
+      Before anybody touches the fence: energizer off, fence shorted to earth.
+    </p>
+    <p v-if="days.length" class="small">
+      <label
+        >Something is wrong since
+        <select
+          :value="since"
+          data-test="faults-since"
+          @change="picked = ($event.target as HTMLSelectElement).value"
+        >
+          <option v-for="d in days" :key="d" :value="d">{{ dateText(d) }}</option>
+        </select></label
+      >; readings before that day are of the fence in order.
+    </p>
+    <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
+    <p v-if="!days.length" class="empty">Nothing has been read yet.</p>
+    <p v-else-if="answer && !answer.enough" class="empty" data-test="faults-few">
+      Two readings of that day or later are needed. Currents where the fence branches tell most, then
+      kilovolts at the far ends.
+    </p>
+    <template v-else-if="answer">
+      <p class="verdict" data-test="faults-verdict">
+        <template v-if="(answer.kinds.NONE ?? 0) >= 0.5"
+          >Most probably nothing is wrong ({{ shareText(answer.kinds.NONE!) }}).</template
+        ><template v-else-if="suspects[0]"
+          >Most probably <b>{{ ofSuspect(suspects[0], nameOf, readingText, job.units) }}</b>,
+          {{ shareText(suspects[0].probability) }}.</template
+        >
+        <span v-if="region.length" class="quiet-text">
+          If it lies on the line, {{ lengthText(regionM, job.units) }} of
+          {{ lengthText(wholeM, job.units) }} hold 90 %.</span
+        >
+      </p>
+      <table class="sheet kinds">
+        <tbody>
+          <tr v-for="k in kinds" :key="k.kind" :data-test="`kind-${k.kind}`">
+            <td>{{ kindWords[k.kind] }}</td>
+            <td class="right number">{{ shareText(k.share) }}</td>
+            <td class="bar"><span :style="{ width: `${100 * k.share}%` }" /></td>
+          </tr>
+        </tbody>
+      </table>
+      <template v-if="region.length">
+        <h2>Where</h2>
+        <HeatStrip v-for="l in lines" :key="l.lineId" :line="l" :answer="answer" />
+        <h2>What to look at there</h2>
+        <table class="sheet">
+          <thead>
+            <tr>
+              <th>Stretch</th>
+              <th class="right">If on the line</th>
+              <th>First what fails first</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(r, i) in region" :key="i" data-test="region">
+              <td>
+                {{ nameOf(r.lineId) }}, {{ stationText(r.fromM, job.units) }} to
+                {{ stationText(r.toM, job.units) }}
+              </td>
+              <td class="right number">{{ shareText(r.probability) }}</td>
+              <td class="small">{{ lookAt(job.design!.layout, r, job.units) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
+      <h2 v-if="suspects.length > 1">Else</h2>
+      <ul class="small">
+        <li v-for="(s, i) in suspects.slice(1)" :key="i">
+          {{ ofSuspect(s, nameOf, readingText, job.units) }}, {{ shareText(s.probability) }}
+        </li>
+      </ul>
+      <p class="quiet-text small">
+        {{ answer.used }} readings took part, {{ answer.healthy }} of them of the fence in order{{
+          answer.healthy
+            ? ''
+            : ': without any the plan was taken as it is, and the stretches are wider for it'
+        }}.
+        <template v-if="answer.offLine > 0.01"
+          >{{ shareText(answer.offLine) }} of what lies on wires lies on lead-out, leads or
+          switches.</template
+        >
+      </p>
+      <p v-for="m in answer.misfits" :key="m" class="weak small">
+        The reading at {{ readingText(m) }} fits nothing physical: read it again.
+      </p>
+    </template>
+    <p v-else-if="days.length && !problem" class="empty">Working it out …</p>
+  </div>
+</template>
+
+<style scoped>
+.faults {
+  padding: 4px 14px 20px;
+  overflow-y: auto;
+}
+h2 {
+  margin: 18px 0 4px;
+}
+.verdict {
+  border-left: 4px solid var(--accent);
+  background: var(--accent-wash);
+  padding: 6px 10px;
+  font-size: 16px;
+}
+.kinds {
+  max-width: 560px;
+}
+.bar {
+  width: 50%;
+}
+.bar span {
+  display: block;
+  height: 10px;
+  background: var(--accent);
+}
+select {
+  border: 1px solid var(--rule-strong);
+  padding: 4px 7px;
+  background: var(--paper);
+  color: var(--ink);
+}
+.weak {
+  color: var(--broken);
+}
+.empty {
+  padding: 24px 0;
+  font-size: 16px;
+}
+</style>

@@ -1,0 +1,76 @@
+import type { FenceDiagnosis, Layout } from '@/api/types'
+import { lengthText, stationText } from '@/shared/units'
+import type { UnitSystem } from '@/api/types'
+
+type Suspect = FenceDiagnosis['suspects'][number]
+type Part = FenceDiagnosis['region90'][number]
+
+export const kindWords: Record<Suspect['kind'], string> = {
+  LEAK: 'leak at one place',
+  BREAK: 'broken wire or poor joint',
+  GROWTH: 'growth on a stretch',
+  EARTH: 'poor earth',
+  SUPPLY: 'weak energizer, battery or mains',
+  METER: 'a wrong reading',
+  NONE: 'nothing',
+  TWO: 'more than one fault',
+}
+
+/** What is less probable is not worth a line. */
+export const leastShare = 0.01
+
+export const shareText = (share: number) =>
+  share > 0.995 ? 'over 99 %' : share < 0.01 ? 'under 1 %' : `${Math.round(100 * share)} %`
+
+const ohmText = (ohm: number) =>
+  ohm >= 1000 ? `${(Math.round(ohm / 100) / 10).toString()} kΩ` : `${Number(ohm.toPrecision(2))} Ω`
+
+/** One thing that may be wrong, in words. */
+export function ofSuspect(
+  s: Suspect,
+  lineName: (id: string) => string,
+  readingText: (id: string | null) => string,
+  units: UnitSystem,
+): string {
+  const at = s.lineId === null ? ' on lead-out, leads or switches' : ` on ${lineName(s.lineId)}`
+  const near = s.lineId === null ? at : `${at} near ${stationText(s.fromM, units)}`
+  switch (s.kind) {
+    case 'LEAK':
+      return `a leak of about ${ohmText(s.ohm ?? 0)}${near}`
+    case 'BREAK':
+      return s.ohm === null ? `an open wire${near}` : `a poor joint of about ${ohmText(s.ohm)}${near}`
+    case 'GROWTH':
+      return s.lineId === null
+        ? `growth${at}`
+        : `growth${at}, ${stationText(s.fromM, units)} to ${stationText(s.toM, units)}`
+    case 'EARTH':
+      return `a poor earth of about ${ohmText(s.ohm ?? 0)}`
+    case 'SUPPLY':
+      return `an energizer that gives ${Math.round(100 * (s.factor ?? 1))} % of its voltage`
+    case 'METER':
+      return `a wrong reading at ${readingText(s.reading)}`
+    default:
+      return kindWords[s.kind]
+  }
+}
+
+/** What stands on a stretch, in the order in which it fails. Common practice. */
+export function lookAt(layout: Layout, r: Part, units: UnitSystem): string {
+  const line = layout.lines.find((l) => l.lineId === r.lineId)
+  if (!line) return ''
+  const within = (from: number, to = from) => from <= r.toM && to >= r.fromM
+  const land = line.land.filter((s) => within(s.fromM, s.toM)).map((s) => s.title)
+  const gates = line.gates.filter((g) => within(g.fromM, g.toM)).map((g) => g.name)
+  const cutOuts = line.cutOuts.filter((c) => within(c.stationM)).length
+  const braces = line.braces.filter((b) => b.railM > 0 && within(b.strongStationM)).length
+  const posts = line.posts.filter((p) => within(p.stationM)).length
+  const many = (n: number, one: string, more: string) => (n ? [`${n} ${n === 1 ? one : more}`] : [])
+  return [
+    `growth and wire on the ground along ${lengthText(r.toM - r.fromM, units)}`,
+    ...(land.length ? [`beside ${[...new Set(land)].slice(0, 3).join(', ')}`] : []),
+    ...many(posts, 'post with its insulators', 'posts with their insulators'),
+    ...(gates.length ? [`cable and jumpers at ${gates.join(', ')}`] : []),
+    ...many(cutOuts, 'cut-out', 'cut-outs'),
+    ...many(braces, 'brace whose diagonal a wire may touch', 'braces whose diagonals a wire may touch'),
+  ].join('; ')
+}
