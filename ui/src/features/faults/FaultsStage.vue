@@ -3,12 +3,15 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, failureText } from '@/api/client'
 import type { FenceDiagnosis } from '@/api/types'
 import { useJob } from '@/model/jobStore'
+import { useWords } from '@/model/useWords'
 import { latestOnly } from '@/shared/latest'
 import { dateText, lengthText, stationText } from '@/shared/units'
 import HeatStrip from './HeatStrip.vue'
 import { kindWords, leastShare, lookAt, ofSuspect, shareText } from './faultWords'
 
 const job = useJob()
+const { say } = useWords()
+const caution = 'Before anybody touches the fence: energizer off, fence shorted to earth.'
 const answer = shallowRef<FenceDiagnosis | null>(null)
 const problem = ref('')
 
@@ -73,7 +76,7 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
     <h1>Faults</h1>
     <p class="quiet-text small">
       A probability, worked out from the readings and the pulse; what is there is seen by whoever goes there.
-      Before anybody touches the fence: energizer off, fence shorted to earth.
+      {{ say(caution) }}
     </p>
     <p v-if="days.length" class="small">
       <label
@@ -98,7 +101,7 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
         <template v-if="(answer.kinds.NONE ?? 0) >= 0.5"
           >Most probably nothing is wrong ({{ shareText(answer.kinds.NONE!) }}).</template
         ><template v-else-if="suspects[0]"
-          >Most probably <b>{{ ofSuspect(suspects[0], nameOf, readingText, job.units) }}</b>,
+          >Most probably <b>{{ say(ofSuspect(suspects[0], nameOf, readingText, job.units)) }}</b>,
           {{ shareText(suspects[0].probability) }}.</template
         >
         <span v-if="region.length" class="quiet-text">
@@ -109,7 +112,7 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
       <table class="sheet kinds">
         <tbody>
           <tr v-for="k in kinds" :key="k.kind" :data-test="`kind-${k.kind}`">
-            <td>{{ kindWords[k.kind] }}</td>
+            <td>{{ say(kindWords[k.kind]) }}</td>
             <td class="right number">{{ shareText(k.share) }}</td>
             <td class="bar"><span :style="{ width: `${100 * k.share}%` }" /></td>
           </tr>
@@ -142,7 +145,7 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
       <h2 v-if="suspects.length > 1">Else</h2>
       <ul class="small">
         <li v-for="(s, i) in suspects.slice(1)" :key="i">
-          {{ ofSuspect(s, nameOf, readingText, job.units) }}, {{ shareText(s.probability) }}
+          {{ say(ofSuspect(s, nameOf, readingText, job.units)) }}, {{ shareText(s.probability) }}
         </li>
       </ul>
       <p class="quiet-text small">
