@@ -156,7 +156,7 @@ onUnmounted(() => {
       <div class="middle" :class="{ strip: !room.ledgerOpen }">
         <main class="workspace"><component :is="current" /></main>
         <div class="beside">
-          <div v-if="stage === 'takeoff' || stage === 'faults'" class="inset no-print">
+          <div v-if="stage === 'takeoff' || (stage === 'faults' && room.ledgerOpen)" class="inset no-print">
             <PlanView :editable="false" />
           </div>
           <LedgerPanel class="ledger" />

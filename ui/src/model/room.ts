@@ -62,7 +62,7 @@ export const useRoom = defineStore('room', () => {
   const ledgerOpen = computed(
     () =>
       here.value.ledgerOpen ??
-      (!reading.value || stage.value === 'takeoff' || windowPx.value.width >= NARROW_PX),
+      (!reading.value || ['takeoff', 'faults'].includes(stage.value) || windowPx.value.width >= NARROW_PX),
   )
 
   return {

@@ -136,6 +136,10 @@ export function dayText(iso: string): string {
   })
 }
 
+/** A day with its year. */
+export const calendarText = (iso: string) =>
+  new Date(`${iso}T12:00`).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' })
+
 export function dateText(iso: string): string {
   return new Date(iso).toLocaleString('en-GB', {
     day: '2-digit',

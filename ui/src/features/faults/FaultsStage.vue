@@ -5,7 +5,7 @@ import type { FenceDiagnosis } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { useWords } from '@/model/useWords'
 import { latestOnly } from '@/shared/latest'
-import { dateText, lengthText, stationText } from '@/shared/units'
+import { calendarText, stationText } from '@/shared/units'
 import HeatStrip from './HeatStrip.vue'
 import { kindWords, leastShare, lookAt, ofSuspect, shareText } from './faultWords'
 
@@ -86,7 +86,7 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
           data-test="faults-since"
           @change="picked = ($event.target as HTMLSelectElement).value"
         >
-          <option v-for="d in days" :key="d" :value="d">{{ dateText(d) }}</option>
+          <option v-for="d in days" :key="d" :value="d">{{ calendarText(d) }}</option>
         </select></label
       >; readings before that day are of the fence in order.
     </p>
@@ -105,8 +105,8 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
           {{ shareText(suspects[0].probability) }}.</template
         >
         <span v-if="region.length" class="quiet-text">
-          If it lies on the line, {{ lengthText(regionM, job.units) }} of
-          {{ lengthText(wholeM, job.units) }} hold 90 %.</span
+          If it lies on the line, {{ stationText(regionM, job.units) }} of
+          {{ stationText(wholeM, job.units) }} hold 90 %.</span
         >
       </p>
       <table class="sheet kinds">

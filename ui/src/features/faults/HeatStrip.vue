@@ -76,6 +76,7 @@ svg {
 }
 .heat {
   fill: var(--broken);
+  shape-rendering: crispEdges;
 }
 .region {
   stroke: var(--ink);

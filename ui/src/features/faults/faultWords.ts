@@ -1,5 +1,5 @@
 import type { FenceDiagnosis, Layout } from '@/api/types'
-import { lengthText, stationText } from '@/shared/units'
+import { stationText } from '@/shared/units'
 import type { UnitSystem } from '@/api/types'
 
 type Suspect = FenceDiagnosis['suspects'][number]
@@ -10,7 +10,7 @@ export const kindWords: Record<Suspect['kind'], string> = {
   BREAK: 'broken wire or poor joint',
   GROWTH: 'growth on a stretch',
   EARTH: 'poor earth',
-  SUPPLY: 'weak energizer, battery or mains',
+  SUPPLY: 'weak energizer or supply',
   METER: 'a wrong reading',
   NONE: 'nothing',
   TWO: 'more than one fault',
@@ -66,7 +66,7 @@ export function lookAt(layout: Layout, r: Part, units: UnitSystem): string {
   const posts = line.posts.filter((p) => within(p.stationM)).length
   const many = (n: number, one: string, more: string) => (n ? [`${n} ${n === 1 ? one : more}`] : [])
   return [
-    `growth and wire on the ground along ${lengthText(r.toM - r.fromM, units)}`,
+    `growth and wire on the ground along ${stationText(r.toM - r.fromM, units)}`,
     ...(land.length ? [`beside ${[...new Set(land)].slice(0, 3).join(', ')}`] : []),
     ...many(posts, 'post with its insulators', 'posts with their insulators'),
     ...(gates.length ? [`cable and jumpers at ${gates.join(', ')}`] : []),

@@ -16,6 +16,7 @@ import buckle.review.Laid;
 import buckle.spec.Plan;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -45,6 +46,7 @@ public record FenceDiagnosis(
         List<UUID> misfits,
         OptionalDouble earthOhm) {
     private static final int LEAST = 2;
+    private static final double TOUCHING_M = 0.5;
 
     public FenceDiagnosis {
         suspects = List.copyOf(suspects);
@@ -112,10 +114,12 @@ public record FenceDiagnosis(
             part.ifPresent(density::add);
             off += part.isPresent() ? 0 : x.probability();
         }
-        List<LinePart> region = new ArrayList<>();
-        d.region90()
-                .forEach(s -> located.part(s.run(), s.fromM(), s.toM(), 0)
-                        .ifPresent(p -> region.add(located.weighed(p, density))));
+        List<LinePart> region = joined(d.region90().stream()
+                        .flatMap(x -> located.part(x.run(), x.fromM(), x.toM(), 0).stream())
+                        .toList())
+                .stream()
+                .map(p -> located.weighed(p, density))
+                .toList();
         List<Suspected> suspects = d.suspects().stream()
                 .map(s -> located.suspected(s, s.ofHealthy() ? healthyIds : nowIds))
                 .toList();
@@ -130,6 +134,23 @@ public record FenceDiagnosis(
                 off,
                 d.fit().suspect().stream().map(healthyIds::get).toList(),
                 OptionalDouble.of(d.fit().earthOhm()));
+    }
+
+    /** Stretches that touch are one, whatever parts the circuit has there. */
+    private static List<LinePart> joined(List<LinePart> parts) {
+        List<LinePart> sorted = new ArrayList<>(parts);
+        sorted.sort(Comparator.comparing(LinePart::lineId).thenComparingDouble(LinePart::fromM));
+        List<LinePart> all = new ArrayList<>();
+        for (LinePart p : sorted) {
+            LinePart last = all.isEmpty() ? p : all.getLast();
+            if (!all.isEmpty() && last.lineId().equals(p.lineId()) && p.fromM() - last.toM() < TOUCHING_M) {
+                all.removeLast();
+                all.add(new LinePart(p.lineId(), last.fromM(), Math.max(last.toM(), p.toM()), 0));
+            } else {
+                all.add(p);
+            }
+        }
+        return all;
     }
 
     /** Lines and stations as places of the circuit, and back. */

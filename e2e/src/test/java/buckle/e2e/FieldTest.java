@@ -21,7 +21,8 @@ class FieldTest {
             "layout", List.of("build", "material", "pole", "posts", "braces", "joints", "schools", "findings"),
             "electrics", List.of("energizer", "pulse", "earth", "supply", "whatif"),
             "takeoff", List.of("counts", "reach", "price", "variants", "quote", "cuts", "load"),
-            "test", List.of(""));
+            "test", List.of(""),
+            "faults", List.of(""));
 
     private final Browser browser = new Browser();
 

@@ -1,0 +1,132 @@
+package buckle.readings;
+
+import static org.assertj.core.api.Assertions.assertThat;
+import static org.assertj.core.api.Assertions.within;
+
+import buckle.Fences;
+import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.FenceCircuit;
+import buckle.design.Design;
+import buckle.diagnosis.FaultKind;
+import buckle.land.Surroundings;
+import buckle.pulse.Circuit;
+import buckle.pulse.Fault;
+import buckle.pulse.Meter;
+import buckle.pulse.Place;
+import buckle.simulation.DrawnHunt;
+import buckle.spec.Plan;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.UUID;
+import org.junit.jupiter.api.Test;
+
+/** A fault on a laid-out fence, found by stations from readings that its own circuit gives. */
+class FenceDiagnosisTest {
+    private static final Instant DAY = Instant.parse("2026-05-02T08:00:00Z");
+    private static final Instant LATER = Instant.parse("2026-11-20T08:00:00Z");
+
+    private final Plan plan = Plan.EMPTY.withSite(Fences.site(
+            -4,
+            0,
+            Fences.line("a", false, 0, 0, 900, 0).withCutOuts(List.of(Fences.cutOut("c", 420, 0))),
+            Fences.line("b", false, 300, 0, 300, 400).withStartsOn(Optional.of("a"))));
+    private final Design design = Design.of(plan, Surroundings.NONE);
+    private final FenceCircuit fence =
+            ElectricsPlanner.circuit(plan, design.laid(), Surroundings.NONE).orElseThrow();
+
+    private record At(String line, double stationM) {}
+
+    private static final List<At> AT = List.of(
+            new At("a", 5), new At("a", 400), new At("a", 650), new At("a", 895), new At("b", 200), new At("b", 395));
+
+    private Place place(At at) {
+        return fence.place(at.line(), at.stationM()).orElseThrow();
+    }
+
+    private Observation observed(At at, Observed what, Instant when) {
+        return new Observation(
+                UUID.randomUUID(),
+                new Observation.Spot(Optional.empty(), at.line(), at.stationM(), Fences.at(0, 0)),
+                what,
+                Optional.empty(),
+                Weather.DRY,
+                plan.circumstances().growth(),
+                Optional.empty(),
+                when,
+                "crew",
+                "",
+                Optional.empty());
+    }
+
+    private List<Observation> read(Circuit circuit, Instant when) {
+        double[] volts = DrawnHunt.solved(
+                circuit, AT.stream().<Meter>map(a -> new Meter.Volts(place(a))).toList());
+        List<Observation> all = new ArrayList<>();
+        for (int i = 0; i < volts.length; i++) {
+            double shown = Math.rint(volts[i] / 100) * 100;
+            all.add(observed(AT.get(i), new Observed.Peak(0, shown, false, OptionalDouble.empty()), when));
+        }
+        return all;
+    }
+
+    private FenceDiagnosis diagnosed(Fault... faults) {
+        List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
+        all.addAll(read(fence.circuit().withFaults(List.of(faults)), LATER));
+        return FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+    }
+
+    /** A broken wire on the branch: stations count from the branch's own beginning. */
+    @Test
+    void anOpenWireOnTheBranch() {
+        FenceDiagnosis d = diagnosed(new Fault(Fault.Kind.BREAK, place(new At("b", 300)), Double.POSITIVE_INFINITY));
+        assertThat(d.enough()).isTrue();
+        assertThat(d.used()).isEqualTo(2 * AT.size());
+        assertThat(d.healthy()).isEqualTo(AT.size());
+        FenceDiagnosis.Suspected best = d.suspects().getFirst();
+        assertThat(best.kind()).isEqualTo(FaultKind.BREAK);
+        assertThat(best.lineId()).hasValue("b");
+        assertThat(d.region90()).anySatisfy(r -> {
+            assertThat(r.lineId()).isEqualTo("b");
+            assertThat(r.fromM()).isLessThanOrEqualTo(300);
+            assertThat(r.toM()).isGreaterThanOrEqualTo(300);
+        });
+        double all = d.density().stream()
+                .mapToDouble(FenceDiagnosis.LinePart::probability)
+                .sum();
+        assertThat(all + d.offLine()).isCloseTo(1, within(1e-6));
+    }
+
+    /** A low leak beyond the cut-out is looked for beyond it. */
+    @Test
+    void aLeakBeyondTheCutOut() {
+        FenceDiagnosis d = diagnosed(new Fault(Fault.Kind.SHUNT, place(new At("a", 780)), 150));
+        double beyond = d.density().stream()
+                .filter(p -> p.lineId().equals("a") && p.fromM() >= 420)
+                .mapToDouble(FenceDiagnosis.LinePart::probability)
+                .sum();
+        assertThat(beyond).isGreaterThan(0.6);
+        assertThat(d.kinds().get(FaultKind.LEAK) + d.kinds().get(FaultKind.GROWTH))
+                .isGreaterThan(0.8);
+    }
+
+    @Test
+    void inOrder() {
+        assertThat(diagnosed().kinds().get(FaultKind.NONE)).isGreaterThan(0.4);
+    }
+
+    /** One reading now is too few; what a later reading corrects is not used. */
+    @Test
+    void tooFew() {
+        List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
+        Observation wrong = observed(AT.getFirst(), new Observed.Peak(0, 100, false, OptionalDouble.empty()), LATER);
+        all.add(wrong);
+        all.add(observed(AT.getFirst(), new Observed.Peak(0, 5000, false, OptionalDouble.empty()), LATER)
+                .withCorrects(Optional.of(wrong.id())));
+        assertThat(FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER)
+                        .enough())
+                .isFalse();
+    }
+}

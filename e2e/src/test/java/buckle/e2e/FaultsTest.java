@@ -1,0 +1,71 @@
+package buckle.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import java.util.Locale;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** A fence that was read in order and reads low since: where the fault must be. */
+class FaultsTest {
+    private static final double[] STATIONS_M = {2, 150, 300, 420, 620};
+
+    private static Browser browser;
+
+    @BeforeAll
+    static void open() {
+        browser = new Browser();
+    }
+
+    @AfterAll
+    static void close() {
+        browser.close();
+    }
+
+    /** Sends readings of a day as a phone does. */
+    private static void read(Screen screen, String job, String day, double... kv) {
+        StringBuilder all = new StringBuilder();
+        for (int i = 0; i < kv.length; i++) {
+            all.append(all.isEmpty() ? "" : ",")
+                    .append(String.format(
+                            Locale.ROOT,
+                            "{id: crypto.randomUUID(), at: {testPointId: null, lineId: 'line-1', stationM: %.1f, place: [0.885, 44.137]},"
+                                    + " what: {kind: 'PEAK', wire: 0, peakV: %.0f, overRange: false, rangeV: null}, meter: null,"
+                                    + " weather: 'DRY', growth: 'CLEAN', openSwitches: [], takenAt: '%sT09:00:00Z', takenBy: 'A. Crew',"
+                                    + " note: '', corrects: null}",
+                            STATIONS_M[i],
+                            1000 * kv[i],
+                            day));
+        }
+        Object status = screen.page.evaluate(
+                "() => fetch('/api/jobs/" + job + "/readings', {method: 'POST', headers: {'Content-Type': 'application/json'},"
+                        + " body: JSON.stringify([" + all + "])}).then((r) => r.status)");
+        assertThat(status).isEqualTo(200);
+    }
+
+    @Test
+    void fromReadingsToAStretch() {
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        String job = screen.fresh("Orchard ring");
+        screen.openById(job, "faults");
+        assertThat(screen.page.locator(".empty").innerText()).contains("Nothing has been read yet");
+        read(screen, job, "2026-05-02", 5.7, 5.7, 5.8, 5.8, 5.8);
+        screen.openById(job, "faults");
+        screen.test("faults-verdict").waitFor();
+        // One day alone is what is now: without readings in order the plan is taken as it is.
+        assertThat(screen.page.locator(".faults").innerText()).contains("0 of them of the fence in order");
+        read(screen, job, "2026-11-20", 3.5, 3.4, 3.3, 3.2, 3.2);
+        screen.openById(job, "faults");
+        screen.test("faults-verdict").waitFor();
+        assertThat(screen.test("faults-verdict").innerText()).contains("a leak of about").contains("Ω on Orchard ring");
+        assertThat(screen.test("kind-LEAK").innerText()).contains("%");
+        assertThat(screen.test("region").count()).isPositive();
+        assertThat(screen.test("region").first().innerText()).contains("insulators");
+        assertThat(screen.test("heat").first().getAttribute("aria-label")).startsWith("Orchard ring: 100 %");
+        // Both days as in order leave nothing to compare.
+        screen.test("faults-since").selectOption("2026-05-02");
+        screen.settled();
+        assertThat(screen.page.locator(".faults").innerText()).contains("10 readings took part, 0 of them");
+    }
+}
