@@ -26,6 +26,7 @@ public final class DrawnHunt {
 
     /** Tells what meters show on a circuit. */
     public interface Instrument {
+        /** By meter; currents with their sign. */
         double[] read(Circuit circuit, List<Meter> meters);
     }
 

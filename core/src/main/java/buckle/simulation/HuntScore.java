@@ -47,11 +47,13 @@ public final class HuntScore {
 
     /** So many of so many. */
     public record Share(int yes, int of) {
+        /** As a part of one; no number of none. */
         public double part() {
             return of == 0 ? Double.NaN : (double) yes / of;
         }
     }
 
+    /** Counts one. */
     public void add(KnownHunt hunt, Diagnosis d) {
         double none = probability(d, FaultKind.NONE);
         if (hunt.truth().isEmpty()) {
@@ -208,10 +210,12 @@ public final class HuntScore {
         return pairs.share();
     }
 
+    /** Of strong faults those that are said to be none. */
     public Share strongMissed() {
         return strongMissed.share();
     }
 
+    /** Of sound fences those that are not said to be. */
     public Share soundCalledFaulty() {
         return soundCalledFaulty.share();
     }

@@ -38,9 +38,9 @@ class FaultsTest {
                             1000 * kv[i],
                             day));
         }
-        Object status = screen.page.evaluate(
-                "() => fetch('/api/jobs/" + job + "/readings', {method: 'POST', headers: {'Content-Type': 'application/json'},"
-                        + " body: JSON.stringify([" + all + "])}).then((r) => r.status)");
+        Object status = screen.page.evaluate("() => fetch('/api/jobs/" + job
+                + "/readings', {method: 'POST', headers: {'Content-Type': 'application/json'},"
+                + " body: JSON.stringify([" + all + "])}).then((r) => r.status)");
         assertThat(status).isEqualTo(200);
     }
 
@@ -58,7 +58,9 @@ class FaultsTest {
         read(screen, job, "2026-11-20", 3.5, 3.4, 3.3, 3.2, 3.2);
         screen.openById(job, "faults");
         screen.test("faults-verdict").waitFor();
-        assertThat(screen.test("faults-verdict").innerText()).contains("a leak of about").contains("Ω on Orchard ring");
+        assertThat(screen.test("faults-verdict").innerText())
+                .contains("a leak of about")
+                .contains("Ω on Orchard ring");
         assertThat(screen.test("kind-LEAK").innerText()).contains("%");
         assertThat(screen.test("region").count()).isPositive();
         assertThat(screen.test("region").first().innerText()).contains("insulators");
