@@ -72,7 +72,7 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
 </script>
 
 <template>
-  <div class="faults">
+  <div class="suspects">
     <h1>Faults</h1>
     <p class="quiet-text small">
       A probability, worked out from the readings and the pulse; what is there is seen by whoever goes there.
@@ -168,7 +168,7 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
 </template>
 
 <style scoped>
-.faults {
+.suspects {
   padding: 4px 14px 20px;
   overflow-y: auto;
 }

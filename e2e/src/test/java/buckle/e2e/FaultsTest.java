@@ -54,7 +54,7 @@ class FaultsTest {
         screen.openById(job, "faults");
         screen.test("faults-verdict").waitFor();
         // One day alone is what is now: without readings in order the plan is taken as it is.
-        assertThat(screen.page.locator(".faults").innerText()).contains("0 of them of the fence in order");
+        assertThat(screen.page.locator(".suspects").innerText()).contains("0 of them of the fence in order");
         read(screen, job, "2026-11-20", 3.5, 3.4, 3.3, 3.2, 3.2);
         screen.openById(job, "faults");
         screen.test("faults-verdict").waitFor();
@@ -68,6 +68,6 @@ class FaultsTest {
         // Both days as in order leave nothing to compare.
         screen.test("faults-since").selectOption("2026-05-02");
         screen.settled();
-        assertThat(screen.page.locator(".faults").innerText()).contains("10 readings took part, 0 of them");
+        assertThat(screen.page.locator(".suspects").innerText()).contains("10 readings took part, 0 of them");
     }
 }
