@@ -175,7 +175,7 @@ public final class HuntCases {
                                 run("C", "A", 2100, steel2),
                                 run("D", "B", 2400, steel2),
                                 run("E", "B", 1900, steel2))),
-                plan("track", middle, 14, List.of(run("A", "", 4600, alu1))),
+                plan("straight", middle, 14, List.of(run("A", "", 4600, alu1))),
                 plan(
                         "rings",
                         middle,
