@@ -36,6 +36,9 @@ public final class Diagnostician {
     private static final double[] EARTH_FACTOR = spaced(2, 60, 14);
     private static final double[] SUPPLY_FACTOR = spaced(0.15, 0.9, 16);
     private static final int GROWTH_POINTS = 5;
+    /** On less it is a leak. */
+    private static final double LEAST_GROWN_M = 20;
+
     private static final double ROUGH = 0.25;
     private static final double[] SECOND_OHM = spaced(60, 8000, 9);
     private static final double SECOND_LEAKS = 0.75;
@@ -230,7 +233,7 @@ public final class Diagnostician {
     private void growth(Posterior posterior, Sensitivities spread) {
         List<Stretch> all = new ArrayList<>();
         for (Run run : model.runs()) {
-            if (run.lengthM() <= 0) {
+            if (run.type().cable().isPresent() || run.lengthM() < LEAST_GROWN_M) {
                 continue;
             }
             List<Cell> stretches = new ArrayList<>();

@@ -95,6 +95,7 @@ class ChecksTest {
         section(page, "Wires one by one, gates, earth as found", this::asBuilt);
         section(page, "Price and quote", this::prices);
         section(page, "Yard, truck, cuts, variants", this::yard);
+        section(page, "Faults", this::faults);
         section(page, "What holds", this::holding);
         section(page, "The pulse", this::pulse);
         section(page, "Earth, battery, sun", this::power);
@@ -273,6 +274,46 @@ class ChecksTest {
                 "by hand",
                 "core/src/test/java/buckle/variant/VariantTest.java",
                 "costOverTheYears");
+    }
+
+    private void faults() throws IOException {
+        String kept = "exchange/src/test/java/buckle/exchange/HuntFileTest.java";
+        elsewhere(
+                "where the fault of 128 fences lies that are off their plans",
+                "true place within the stretches of 90 % in 9 of 10; all figures in faults.md",
+                "what was hidden",
+                "ngspice 39.3, bench/hunts.json",
+                kept,
+                "faultsOfNgspicesFencesAreFound");
+        String one = "core/src/test/java/buckle/diagnosis/DiagnosticianTest.java";
+        elsewhere(
+                "6 A before a place and 1 A behind it",
+                "the fault lies between",
+                "the fault lies between",
+                "common practice",
+                one,
+                "currentBeforeAndBehind");
+        elsewhere(
+                "rods of 150 Ω for 10 Ω, the earth terminal read",
+                "poor earth, 110 to 190 Ω",
+                "150 Ω",
+                "what was hidden",
+                one,
+                "earthOrSupply");
+        elsewhere(
+                "currents and earth terminal by one change for each fault",
+                "within a millionth",
+                "the whole solution",
+                "superposition",
+                "core/src/test/java/buckle/pulse/PulseTest.java",
+                "allMetersByOneChange");
+        elsewhere(
+                "an open wire on a branch at station 300 m",
+                "branch b, stretches that hold 300 m",
+                "what was hidden",
+                "the fence's own circuit",
+                "core/src/test/java/buckle/readings/FenceDiagnosisTest.java",
+                "anOpenWireOnTheBranch");
     }
 
     private interface Fill {
