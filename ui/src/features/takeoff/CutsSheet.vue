@@ -68,6 +68,7 @@ const pieces = (b: CutBar) =>
         <a :href="file('pdf', 'A4')" data-test="cut-a4">PDF, A4</a>
         <a :href="file('pdf', 'LETTER')">PDF, Letter</a>
         <a :href="file('csv')" data-test="cut-csv">CSV</a>
+        <a :href="file('xlsx')">XLSX</a>
       </nav>
     </header>
     <p class="quiet-text small">

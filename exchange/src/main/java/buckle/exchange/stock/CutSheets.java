@@ -6,11 +6,13 @@ import buckle.message.Dialect;
 import buckle.stock.CutList;
 import buckle.units.Lengths;
 import buckle.units.UnitSystem;
+import java.io.ByteArrayOutputStream;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
 import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
@@ -18,6 +20,7 @@ import java.util.OptionalInt;
 import java.util.stream.Collectors;
 import org.apache.commons.csv.CSVFormat;
 import org.apache.commons.csv.CSVPrinter;
+import org.dhatim.fastexcel.Workbook;
 
 /** Cuts as they are told outside: metres and money. */
 public final class CutSheets {
@@ -97,12 +100,15 @@ public final class CutSheets {
         return BigDecimal.valueOf(cents).movePointLeft(2).setScale(2, RoundingMode.HALF_UP);
     }
 
+    private static final List<String> COLUMNS =
+            List.of("material", "from", "in_yard", "length_m", "times", "pieces", "left_m");
+
     /** One row a bar (RFC 4180), metres. */
     public static byte[] csv(CutAnswer answer) {
         StringBuilder out = new StringBuilder();
         CSVFormat format = CSVFormat.RFC4180
                 .builder()
-                .setHeader("material", "from", "in_yard", "length_m", "times", "pieces", "left_m")
+                .setHeader(COLUMNS.toArray(String[]::new))
                 .get();
         try (CSVPrinter csv = new CSVPrinter(out, format)) {
             for (CutSheet s : answer.sheets()) {
@@ -113,9 +119,7 @@ public final class CutSheets {
                             b.inYard(),
                             metres(b.lengthM()),
                             b.times(),
-                            b.pieces().stream()
-                                    .map(p -> p.count() + " x " + metres(p.lengthM()))
-                                    .collect(Collectors.joining(" + ")),
+                            pieces(b),
                             metres(b.leftM()));
                 }
             }
@@ -123,6 +127,39 @@ public final class CutSheets {
             throw new UncheckedIOException("writing in memory", e);
         }
         return out.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** The same as a workbook, with what is bought of each bar; its sum recalculates. */
+    public static byte[] xlsx(CutAnswer answer) {
+        List<String> header = new ArrayList<>(COLUMNS);
+        header.add("bought_m");
+        List<List<Object>> rows = new ArrayList<>();
+        for (CutSheet s : answer.sheets()) {
+            for (CutBar b : s.bars()) {
+                rows.add(List.of(
+                        s.name(),
+                        b.from(),
+                        b.inYard() ? "yes" : "no",
+                        b.lengthM(),
+                        b.times(),
+                        pieces(b),
+                        b.leftM(),
+                        b.inYard() ? 0 : b.lengthM() * b.times()));
+            }
+        }
+        ByteArrayOutputStream out = new ByteArrayOutputStream();
+        try (Workbook workbook = new Workbook(out, "Buckle", "1.0")) {
+            LoadSheetTable.sheet(workbook, "Cuts", header, rows, header.size() - 1);
+        } catch (IOException e) {
+            throw new UncheckedIOException("writing in memory", e);
+        }
+        return out.toByteArray();
+    }
+
+    private static String pieces(CutBar bar) {
+        return bar.pieces().stream()
+                .map(p -> p.count() + " x " + metres(p.lengthM()))
+                .collect(Collectors.joining(" + "));
     }
 
     private static String metres(double value) {

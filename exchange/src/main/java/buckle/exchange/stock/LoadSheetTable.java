@@ -119,8 +119,7 @@ public final class LoadSheetTable {
     }
 
     /** @param summed column whose sum stands under it */
-    private static void sheet(
-            Workbook workbook, String name, List<String> header, List<List<Object>> rows, int summed) {
+    static void sheet(Workbook workbook, String name, List<String> header, List<List<Object>> rows, int summed) {
         Worksheet sheet = workbook.newWorksheet(name);
         for (int c = 0; c < header.size(); c++) {
             sheet.value(0, c, header.get(c));

@@ -80,6 +80,18 @@ class CutController {
                 queue.run(Kind.PAPER, () -> CutSheets.csv(planned(job, aim))));
     }
 
+    @GetMapping(
+            value = "/{id}/cut-list.xlsx",
+            produces = "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet")
+    @Operation(operationId = "cutListXlsx", summary = "The cuts as a workbook, one row a bar")
+    ResponseEntity<byte[]> xlsx(@PathVariable UUID id, @RequestParam(defaultValue = "LEAST_COST") CutList.Aim aim) {
+        JobRow job = jobs.find(id);
+        return file(
+                "cut-list.xlsx",
+                "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
+                queue.run(Kind.PAPER, () -> CutSheets.xlsx(planned(job, aim))));
+    }
+
     @GetMapping(value = "/{id}/cut-list.pdf", produces = "application/pdf")
     @Operation(operationId = "cutListPdf", summary = "The cuts on paper, drawn and listed")
     ResponseEntity<byte[]> pdf(
