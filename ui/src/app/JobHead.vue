@@ -201,8 +201,13 @@ h1 {
   }
   .stages button {
     flex: 1;
-    padding: 8px 4px;
-    font-size: 17px;
+    padding: 8px 2px;
+    font-size: 16px;
+    min-width: 0;
+  }
+  .stages .done {
+    margin-left: 1px;
+    font-size: 12px;
   }
 }
 </style>
