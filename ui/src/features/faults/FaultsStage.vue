@@ -15,10 +15,10 @@ const caution = 'Before anybody touches the fence: energizer off, fence shorted 
 const answer = shallowRef<FenceDiagnosis | null>(null)
 const problem = ref('')
 
+/** The day on the wall of whoever looks. */
+const dayOf = (iso: string) => new Date(iso).toLocaleDateString('sv-SE')
 /** Days on which something was read, the last first. */
-const days = computed(() =>
-  [...new Set(job.readings.map((r) => r.takenAt.slice(0, 10)))].toSorted().toReversed(),
-)
+const days = computed(() => [...new Set(job.readings.map((r) => dayOf(r.takenAt)))].toSorted().toReversed())
 const picked = ref('')
 const since = computed(() => (days.value.includes(picked.value) ? picked.value : (days.value[0] ?? '')))
 
@@ -30,7 +30,7 @@ const run = latestOnly(
           plan: job.plan!,
           land: job.land!,
           readings: job.readings,
-          since: `${since.value}T00:00:00Z`,
+          since: new Date(`${since.value}T00:00`).toISOString(),
         },
       }),
     ),
@@ -99,7 +99,9 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
     <template v-else-if="answer">
       <p class="verdict" data-test="faults-verdict">
         <template v-if="(answer.kinds.NONE ?? 0) >= 0.5"
-          >Most probably nothing is wrong ({{ shareText(answer.kinds.NONE!) }}).</template
+          >Most probably nothing has changed since the fence was in order, whether that was enough or not ({{
+            shareText(answer.kinds.NONE!)
+          }}).</template
         ><template v-else-if="suspects[0]"
           >Most probably <b>{{ say(ofSuspect(suspects[0], nameOf, readingText, job.units)) }}</b>,
           {{ shareText(suspects[0].probability) }}.</template
@@ -142,7 +144,7 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
           </tbody>
         </table>
       </template>
-      <h2 v-if="suspects.length > 1">Else</h2>
+      <h2 v-if="suspects.length > 1">Less probable</h2>
       <ul class="small">
         <li v-for="(s, i) in suspects.slice(1)" :key="i">
           {{ say(ofSuspect(s, nameOf, readingText, job.units)) }}, {{ shareText(s.probability) }}
@@ -154,7 +156,10 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
             ? ''
             : ': without any the plan was taken as it is, and the stretches are wider for it'
         }}.
-        <template v-if="answer.offLine > 0.01"
+        <template v-if="answer.leftOut"
+          >{{ answer.leftOut }} more did not: beyond the meter’s range, on a wire that is not hot, or where
+          the line no longer runs. </template
+        ><template v-if="answer.offLine > 0.01"
           >{{ shareText(answer.offLine) }} of what lies on wires lies on lead-out, leads or
           switches.</template
         >

@@ -2,7 +2,6 @@ package buckle.readings;
 
 import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.FenceCircuit;
-import buckle.circuit.FenceCircuit.LiveStretch;
 import buckle.diagnosis.Diagnosis;
 import buckle.diagnosis.Diagnostician;
 import buckle.diagnosis.FaultKind;
@@ -10,13 +9,19 @@ import buckle.diagnosis.Hunt;
 import buckle.diagnosis.Hunt.MeterNoise;
 import buckle.diagnosis.Hunt.Reading;
 import buckle.land.Surroundings;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.review.Laid;
+import buckle.site.LocalPlane;
+import buckle.site.Stationing;
 import buckle.spec.Plan;
+import buckle.spec.WireRole;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
@@ -30,6 +35,8 @@ import java.util.UUID;
  *
  * @param enough whether there are two readings now that can be used
  * @param used readings that took part, {@code healthy} of them in order
+ * @param leftOut readings of the pulse that did not: beyond the meter's range, on a wire that is not hot, or where the line no longer
+ *     runs (V15)
  * @param kinds add up to 1; empty without enough readings
  * @param density along the lines, given that the fault lies on one
  * @param offLine probability that it lies on what is no line: lead-out, leads, switches
@@ -38,6 +45,7 @@ public record FenceDiagnosis(
         boolean enough,
         int used,
         int healthy,
+        int leftOut,
         Map<FaultKind, Double> kinds,
         List<Suspected> suspects,
         List<LinePart> region90,
@@ -75,17 +83,20 @@ public record FenceDiagnosis(
             Optional<UUID> reading,
             double probability) {}
 
-    private static final FenceDiagnosis TOO_FEW = new FenceDiagnosis(
-            false, 0, 0, Map.of(), List.of(), List.of(), List.of(), 0, List.of(), OptionalDouble.empty());
+    private static FenceDiagnosis tooFew(int leftOut) {
+        return new FenceDiagnosis(
+                false, 0, 0, leftOut, Map.of(), List.of(), List.of(), List.of(), 0, List.of(), OptionalDouble.empty());
+    }
 
     /** @param since readings from then on are taken with something wrong, those before in order */
     public static FenceDiagnosis of(
             Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since) {
         Optional<FenceCircuit> fence = ElectricsPlanner.circuit(plan, laid, around);
         if (fence.isEmpty()) {
-            return TOO_FEW;
+            return tooFew(0);
         }
-        Located located = new Located(fence.get());
+        Located located = new Located(fence.get(), laid.layout());
+        int leftOut = 0;
         List<UUID> healthyIds = new ArrayList<>();
         List<UUID> nowIds = new ArrayList<>();
         List<Reading> healthy = new ArrayList<>();
@@ -97,13 +108,15 @@ public record FenceDiagnosis(
                 continue;
             }
             boolean before = o.takenAt().isBefore(since);
-            located.reading(o).ifPresent(r -> {
+            Optional<Reading> reading = located.reading(o);
+            reading.ifPresent(r -> {
                 (before ? healthy : now).add(r);
                 (before ? healthyIds : nowIds).add(o.id());
             });
+            leftOut += reading.isEmpty() && ofPulse(o.what()) ? 1 : 0;
         }
         if (now.size() < LEAST) {
-            return TOO_FEW;
+            return tooFew(leftOut);
         }
         Diagnosis d =
                 Diagnostician.of(new Hunt(fence.get().circuit(), MeterNoise.USUAL, healthy, now, located.switches()));
@@ -127,6 +140,7 @@ public record FenceDiagnosis(
                 true,
                 healthy.size() + now.size(),
                 healthy.size(),
+                leftOut,
                 d.kinds(),
                 suspects,
                 region,
@@ -134,6 +148,12 @@ public record FenceDiagnosis(
                 off,
                 d.fit().suspect().stream().map(healthyIds::get).toList(),
                 OptionalDouble.of(d.fit().earthOhm()));
+    }
+
+    private static boolean ofPulse(Observed what) {
+        return what instanceof Observed.Peak
+                || what instanceof Observed.EarthTerminal
+                || what instanceof Observed.Current;
     }
 
     /** Stretches that touch are one, whatever parts the circuit has there. */
@@ -156,9 +176,36 @@ public record FenceDiagnosis(
     /** Lines and stations as places of the circuit, and back. */
     private static final class Located {
         private final FenceCircuit fence;
+        private final LocalPlane plane;
+        private final Map<String, LineLayout> lines = new HashMap<>();
 
-        Located(FenceCircuit fence) {
+        Located(FenceCircuit fence, Layout layout) {
             this.fence = fence;
+            this.plane = new LocalPlane(layout.origin());
+            layout.lines().forEach(l -> lines.put(l.lineId(), l));
+        }
+
+        /** Where it was read, by the stations of the line as it runs now; empty where it does not run any more (V15). */
+        private Optional<Place> place(Observation.Spot at) {
+            LineLayout line = lines.get(at.lineId());
+            if (line == null) {
+                return Optional.empty();
+            }
+            Stationing stationing =
+                    new Stationing(line.corners().stream().map(plane::toPlane).toList(), line.closed());
+            if (at.anchor().is(at.stationM(), stationing, plane)) {
+                return fence.place(at.lineId(), at.stationM());
+            }
+            OptionalDouble now = at.anchor().on(stationing, plane);
+            return now.isPresent() ? fence.place(at.lineId(), now.getAsDouble()) : Optional.empty();
+        }
+
+        private boolean hot(Observation.Spot at, int wire) {
+            LineLayout line = lines.get(at.lineId());
+            return wire == 0
+                    || line != null
+                            && wire <= line.schedule().wires().size()
+                            && line.schedule().wires().get(wire - 1).role() == WireRole.HOT;
         }
 
         /** What a meter showed of the pulse; empty of all else, and of what shows no number. */
@@ -170,8 +217,8 @@ public record FenceDiagnosis(
                     .ifPresent(all -> all.stream().filter(known::contains).forEach(open::add));
             return switch (o.what()) {
                 case Observed.Peak p
-                when !p.overRange() ->
-                    fence.place(o.at().lineId(), o.at().stationM())
+                when !p.overRange() && hot(o.at(), p.wire()) ->
+                    place(o.at())
                             .map(at -> new Reading(
                                     Optional.of(at),
                                     OptionalDouble.of(p.peakV()),
@@ -194,26 +241,19 @@ public record FenceDiagnosis(
         }
 
         private Optional<Reading> current(Observation o, Observed.Current c, Set<String> open) {
-            Optional<LiveStretch> stretch = stretch(o.at().lineId(), o.at().stationM());
-            return stretch.flatMap(s -> fence.place(o.at().lineId(), o.at().stationM())
-                    .map(at -> {
-                        boolean away = (c.direction() == Observed.Direction.TOWARDS_FINISH) == s.towards();
-                        boolean directed = c.direction() != Observed.Direction.UNKNOWN;
-                        return new Reading(
-                                Optional.of(at),
-                                OptionalDouble.empty(),
-                                OptionalDouble.of(directed && !away ? -c.peakA() : c.peakA()),
-                                directed,
-                                open,
-                                false);
-                    }));
-        }
-
-        private Optional<LiveStretch> stretch(String lineId, double stationM) {
-            return fence.place(lineId, stationM)
-                    .flatMap(p -> fence.stretches().stream()
-                            .filter(s -> s.runId().equals(p.runId()))
-                            .findFirst());
+            return place(o.at()).map(at -> {
+                boolean towards =
+                        fence.stretches().stream().anyMatch(s -> s.runId().equals(at.runId()) && s.towards());
+                boolean away = (c.direction() == Observed.Direction.TOWARDS_FINISH) == towards;
+                boolean directed = c.direction() != Observed.Direction.UNKNOWN;
+                return new Reading(
+                        Optional.of(at),
+                        OptionalDouble.empty(),
+                        OptionalDouble.of(directed && !away ? -c.peakA() : c.peakA()),
+                        directed,
+                        open,
+                        false);
+            });
         }
 
         /** Cut-outs are runs without length. */

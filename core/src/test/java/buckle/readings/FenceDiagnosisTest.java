@@ -14,7 +14,9 @@ import buckle.pulse.Fault;
 import buckle.pulse.Meter;
 import buckle.pulse.Place;
 import buckle.simulation.DrawnHunt;
+import buckle.site.GeoPoint;
 import buckle.spec.Plan;
+import buckle.spec.WireRole;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -46,10 +48,14 @@ class FenceDiagnosisTest {
         return fence.place(at.line(), at.stationM()).orElseThrow();
     }
 
+    private static GeoPoint where(At at) {
+        return at.line().equals("a") ? Fences.at(at.stationM(), 0) : Fences.at(300, at.stationM());
+    }
+
     private Observation observed(At at, Observed what, Instant when) {
         return new Observation(
                 UUID.randomUUID(),
-                new Observation.Spot(Optional.empty(), at.line(), at.stationM(), Fences.at(0, 0)),
+                new Observation.Spot(Optional.empty(), at.line(), at.stationM(), where(at)),
                 what,
                 Optional.empty(),
                 Weather.DRY,
@@ -115,6 +121,29 @@ class FenceDiagnosisTest {
     @Test
     void inOrder() {
         assertThat(diagnosed().kinds().get(FaultKind.NONE)).isGreaterThan(0.4);
+    }
+
+    /** Where the line no longer runs, on an earth wire and beyond the range nothing is taken for a reading of the hot wires. */
+    @Test
+    void whatIsNotOfThisFence() {
+        List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
+        all.addAll(read(fence.circuit(), LATER));
+        FenceDiagnosis before = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+        int earth = 1
+                + plan.spec().fence().schedule().wires().stream()
+                        .map(w -> w.role())
+                        .toList()
+                        .indexOf(WireRole.EARTH);
+        Observed low = new Observed.Peak(0, 100, false, OptionalDouble.empty());
+        Observation moved = observed(AT.get(2), low, LATER);
+        all.add(moved.withAt(new Observation.Spot(Optional.empty(), "a", 650, Fences.at(650, 60))));
+        all.add(observed(AT.get(2), new Observed.Peak(0, 9900, true, OptionalDouble.of(9900)), LATER));
+        if (earth > 0) {
+            all.add(observed(AT.get(2), new Observed.Peak(earth, 100, false, OptionalDouble.empty()), LATER));
+        }
+        FenceDiagnosis after = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+        assertThat(after.leftOut()).isEqualTo(earth > 0 ? 3 : 2);
+        assertThat(after.kinds()).isEqualTo(before.kinds());
     }
 
     /** One reading now is too few; what a later reading corrects is not used. */

@@ -30,17 +30,20 @@ class FaultsTest {
             all.append(all.isEmpty() ? "" : ",")
                     .append(String.format(
                             Locale.ROOT,
-                            "{id: crypto.randomUUID(), at: {testPointId: null, lineId: 'line-1', stationM: %.1f, place: [0.885, 44.137]},"
+                            "{id: crypto.randomUUID(), at: {testPointId: null, lineId: 'line-1', stationM: %.1f, place: at[%d]},"
                                     + " what: {kind: 'PEAK', wire: 0, peakV: %.0f, overRange: false, rangeV: null}, meter: null,"
                                     + " weather: 'DRY', growth: 'CLEAN', openSwitches: [], takenAt: '%sT09:00:00Z', takenBy: 'A. Crew',"
                                     + " note: '', corrects: null}",
                             STATIONS_M[i],
+                            i,
                             1000 * kv[i],
                             day));
         }
+        // At the ring's own corners.
         Object status = screen.page.evaluate("() => fetch('/api/jobs/" + job
-                + "/readings', {method: 'POST', headers: {'Content-Type': 'application/json'},"
-                + " body: JSON.stringify([" + all + "])}).then((r) => r.status)");
+                + "/plan').then((r) => r.json()).then((p) => { const at = p.plan.site.lines[0].corners.map((c) => c.at);"
+                + " return fetch('/api/jobs/" + job + "/readings', {method: 'POST', headers: {'Content-Type':"
+                + " 'application/json'}, body: JSON.stringify([" + all + "])}).then((r) => r.status) })");
         assertThat(status).isEqualTo(200);
     }
 
