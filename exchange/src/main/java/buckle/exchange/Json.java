@@ -23,6 +23,8 @@ import tools.jackson.databind.MapperFeature;
 import tools.jackson.databind.SerializationContext;
 import tools.jackson.databind.ValueDeserializer;
 import tools.jackson.databind.ValueSerializer;
+import tools.jackson.databind.cfg.CoercionAction;
+import tools.jackson.databind.cfg.CoercionInputShape;
 import tools.jackson.databind.cfg.EnumFeature;
 import tools.jackson.databind.json.JsonMapper;
 import tools.jackson.databind.module.SimpleModule;
@@ -51,6 +53,8 @@ public final class Json {
                 .disable(MapperFeature.SORT_PROPERTIES_ALPHABETICALLY)
                 .disable(MapperFeature.ALLOW_COERCION_OF_SCALARS)
                 .disable(DeserializationFeature.ACCEPT_FLOAT_AS_INT)
+                // A blank text is no number and no date: neither zero nor left out.
+                .withCoercionConfigDefaults(all -> all.setCoercion(CoercionInputShape.EmptyString, CoercionAction.Fail))
                 .enable(EnumFeature.FAIL_ON_NUMBERS_FOR_ENUMS)
                 .enable(StreamReadFeature.STRICT_DUPLICATE_DETECTION)
                 .changeDefaultNullHandling(nulls -> nulls.withContentNulls(Nulls.FAIL))

@@ -51,6 +51,11 @@ class BoundaryTest {
         String reading = "[{\"id\":\"x\"}]";
         return Stream.of(
                 Arguments.of("POST", "/api/jobs", "", 400),
+                Arguments.of(
+                        "POST",
+                        job + "/quotes",
+                        "{\"id\":\"11111111-1111-1111-1111-111111111111\",\"revises\":\" \"}",
+                        422),
                 Arguments.of("POST", "/api/jobs", "{", 422),
                 Arguments.of("POST", "/api/jobs", "[]", 422),
                 Arguments.of("POST", "/api/jobs", "{\"name\":\"  \",\"client\":\"\",\"property\":\"\"}", 422),
