@@ -123,6 +123,7 @@ export function plan(): Plan {
         bleedOhm: null,
         terminalNf: null,
       },
+      yardstick: null,
     },
     decisions: { accepted: [], departures: [] },
   }

@@ -2,6 +2,7 @@ import { createPinia, setActivePinia } from 'pinia'
 import { describe, expect, it } from 'vitest'
 import type { Observation } from '@/api/types'
 import { useReadingDraft } from '@/features/test/useReadingDraft'
+import { forgetHabits } from '@/model/habits'
 import { bringOverAgain, outbox } from '@/model/outbox'
 import { useReadings } from '@/model/readings'
 import { fakeServer, settle } from './fakeServer'
@@ -10,6 +11,7 @@ describe('readings', () => {
   async function opened() {
     await outbox.clear()
     localStorage.clear()
+    forgetHabits()
     setActivePinia(createPinia())
     const server = fakeServer()
     const { useJob } = await import('@/model/jobStore')
@@ -86,7 +88,7 @@ describe('readings', () => {
     const old: Observation = {
       id: 'old-1',
       at: { testPointId: 'energizer', lineId: 'line-1', stationM: 0, place: [1, 44] },
-      what: { kind: 'PEAK', wire: 0, peakV: 7000, overRange: false, rangeV: null },
+      what: { kind: 'PEAK', wire: 0, peakV: 7000, overRange: false, rangeV: null, resolutionV: null },
       meter: null,
       openSwitches: null,
       takenAt: '2026-11-02T08:30:00.000Z',
@@ -109,7 +111,7 @@ describe('readings', () => {
     const taken: Observation = {
       id: 'r1',
       at: { testPointId: 'end:line-1:finish', lineId: 'line-1', stationM: 300, place: [1.0004, 44.0002] },
-      what: { kind: 'PEAK', wire: 1, peakV: 3100, overRange: false, rangeV: 10000 },
+      what: { kind: 'PEAK', wire: 1, peakV: 3100, overRange: false, rangeV: 10000, resolutionV: null },
       meter: 'green-meter',
       openSwitches: ['cut-1'],
       takenAt: '2026-11-02T08:30:00.000Z',

@@ -164,7 +164,7 @@ describe('what is shown of a drag', () => {
 
 describe('what was observed', () => {
   it('is told by its kind', () => {
-    const volts = { peakV: 6100, overRange: false, rangeV: null }
+    const volts = { peakV: 6100, overRange: false, rangeV: null, resolutionV: null }
     expect(observedText({ kind: 'PEAK', wire: 0, ...volts })).toEqual({ value: '6.1 kV', on: 'joined' })
     expect(observedText({ kind: 'PEAK', wire: 2, ...volts, overRange: true })).toEqual({
       value: '> 6.1 kV',
@@ -172,12 +172,17 @@ describe('what was observed', () => {
     })
     expect(observedText({ kind: 'UNPOWERED', wire: 1, ...volts }).on).toBe('unpowered wire 1')
     expect(observedText({ kind: 'EARTH_TERMINAL', ...volts }).on).toBe('earth terminal')
-    expect(observedText({ kind: 'CURRENT', peakA: 12.5, direction: 'TOWARDS_START' })).toEqual({
+    expect(
+      observedText({ kind: 'CURRENT', peakA: 12.5, direction: 'TOWARDS_START', resolutionA: null }),
+    ).toEqual({
       value: '12.5 A',
       on: 'current to the start',
     })
     expect(observedText({ kind: 'BATTERY_VOLTAGE', batteryV: 12.4 }).value).toBe('12.4 V')
     expect(observedText({ kind: 'RESISTANCE', ohm: 18 }).value).toBe('18 Ω')
-    expect(observedText({ kind: 'SEEN', thing: 'JOINT_LOOSE' })).toEqual({ value: '', on: 'joint loose' })
+    expect(observedText({ kind: 'SEEN', thing: 'JOINT_LOOSE', touches: null })).toEqual({
+      value: '',
+      on: 'joint loose',
+    })
   })
 })

@@ -11,6 +11,8 @@ import { layoutSheets, useLayoutSheets } from '@/model/useLayoutSheets'
 import { electricsSheets, useElectricsSheets } from '@/model/useElectricsSheets'
 import { sheets, useSheets } from '@/model/useSheets'
 import { useTakeoffSheets } from '@/model/useTakeoffSheets'
+import { useTestSheets } from '@/model/useTestSheets'
+import { useFaults } from '@/model/faults'
 import { useTerms } from '@/model/terms'
 import { useKeys } from '@/shared/keys'
 import { useJob } from '@/model/jobStore'
@@ -50,6 +52,10 @@ const { sheet, open: openSheet } = useSheets()
 const { sheet: layoutSheet, open: openLayoutSheet } = useLayoutSheets()
 const { sheet: electricsSheet, open: openElectricsSheet } = useElectricsSheets()
 const { sheet: takeoffSheet, open: openTakeoffSheet } = useTakeoffSheets()
+const { sheet: testSheet, open: openTestSheet } = useTestSheets()
+const faults = useFaults()
+/** In the field a round is walked, in the office sections are looked at. */
+const firstTestSheet = window.matchMedia('(max-width: 760px)').matches ? 'round' : 'sections'
 const terms = useTerms()
 const { tool } = useTool()
 const room = useRoom()
@@ -71,12 +77,14 @@ const place = computed(() => ({
   ...(props.stage === 'electrics' && electricsSheet.value !== 'energizer'
     ? { sheet: electricsSheet.value }
     : {}),
+  ...(props.stage === 'test' && testSheet.value !== firstTestSheet ? { sheet: testSheet.value } : {}),
   ...(props.stage === 'takeoff' && takeoffSheet.value !== 'counts' ? { sheet: takeoffSheet.value } : {}),
 }))
 const named = String(route.query.sheet ?? '')
 if (props.stage === 'layout') openLayoutSheet(named || 'build')
 else if (props.stage === 'electrics') openElectricsSheet(named || 'energizer')
 else if (props.stage === 'takeoff') openTakeoffSheet(named || 'counts')
+else if (props.stage === 'test') openTestSheet(named || firstTestSheet)
 else openSheet(named || 'bring')
 const go = (stage: string) =>
   router.push({ name: 'job', params: { id: props.id, stage }, query: place.value })
@@ -157,7 +165,7 @@ onUnmounted(() => {
         <main class="workspace"><component :is="current" /></main>
         <div class="beside">
           <div v-if="stage === 'takeoff' || (stage === 'faults' && room.ledgerOpen)" class="inset no-print">
-            <PlanView :editable="false" />
+            <PlanView :editable="false" :heat="stage === 'faults' ? faults.answer : undefined" />
           </div>
           <LedgerPanel class="ledger" />
         </div>
@@ -177,6 +185,7 @@ onUnmounted(() => {
         :readings="stage === 'test' || stage === 'faults'"
         :pulse="stage === 'electrics'"
         :select="stage === 'takeoff'"
+        :heat="stage === 'faults' ? faults.answer : null"
       />
     </template>
     <p v-else class="failure">Opening the job …</p>

@@ -8,6 +8,12 @@ export const router = createRouter({
     { path: '/rules', name: 'rules', component: () => import('@/features/help/RulesPage.vue') },
     { path: '/prices', name: 'prices', component: () => import('@/features/prices/PricesPage.vue') },
     { path: '/stock', name: 'stock', component: () => import('@/features/stock/StockPage.vue') },
+    {
+      path: '/certificates/:number(\\d+)',
+      name: 'certificate',
+      component: () => import('@/features/test/CertificateView.vue'),
+      props: true,
+    },
     { path: '/jobs/:id', redirect: (to) => ({ name: 'job', params: { id: to.params.id, stage: 'layout' } }) },
     {
       path: '/jobs/:id/:stage(survey|layout|electrics|takeoff|test|faults)',

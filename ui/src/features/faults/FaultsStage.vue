@@ -1,53 +1,22 @@
 <script setup lang="ts">
-import { computed, ref, shallowRef, watch } from 'vue'
-import { ask, client, failureText } from '@/api/client'
-import type { FenceDiagnosis } from '@/api/types'
+import { computed, onMounted, onUnmounted } from 'vue'
+import RuleChips from '@/components/RuleChips.vue'
+import { useFaults } from '@/model/faults'
 import { useJob } from '@/model/jobStore'
+import { dayOf } from '@/model/round'
 import { useWords } from '@/model/useWords'
-import { latestOnly } from '@/shared/latest'
-import { calendarText, stationText } from '@/shared/units'
+import { calendarText, kvText, stationText } from '@/shared/units'
 import HeatStrip from './HeatStrip.vue'
-import { kindWords, leastShare, lookAt, ofSuspect, shareText } from './faultWords'
+import { elementText, kindWords, leastShare, lookAt, ofSuspect, shareText } from './faultWords'
 
 const job = useJob()
+const faults = useFaults()
 const { say } = useWords()
 const caution = 'Before anybody touches the fence: energizer off, fence shorted to earth.'
-const answer = shallowRef<FenceDiagnosis | null>(null)
-const problem = ref('')
-
-/** The day on the wall of whoever looks. */
-const dayOf = (iso: string) => new Date(iso).toLocaleDateString('sv-SE')
-/** Days on which something was read, the last first. */
-const days = computed(() => [...new Set(job.readings.map((r) => dayOf(r.takenAt)))].toSorted().toReversed())
-const picked = ref('')
-const since = computed(() => (days.value.includes(picked.value) ? picked.value : (days.value[0] ?? '')))
-
-const run = latestOnly(
-  () =>
-    ask(
-      client.POST('/api/electrics/faults', {
-        body: {
-          plan: job.plan!,
-          land: job.land!,
-          readings: job.readings,
-          since: new Date(`${since.value}T00:00`).toISOString(),
-        },
-      }),
-    ),
-  (found) => {
-    answer.value = found
-    problem.value = ''
-  },
-  (e) => (problem.value = failureText(e, 'That could not be worked out.')),
-)
-watch(
-  () => [job.design, job.readings, since.value] as const,
-  () => {
-    if (job.plan && job.land && since.value && job.design?.layout.lines.length) run(undefined)
-    else answer.value = null
-  },
-  { immediate: true },
-)
+let stop: (() => void) | undefined
+onMounted(() => (stop = faults.follow()))
+onUnmounted(() => stop?.())
+const answer = computed(() => faults.answer)
 
 const lines = computed(() => job.design?.layout.lines ?? [])
 const nameOf = (lineId: string) => lines.value.find((l) => l.lineId === lineId)?.name ?? lineId
@@ -64,11 +33,8 @@ const kinds = computed(() =>
 const suspects = computed(() =>
   (answer.value?.suspects ?? []).filter((s) => s.probability >= leastShare).slice(0, 6),
 )
-const region = computed(() =>
-  (answer.value?.region90 ?? []).toSorted((a, b) => b.probability - a.probability),
-)
-const regionM = computed(() => region.value.reduce((sum, r) => sum + r.toM - r.fromM, 0))
-const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0))
+const region = computed(() => answer.value?.region90 ?? [])
+const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowered wire ${wire}`)
 </script>
 
 <template>
@@ -78,26 +44,37 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
       A probability, worked out from the readings and the pulse; what is there is seen by whoever goes there.
       {{ say(caution) }}
     </p>
-    <p v-if="days.length" class="small">
+    <p v-if="faults.days.length" class="small">
       <label
         >Something is wrong since
         <select
-          :value="since"
+          :value="faults.since"
           data-test="faults-since"
-          @change="picked = ($event.target as HTMLSelectElement).value"
+          @change="faults.picked = ($event.target as HTMLSelectElement).value"
         >
-          <option v-for="d in days" :key="d" :value="d">{{ calendarText(d) }}</option>
+          <option v-for="d in faults.days" :key="d" :value="d">{{ calendarText(d) }}</option>
         </select></label
-      >; readings before that day are of the fence in order.
+      ><template v-if="faults.yardstick"
+        >; held against the yardstick of {{ calendarText(dayOf(faults.yardstick.readAt)) }}.</template
+      ><template v-else>; readings before that day are of the fence in order.</template>
     </p>
-    <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
-    <p v-if="!days.length" class="empty">Nothing has been read yet.</p>
-    <p v-else-if="answer && !answer.enough" class="empty" data-test="faults-few">
+    <p v-if="faults.problem" class="weak" role="alert">{{ faults.problem }}</p>
+    <p v-if="!faults.days.length" class="empty">Nothing has been read yet.</p>
+    <p v-for="u in answer?.unpowered ?? []" :key="u.reading" class="verdict leak" data-test="unpowered-leak">
+      {{ kvText(u.peakV) }} kV on {{ wireText(u.wire) }} of {{ nameOf(u.lineId)
+      }}{{ u.hotV === null ? '' : `, ${kvText(u.hotV)} kV on the hot ones` }}: something leaks into it between
+      {{ stationText(u.fromM, job.units) }} and {{ stationText(u.toM, job.units) }}. Worth a look.
+      <RuleChips :rules="['X11', 'F1']" />
+    </p>
+    <p v-if="answer && !answer.enough" class="empty" data-test="faults-few">
       Two readings of that day or later are needed. Currents where the fence branches tell most, then
       kilovolts at the far ends.
     </p>
     <template v-else-if="answer">
       <p class="verdict" data-test="faults-verdict">
+        <template v-if="answer.whenWet"
+          >In order when dry: it comes with the wet, and what follows is of the readings taken then.
+        </template>
         <template v-if="(answer.kinds.NONE ?? 0) >= 0.5"
           >Most probably nothing has changed since the fence was in order, whether that was enough or not ({{
             shareText(answer.kinds.NONE!)
@@ -107,8 +84,8 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
           {{ shareText(suspects[0].probability) }}.</template
         >
         <span v-if="region.length" class="quiet-text">
-          If it lies on the line, {{ stationText(regionM, job.units) }} of
-          {{ stationText(wholeM, job.units) }} hold 90 %.</span
+          If it lies on the line, {{ stationText(answer.regionM, job.units) }} of
+          {{ stationText(answer.linesM, job.units) }} hold 90 %.</span
         >
       </p>
       <table class="sheet kinds">
@@ -120,6 +97,17 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
           </tr>
         </tbody>
       </table>
+      <template v-if="answer.elements.length">
+        <h2>Switches, gates and leads</h2>
+        <table class="sheet kinds">
+          <tbody>
+            <tr v-for="(e, i) in answer.elements" :key="i" data-test="element">
+              <td>{{ elementText(e, nameOf, job.units) }}</td>
+              <td class="right number">{{ shareText(e.probability) }}</td>
+            </tr>
+          </tbody>
+        </table>
+      </template>
       <template v-if="region.length">
         <h2>Where</h2>
         <HeatStrip v-for="l in lines" :key="l.lineId" :line="l" :answer="answer" />
@@ -168,7 +156,7 @@ const wholeM = computed(() => lines.value.reduce((sum, l) => sum + l.lengthM, 0)
         The reading at {{ readingText(m) }} fits nothing physical: read it again.
       </p>
     </template>
-    <p v-else-if="days.length && !problem" class="empty">Working it out …</p>
+    <p v-else-if="faults.days.length && !faults.problem" class="empty">Working it out …</p>
   </div>
 </template>
 
@@ -205,6 +193,9 @@ select {
 }
 .weak {
   color: var(--broken);
+}
+.leak {
+  border-left-color: var(--broken);
 }
 .empty {
   padding: 24px 0;

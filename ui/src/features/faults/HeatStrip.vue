@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { FenceDiagnosis, LineLayout } from '@/api/types'
+import { heatOf } from '@/model/heat'
 import { useJob } from '@/model/jobStore'
 import { stationText } from '@/shared/units'
 
@@ -9,10 +10,7 @@ const job = useJob()
 const WIDE = 640
 const x = (m: number) => (WIDE * m) / props.line.lengthM
 const parts = computed(() => props.answer.density.filter((d) => d.lineId === props.line.lineId))
-const density = (d: { fromM: number; toM: number; probability: number }) =>
-  d.toM > d.fromM ? d.probability / (d.toM - d.fromM) : 0
-/** One scale for all lines; the root shows what is faint beside a sharp peak. */
-const most = computed(() => Math.max(...props.answer.density.map(density), 1e-12))
+const hot = computed(() => heatOf(props.answer).filter((h) => h.lineId === props.line.lineId))
 const region = computed(() => props.answer.region90.filter((r) => r.lineId === props.line.lineId))
 const share = computed(() => parts.value.reduce((sum, d) => sum + d.probability, 0))
 const readings = computed(() => job.readings.filter((r) => r.at.lineId === props.line.lineId))
@@ -33,14 +31,14 @@ const label = computed(
     <svg :viewBox="`0 0 ${WIDE} 46`" role="img" :aria-label="label" data-test="heat">
       <rect class="bed" x="0" y="8" :width="WIDE" height="16" />
       <rect
-        v-for="(d, i) in parts"
+        v-for="(d, i) in hot"
         :key="i"
         class="heat"
         :x="x(d.fromM)"
         y="8"
         :width="Math.max(0.5, x(d.toM) - x(d.fromM))"
         height="16"
-        :fill-opacity="Math.sqrt(density(d) / most)"
+        :fill-opacity="d.heat"
       />
       <line
         v-for="(r, i) in region"

@@ -54,7 +54,29 @@ export function ofSuspect(
   }
 }
 
-/** What stands on a stretch, in the order in which it fails. Common practice. */
+type Element = FenceDiagnosis['elements'][number]
+
+/** A thing that may have failed by itself. */
+export function elementText(e: Element, lineName: (id: string) => string, units: UnitSystem): string {
+  const at =
+    e.lineId === null || e.stationM === null
+      ? ''
+      : `, ${lineName(e.lineId)} at ${stationText(e.stationM, units)}`
+  switch (e.kind) {
+    case 'GATE_CABLE':
+      return `cable and jumpers at gate ${e.name}${at}`
+    case 'GATE_HANDLES':
+      return `handles of gate ${e.name}${at}`
+    case 'SWITCH':
+      return `switch ${e.name} itself${at}`
+    case 'LEAD':
+      return `lead ${e.name}${at}`
+    case 'LEAD_OUT':
+      return 'lead-out from the energizer'
+  }
+}
+
+/** What stands on a stretch, in the order of F1: insulators, then what leads and leaks, growth last. Common practice. */
 export function lookAt(layout: Layout, r: Part, units: UnitSystem): string {
   const line = layout.lines.find((l) => l.lineId === r.lineId)
   if (!line) return ''
@@ -64,13 +86,17 @@ export function lookAt(layout: Layout, r: Part, units: UnitSystem): string {
   const cutOuts = line.cutOuts.filter((c) => within(c.stationM)).length
   const braces = line.braces.filter((b) => b.railM > 0 && within(b.strongStationM)).length
   const posts = line.posts.filter((p) => within(p.stationM)).length
+  const unpowered = line.schedule.wires.filter((w) => w.role !== 'HOT').length
   const many = (n: number, one: string, more: string) => (n ? [`${n} ${n === 1 ? one : more}`] : [])
   return [
-    `growth and wire on the ground along ${stationText(r.toM - r.fromM, units)}`,
-    ...(land.length ? [`beside ${[...new Set(land)].slice(0, 3).join(', ')}`] : []),
     ...many(posts, 'post with its insulators', 'posts with their insulators'),
     ...(gates.length ? [`cable and jumpers at ${gates.join(', ')}`] : []),
     ...many(cutOuts, 'cut-out', 'cut-outs'),
     ...many(braces, 'brace whose diagonal a wire may touch', 'braces whose diagonals a wire may touch'),
+    ...(unpowered
+      ? [`${unpowered === 1 ? 'the unpowered wire' : `${unpowered} unpowered wires`} a hot one may touch`]
+      : []),
+    ...(land.length ? [`beside ${[...new Set(land)].slice(0, 3).join(', ')}`] : []),
+    `growth and wire on the ground along ${stationText(r.toM - r.fromM, units)}`,
   ].join('; ')
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import 'ol/ol.css'
 import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
-import type { Electrics, Position } from '@/api/types'
+import type { Electrics, FenceDiagnosis, Position } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { useParts } from '@/model/useParts'
 import { useKeys } from '@/shared/keys'
@@ -16,7 +16,13 @@ import PointerLabel from './PointerLabel.vue'
 import { hints, tools, useTool } from '@/model/tool'
 import { usePlanKeys } from './usePlanKeys'
 
-const props = defineProps<{ editable: boolean; preview?: Position[][]; pulse?: Electrics | null }>()
+const props = defineProps<{
+  editable: boolean
+  preview?: Position[][]
+  pulse?: Electrics | null
+  /** How probable a fault is along the lines. */
+  heat?: FenceDiagnosis | null
+}>()
 const job = useJob()
 const parts = useParts()
 const plan = useTool()
@@ -54,6 +60,7 @@ onMounted(() => {
     (s) => (scale.value = s),
     () => props.pulse ?? null,
     covers,
+    () => props.heat ?? null,
   )
   map.draw()
   map.fit()
@@ -79,7 +86,7 @@ watch(
   () => map?.drawCursor(false),
 )
 watch(
-  () => props.pulse,
+  () => [props.pulse, props.heat, props.heat ? job.design : null],
   () => map?.redraw({ pulse: true }),
 )
 watch([hint, scale, tool, drawFor, () => props.editable, () => !props.pulse], covers.changed)

@@ -7,7 +7,7 @@ import VectorLayer from 'ol/layer/Vector'
 import { getPointResolution, getTransform, toLonLat } from 'ol/proj'
 import VectorSource from 'ol/source/Vector'
 import { computed } from 'vue'
-import type { Electrics, Position } from '@/api/types'
+import type { Electrics, FenceDiagnosis, Position } from '@/api/types'
 import type { useJob } from '@/model/jobStore'
 import type { useParts } from '@/model/useParts'
 import { lengthText, unitM } from '@/shared/units'
@@ -16,6 +16,7 @@ import type { createCovers } from './covers'
 import { gridLayer } from './gridLayer'
 import { cursorFeatures, draftFeatures, fenceDrawing, landDrawing, litFeatures } from './planFeatures'
 import { createPointer } from './planPointer'
+import { heatDrawing } from './heatFeatures'
 import { pulseDrawing, pulseText } from './pulseFeatures'
 import { postLayer } from './postLayer'
 import type { useTool } from '@/model/tool'
@@ -40,6 +41,7 @@ export function createPlanMap(
   onScale: (scale: { px: number; text: string }) => void,
   pulse: () => Electrics | null,
   covers: ReturnType<typeof createCovers>,
+  heat: () => FenceDiagnosis | null,
 ) {
   const ground = new VectorSource()
   const fence = new VectorSource()
@@ -141,7 +143,10 @@ export function createPlanMap(
       pointer.view.drawn()
     }
     if (stale.pulse) {
-      drawn.pulse = pulseDrawing(pulse(), project, resolution)
+      const answer = heat()
+      drawn.pulse = answer
+        ? heatDrawing(answer, job.design?.layout, project)
+        : pulseDrawing(pulse(), project, resolution)
       refill(live, drawn.pulse.features)
     }
     stale.ground = stale.fence = stale.pulse = false

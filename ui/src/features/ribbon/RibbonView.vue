@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref, toRef, watch } from 'vue'
+import type { FenceDiagnosis } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { useParts } from '@/model/useParts'
 import { lengthText, stationText, unitM } from '@/shared/units'
@@ -12,11 +13,19 @@ import PredictedCurve from './PredictedCurve.vue'
 import PulseLane from './PulseLane.vue'
 import RibbonMarks from './RibbonMarks.vue'
 import { useRoom } from '@/model/room'
+import HeatLane from './HeatLane.vue'
+import { useHeatLane } from './useHeatLane'
 import { useLandLane } from './useLandLane'
 import { usePulseLane } from './usePulseLane'
 import { useReadingLane } from './useReadingLane'
 
-const props = defineProps<{ readings: boolean; pulse?: boolean; select?: boolean }>()
+const props = defineProps<{
+  readings: boolean
+  pulse?: boolean
+  select?: boolean
+  /** How probable a fault is along the lines. */
+  heat?: FenceDiagnosis | null
+}>()
 const job = useJob()
 const parts = useParts()
 const host = ref<HTMLElement>()
@@ -116,11 +125,19 @@ const landLane = useLandLane(scale, () => props.readings)
 const joints = computed(() =>
   (job.design?.layout.joints ?? []).filter((j) => j.lineId === line.value?.lineId),
 )
+const hot = useHeatLane(scale, part, () => props.heat ?? null)
 const lane = useReadingLane(scale)
 const curve = usePulseLane(scale)
 const said = computed(() =>
   props.readings
-    ? { text: lane.curve.value ? 'kV read, over those predicted' : 'kV read', needV: lane.need.value }
+    ? {
+        text: hot.value
+          ? 'kV read; red where a fault is probable, underlined 90 %'
+          : lane.curve.value
+            ? 'kV read, over those predicted'
+            : 'kV read',
+        needV: lane.need.value,
+      }
     : props.pulse
       ? { text: 'kV predicted, low to high shaded', needV: curve.need.value }
       : null,
@@ -217,6 +234,7 @@ onUnmounted(() => observer?.disconnect())
       >
         <g v-if="readings" class="lane">
           <rect x="0" :width="width" :y="16" height="52" class="lane-back" />
+          <HeatLane v-if="hot" :hot="hot" />
           <PredictedCurve :drawn="lane.curve.value" />
           <line
             v-if="lane.need.value !== null"

@@ -1,44 +1,82 @@
 <script setup lang="ts">
-import { computed, nextTick, ref, watch } from 'vue'
-import { foretoldText, nearestPoint } from '@/model/nearest'
-import { useElectrics } from '@/model/useElectrics'
+import { computed, nextTick, onMounted, onUnmounted, ref, watch } from 'vue'
 import RuleChips from '@/components/RuleChips.vue'
+import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
+import { useReadings } from '@/model/readings'
+import { askText, expectedText, typed, unitOf, useRound, valueText } from '@/model/round'
+import { useWords } from '@/model/useWords'
 import { kvText, stationText } from '@/shared/units'
 import RefusedReadings from './RefusedReadings.vue'
-import type { useReadingDraft } from './useReadingDraft'
 
-const props = defineProps<{ draft: ReturnType<typeof useReadingDraft> }>()
+/** The round with one hand: a number, next, a number, next. */
 const job = useJob()
-const { habits, point, kv, wire, overRange, failure, unsent } = props.draft
+const round = useRound()
+const habits = useHabits()
+const readings = useReadings()
+const { say } = useWords()
+let stop: (() => void) | undefined
+onMounted(() => {
+  stop = round.follow()
+  void readings.send()
+})
+onUnmounted(() => stop?.())
 const more = ref(false)
+const text = ref('')
+const overRange = ref(false)
+const failure = ref('')
+const at = ref('')
 const keys = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '.', '0', '⌫']
-const index = computed(() => job.testPoints.findIndex((p) => p.id === point.value?.id))
-const next = computed(() => job.testPoints[index.value + 1])
-const stand = computed(() => job.assessment?.points.find((p) => p.testPointId === point.value?.id))
-const { electrics } = useElectrics()
-const foretold = computed(
-  () => point.value && nearestPoint(electrics.value, point.value.lineId, point.value.stationM),
+const asked = computed(() => round.asks.filter((a) => a.ask.needed))
+const index = computed(() =>
+  Math.max(
+    0,
+    asked.value.findIndex((a) => a.key === at.value),
+  ),
 )
+const now = computed(() => asked.value[index.value])
+const next = computed(() => asked.value[index.value + 1])
+const stops = computed(() => round.answer?.round.stops ?? [])
+const place = computed(() => stops.value.findIndex((s) => s.testPointId === now.value?.stop.testPointId))
 const list = ref<HTMLElement>()
 
 function press(key: string) {
   overRange.value = false
-  if (key === '⌫') kv.value = kv.value.slice(0, -1)
-  else if (key !== '.' || !kv.value.includes('.')) kv.value = (kv.value + key).slice(0, 5)
+  if (key === '⌫') text.value = text.value.slice(0, -1)
+  else if (key !== '.' || !text.value.includes('.')) text.value = (text.value + key).slice(0, 5)
+}
+
+function choose(testPointId: string) {
+  at.value = asked.value.find((a) => a.stop.testPointId === testPointId)?.key ?? at.value
+  failure.value = ''
 }
 
 async function take() {
-  if (habits.takenBy.trim() === '') more.value = true
-  await props.draft.take()
+  const here = now.value
+  if (!here) return
+  // Without a number one only walks on.
+  if (text.value !== '' || overRange.value) {
+    const what = typed(here.ask, text.value, overRange.value, habits)
+    failure.value =
+      typeof what === 'string' ? what : habits.takenBy.trim() === '' ? 'Enter who took the reading.' : ''
+    if (failure.value || typeof what === 'string') {
+      if (habits.takenBy.trim() === '') more.value = true
+      return
+    }
+    await job.takeReading(round.observation(round.spotOf(here.stop), what, habits))
+    text.value = ''
+    overRange.value = false
+  }
+  if (next.value) at.value = next.value.key
 }
 
 watch(
-  point,
-  async (p) => {
-    if (!p) return
-    job.lineId = p.lineId
-    job.cursorM = p.stationM
+  () => now.value?.stop.testPointId,
+  async () => {
+    const here = now.value?.stop
+    if (!here) return
+    job.lineId = here.lineId
+    job.cursorM = here.stationM
     await nextTick()
     list.value?.querySelector('.here')?.scrollIntoView({ block: 'center' })
   },
@@ -50,33 +88,39 @@ watch(
   <div class="phone">
     <div class="walk">
       <span
-        >{{ next ? 'then ' : 'last point of ' }}<b>{{ next ? next.name : job.line?.name }}</b></span
+        >{{ next ? 'then ' : 'last place'
+        }}<b v-if="next">{{
+          next.stop.testPointId === now?.stop.testPointId ? say(askText(next.ask)) : next.stop.name
+        }}</b></span
       >
       <span class="quiet-text"
-        >{{ index + 1 }} of {{ job.testPoints.length
-        }}<template v-if="unsent"> · {{ unsent }} not sent yet</template></span
+        >{{ place + 1 }} of {{ stops.length
+        }}<template v-if="readings.waiting.length">
+          · {{ readings.waiting.length }} not sent yet</template
+        ></span
       >
     </div>
-    <div ref="list" class="ribbon"><RibbonUpright :chosen="point?.id ?? ''" @choose="draft.choose" /></div>
+    <div ref="list" class="ribbon">
+      <RibbonUpright :chosen="now?.stop.testPointId ?? ''" @choose="choose" />
+    </div>
     <form class="pad" @submit.prevent="take">
       <div class="read">
         <div class="where">
-          <b>{{ point?.name ?? 'no test point yet' }}</b>
-          <div class="quiet-text">
-            <template v-if="point"
-              >station {{ stationText(point.stationM, job.units)
-              }}<template v-if="stand?.peakV != null"> · last {{ kvText(stand.peakV) }} kV</template
-              ><template v-if="stand?.standing === 'OPEN'"> · {{ stand.why }}</template></template
+          <b>{{ now?.stop.name ?? 'no place to read yet' }}</b>
+          <div v-if="now" class="what">{{ say(askText(now.ask)) }}</div>
+          <div v-if="now" class="quiet-text">
+            station {{ stationText(now.stop.stationM, job.units)
+            }}<template v-if="now.ask.value !== null"> · read {{ valueText(now.ask) }}</template
+            ><template v-if="now.ask.kind === 'PEAK' && round.answer?.round.needV != null">
+              · needs {{ kvText(round.answer.round.needV) }}</template
             >
-            <template v-if="job.assessment?.needV != null">
-              · needs {{ kvText(job.assessment.needV) }}</template
-            ><template v-if="foretold">
-              · {{ foretoldText(foretold) }} <RuleChips :rules="['V13']"
-            /></template>
+            · expected {{ expectedText(now.ask) }} <RuleChips :rules="['V13']" />
           </div>
+          <div v-if="now?.ask.says" class="small" :class="now.ask.agrees">{{ say(now.ask.says) }}</div>
         </div>
         <output class="kv" data-test="phone-kv"
-          >{{ overRange ? `> ${habits.rangeKv}` : kv || '–' }}<small>kV</small></output
+          >{{ overRange ? `> ${habits.rangeKv}` : text || '–'
+          }}<small>{{ now ? unitOf(now.ask) : 'kV' }}</small></output
         >
       </div>
       <p v-if="failure" role="alert" class="failure">{{ failure }}</p>
@@ -101,15 +145,7 @@ watch(
             <option value="HEAVY">heavy</option>
           </select></label
         >
-        <label
-          >Wire
-          <select v-model.number="wire">
-            <option :value="0">joined</option>
-            <option v-for="i in job.plan?.spec.fence.schedule.wires.length ?? 0" :key="i" :value="i">
-              {{ i }}
-            </option>
-          </select></label
-        >
+        <label>Meter <input v-model="habits.meter" data-test="phone-meter" /></label>
         <label>Meter range, kV <input v-model="habits.rangeKv" inputmode="decimal" /></label>
         <label class="check"><input v-model="overRange" type="checkbox" /> over range</label>
       </div>
@@ -172,6 +208,13 @@ watch(
     sans-serif;
   white-space: nowrap;
   padding-left: 10px;
+}
+.what {
+  font-weight: 600;
+}
+.WARN,
+.BROKEN {
+  color: var(--broken);
 }
 .kv small {
   font-size: 20px;

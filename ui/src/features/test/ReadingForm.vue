@@ -6,13 +6,20 @@ import { lengthText, stationText } from '@/shared/units'
 import RefusedReadings from './RefusedReadings.vue'
 import type { useReadingDraft } from './useReadingDraft'
 import { useWords } from '@/model/useWords'
+import { kinds, lights, things } from './observed'
 
 const props = defineProps<{ draft: ReturnType<typeof useReadingDraft> }>()
 const job = useJob()
 const { habits, point, kv, wire, overRange, note, when, corrects, failure, unsent } = props.draft
+const { kind, direction, thing, touches, light, fenceKv, atCursor } = props.draft
 const field = ref<HTMLInputElement>()
 const { say } = useWords()
 const roles = computed(() => ({ HOT: 'hot', EARTH: say('earth'), PLAIN: 'plain' }))
+
+const volts = computed(() => ['PEAK', 'UNPOWERED', 'EARTH_TERMINAL', 'EARTH_TEST'].includes(kind.value))
+const unit = computed(() =>
+  volts.value ? 'kV' : { CURRENT: 'A', BATTERY_VOLTAGE: 'V', RESISTANCE: 'Ω' }[kind.value as 'CURRENT'],
+)
 
 async function take() {
   await props.draft.take()
@@ -29,19 +36,62 @@ async function take() {
       >
     </p>
     <label
-      >Meter shows, kV
+      >What
+      <select v-model="kind" data-test="kind">
+        <option v-for="k in kinds" :key="k.kind" :value="k.kind">{{ say(k.text) }}</option>
+      </select>
+    </label>
+    <label v-if="unit"
+      >Meter shows, {{ unit }}
       <input
         ref="field"
         v-model="kv"
         class="kv"
         inputmode="decimal"
         autocomplete="off"
-        :disabled="overRange"
+        :disabled="overRange && volts"
         data-test="kv"
       />
     </label>
-    <label class="check"
+    <label v-if="volts" class="check"
       ><input v-model="overRange" type="checkbox" data-test="over-range" /> over the meter's range</label
+    >
+    <label v-if="kind === 'EARTH_TEST'"
+      >Fence still reads, kV <input v-model="fenceKv" inputmode="decimal" data-test="fence-kv"
+    /></label>
+    <label v-if="kind === 'CURRENT'"
+      >Flows
+      <select v-model="direction" data-test="direction">
+        <option value="UNKNOWN">the meter does not say</option>
+        <option value="TOWARDS_FINISH">to the finish of the line</option>
+        <option value="TOWARDS_START">to the start of the line</option>
+      </select>
+    </label>
+    <label v-if="kind === 'INDICATOR'"
+      >It is
+      <select v-model="light" data-test="light">
+        <option v-for="(text, id) in lights" :key="id" :value="id">{{ text }}</option>
+      </select>
+    </label>
+    <template v-if="kind === 'SEEN'">
+      <label
+        >Seen
+        <select v-model="thing" data-test="thing">
+          <option v-for="(text, id) in things" :key="id" :value="id">{{ say(text) }}</option>
+        </select>
+      </label>
+      <label
+        >Touches a hot wire
+        <select v-model="touches" data-test="touches">
+          <option value="">not said</option>
+          <option value="yes">yes</option>
+          <option value="no">no</option>
+        </select>
+      </label>
+    </template>
+    <label v-if="job.cursorM !== null" class="check"
+      ><input v-model="atCursor" type="checkbox" data-test="at-cursor" /> at station
+      {{ stationText(job.cursorM, job.units) }} of {{ job.line?.name }}, where the ribbon stands</label
     >
     <p v-if="failure" role="alert" class="failure" data-test="reading-failure">{{ failure }}</p>
     <RefusedReadings />
@@ -49,7 +99,7 @@ async function take() {
       corrects ? 'Record the correction' : 'Record, next point'
     }}</v-btn>
     <div class="pair">
-      <label
+      <label v-if="kind === 'PEAK' || kind === 'UNPOWERED'"
         >Wire
         <select v-model.number="wire" data-test="wire">
           <option :value="0">hot, joined</option>
@@ -77,6 +127,10 @@ async function take() {
           <option value="HEAVY">heavy</option>
         </select>
       </label>
+      <label>Meter <input v-model="habits.meter" data-test="meter" /></label>
+      <label
+        >Smallest step, kV <input v-model="habits.resolutionKv" inputmode="decimal" data-test="resolution"
+      /></label>
       <label>Meter range, kV <input v-model="habits.rangeKv" inputmode="decimal" data-test="range" /></label>
       <label>Note <input v-model="note" /></label>
     </div>

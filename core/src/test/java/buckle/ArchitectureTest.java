@@ -81,6 +81,7 @@ class ArchitectureTest {
             "stock",
             "circuit",
             "readings",
+            "commissioning",
             "design",
             "reach",
             "variant");

@@ -18,7 +18,10 @@ import buckle.pulse.Source;
 import buckle.pulse.Supply;
 import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
+import buckle.spec.Circumstances;
+import buckle.spec.Deviation;
 import buckle.spec.PulseModel;
+import buckle.spec.Yardstick;
 import java.util.List;
 import java.util.Optional;
 import java.util.stream.Stream;
@@ -27,7 +30,47 @@ import java.util.stream.Stream;
 final class Assumptions {
     private Assumptions() {}
 
-    static List<Assumption> of(Conditions likely, PulseModel model, Source source) {
+    /** A range is so many standard deviations wide to either side. */
+    private static final double DEVIATIONS = 2;
+
+    static List<Assumption> of(Conditions likely, Circumstances circumstances, Source source) {
+        return circumstances
+                .yardstick()
+                .map(y -> read(y, likely, circumstances.model(), source))
+                .orElseGet(() -> planned(likely, circumstances.model(), source));
+    }
+
+    /** What readings in order left open; another energizer than theirs is as uncertain as its plate. */
+    private static List<Assumption> read(Yardstick yardstick, Conditions likely, PulseModel model, Source source) {
+        Stream<Assumption> left = yardstick.spread().stream().map(d -> {
+            Deviation by = Conditions.of(yardstick, d, likely.plate());
+            return new Assumption(
+                    Assumed.READINGS,
+                    Rule.V13,
+                    As.READ,
+                    As.LEFT_OPEN,
+                    As.LEFT_OPEN,
+                    List.of(inFence(c -> c.moved(by, -DEVIATIONS))),
+                    List.of(inFence(c -> c.moved(by, DEVIATIONS))));
+        });
+        return yardstick.plate().equals(likely.plate())
+                ? left.toList()
+                : Stream.concat(left, Stream.of(plateVoltages(), damping(likely, model, source)))
+                        .toList();
+    }
+
+    private static Assumption plateVoltages() {
+        return new Assumption(
+                Assumed.PLATE_VOLTAGES,
+                Rule.V13,
+                As.PLATE,
+                new Percent(-percent(Values.V13_PLATE_SHARE)),
+                new Percent(percent(Values.V13_PLATE_SHARE)),
+                List.of(new Move.Scale(1 - Values.V13_PLATE_SHARE)),
+                List.of(new Move.Scale(1 + Values.V13_PLATE_SHARE)));
+    }
+
+    private static List<Assumption> planned(Conditions likely, PulseModel model, Source source) {
         PulseModel.Spread steel = model.steelMuR();
         return List.of(
                 factor(
@@ -60,14 +103,7 @@ final class Assumptions {
                         new WireAndWoven(percent(Values.V13_WIRE_FACTOR - 1), Values.V13_WOVEN_FACTOR),
                         List.of(inFence(c -> c.withWire(-1))),
                         List.of(inFence(c -> c.withWire(1)))),
-                new Assumption(
-                        Assumed.PLATE_VOLTAGES,
-                        Rule.V13,
-                        As.PLATE,
-                        new Percent(-percent(Values.V13_PLATE_SHARE)),
-                        new Percent(percent(Values.V13_PLATE_SHARE)),
-                        List.of(new Move.Scale(1 - Values.V13_PLATE_SHARE)),
-                        List.of(new Move.Scale(1 + Values.V13_PLATE_SHARE))),
+                plateVoltages(),
                 factor(
                         Assumed.ROD_RESISTANCE,
                         Rule.V13,

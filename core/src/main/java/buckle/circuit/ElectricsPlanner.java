@@ -68,25 +68,30 @@ public final class ElectricsPlanner {
         return Optional.of(new ElectricsPlanner(plan, laid, around, trial).judge(asked));
     }
 
+    /** What the fence is reckoned with: the energizer of the plan, else the recommended one; empty when there is no fence yet. */
+    public static Optional<EnergizerRating> plate(Plan plan, Laid laid, Surroundings around) {
+        return laid.network().isEmpty()
+                ? Optional.empty()
+                : Optional.of(new ElectricsPlanner(plan, laid, around, Trial.NONE).plate());
+    }
+
+    private EnergizerRating plate() {
+        return plan.spec()
+                .supply()
+                .energizer()
+                .filter(p -> p.contradiction().isEmpty())
+                .or(() -> new EnergizerJudge(plan, around, solver, needV, Spots.needing(layout, Spots.along(layout)))
+                        .recommended())
+                .orElse(USUAL);
+    }
+
     /** The fence as a circuit under likely conditions; empty when there is no fence yet. */
     public static Optional<FenceCircuit> circuit(Plan plan, Laid laid, Surroundings around) {
         if (laid.network().isEmpty()) {
             return Optional.empty();
         }
         ElectricsPlanner planner = new ElectricsPlanner(plan, laid, around, Trial.NONE);
-        EnergizerRating plate = plan.spec()
-                .supply()
-                .energizer()
-                .filter(p -> p.contradiction().isEmpty())
-                .or(() -> new EnergizerJudge(
-                                plan,
-                                around,
-                                planner.solver,
-                                planner.needV,
-                                Spots.needing(planner.layout, Spots.along(planner.layout)))
-                        .recommended())
-                .orElse(USUAL);
-        return Optional.of(planner.solver.fence(Conditions.likely(plate, plan.circumstances()), Trial.NONE));
+        return Optional.of(planner.solver.fence(Conditions.likely(planner.plate(), plan.circumstances()), Trial.NONE));
     }
 
     private Electrics judge(Set<Part> asked) {

@@ -4,14 +4,17 @@ import buckle.circuit.Assumption.Move;
 import buckle.circuit.Electrics.Assumed;
 import buckle.circuit.Solver.Solved;
 import buckle.circuit.Solver.Spot;
+import buckle.message.CircuitMessage;
 import buckle.pulse.Supply;
 import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.HashMap;
 import java.util.IdentityHashMap;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.stream.Collectors;
 
 /** V13: each assumption moved down and up alone; what that does is added by squares. */
 final class Range {
@@ -45,7 +48,7 @@ final class Range {
         this(solved);
         Supply own = new Supply(
                 solved.fence().circuit().source(), solved.fence().circuit().earthOhm());
-        List<Assumption> all = Assumptions.of(likely, solver.circumstances.model(), own.source());
+        List<Assumption> all = Assumptions.of(likely, solver.circumstances, own.source());
         Map<Move, double[]> volts = new Tried(solver, likely, trial, spots, own).all(all);
         for (Assumption a : all) {
             moved.add(new Moved(
@@ -69,7 +72,7 @@ final class Range {
             this.own = own;
         }
 
-        /** A fence under conditions, fed by several; the moves that asked for each. */
+        /** A fence under conditions, fed by several, by none as those conditions say; the moves that asked for each. */
         private record Fed(Conditions fence, List<Supply> by, List<Move> moves) {}
 
         Map<Move, double[]> all(List<Assumption> assumptions) {
@@ -78,7 +81,7 @@ final class Range {
             Map<Move, double[]> volts = new IdentityHashMap<>();
             assumptions.stream().flatMap(Assumption::moves).forEach(move -> {
                 switch (move) {
-                    case Move.InFence m -> asked.add(new Fed(m.apply().apply(likely), List.of(own), List.of(move)));
+                    case Move.InFence m -> asked.add(new Fed(m.apply().apply(likely), List.of(), List.of(move)));
                     case Move.AtTerminals m -> {
                         atTerminals.by().add(m.apply().apply(own));
                         atTerminals.moves().add(move);
@@ -89,13 +92,20 @@ final class Range {
                                 Arrays.stream(middle).map(v -> v * m.factor()).toArray());
                 }
             });
-            asked.add(atTerminals);
+            if (!atTerminals.moves().isEmpty()) {
+                asked.add(atTerminals);
+            }
             asked.parallelStream().map(this::solved).toList().forEach(volts::putAll);
             return volts;
         }
 
         private Map<Move, double[]> solved(Fed fed) {
-            double[][] peaks = Solver.peaks(solver.fence(fed.fence(), trial), spots, fed.by());
+            FenceCircuit fence = solver.fence(fed.fence(), trial);
+            List<Supply> by = fed.by().isEmpty()
+                    ? List.of(
+                            new Supply(fence.circuit().source(), fence.circuit().earthOhm()))
+                    : fed.by();
+            double[][] peaks = Solver.peaks(fence, spots, by);
             Map<Move, double[]> volts = new HashMap<>();
             for (int i = 0; i < peaks.length; i++) {
                 volts.put(fed.moves().get(i), peaks[i]);
@@ -105,32 +115,48 @@ final class Range {
     }
 
     double lowV(int i) {
+        return lowV(moved, i);
+    }
+
+    double highV(int i) {
+        return highV(moved, i);
+    }
+
+    private double lowV(List<Moved> all, int i) {
         double sum = 0;
-        for (Moved m : moved) {
+        for (Moved m : all) {
             double down = Math.min(0, m.least(i, middle[i]) - middle[i]);
             sum += down * down;
         }
         return Math.max(0, middle[i] - Math.sqrt(sum));
     }
 
-    double highV(int i) {
+    private double highV(List<Moved> all, int i) {
         double sum = 0;
-        for (Moved m : moved) {
+        for (Moved m : all) {
             double up = Math.max(0, m.most(i, middle[i]) - middle[i]);
             sum += up * up;
         }
         return middle[i] + Math.sqrt(sum);
     }
 
+    /** What readings left open is one row, whatever moves it is made of. */
     List<Assumed> assumed(int i) {
-        return moved.stream()
-                .map(m -> new Assumed(
-                        m.assumption().id(),
-                        m.assumption().likely(),
-                        m.assumption().low(),
-                        m.assumption().high(),
-                        m.least(i, middle[i]),
-                        m.most(i, middle[i])))
+        Map<CircuitMessage.Assumed, List<Moved>> byId = moved.stream()
+                .collect(Collectors.groupingBy(m -> m.assumption().id(), LinkedHashMap::new, Collectors.toList()));
+        return byId.values().stream()
+                .map(those -> {
+                    Moved first = those.getFirst();
+                    Assumption a = first.assumption();
+                    boolean one = those.size() == 1;
+                    return new Assumed(
+                            a.id(),
+                            a.likely(),
+                            a.low(),
+                            a.high(),
+                            one ? first.least(i, middle[i]) : lowV(those, i),
+                            one ? first.most(i, middle[i]) : highV(those, i));
+                })
                 .toList();
     }
 }

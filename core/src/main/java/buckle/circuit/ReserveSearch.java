@@ -42,7 +42,12 @@ final class ReserveSearch {
             }
         }
         double factor = Math.exp(low);
-        return new Reserve(OptionalDouble.of(factor), new CircuitMessage.ReserveFactor(factor, likely.growth()));
+        return new Reserve(
+                OptionalDouble.of(factor),
+                new CircuitMessage.ReserveFactor(
+                        factor,
+                        likely.growth(),
+                        solver.circumstances.yardstick().isPresent()));
     }
 
     private static Reserve none(NoReserve why) {

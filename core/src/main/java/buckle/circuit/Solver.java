@@ -46,12 +46,17 @@ final class Solver {
 
     private record Asks(Conditions conditions, Trial trial) {}
 
+    /** Of the earth rods, as readings in order found them. */
+    private final double earthFactor;
+
     Solver(Plan plan, Laid laid, Surroundings around) {
         this.layout = laid.layout();
         this.network = laid.network().orElseThrow();
         this.spec = plan.spec();
         this.circumstances = plan.circumstances();
         this.soils = new Soils(around);
+        this.earthFactor =
+                circumstances.yardstick().map(y -> Math.exp(y.found().earth())).orElse(1.0);
     }
 
     /** A place on a line. */
@@ -88,7 +93,7 @@ final class Solver {
 
     double rodsOhm(int rods, double rodM, double soilOhmM) {
         var earth = spec.supply().earth();
-        return Rods.inLineOhm(soilOhmM, rodM, earth.rodDiameterM() / 2, rods, earth.rodApartM());
+        return earthFactor * Rods.inLineOhm(soilOhmM, rodM, earth.rodDiameterM() / 2, rods, earth.rodApartM());
     }
 
     /** The earth of the plan. */
@@ -98,20 +103,21 @@ final class Solver {
 
     /** Rods one by one, each in its ground. */
     double rodsOhm(List<EarthPlace> rods, GroundState state) {
-        return Rods.togetherOhm(rods.stream()
-                .map(r -> {
-                    Soil soil = r.soil().orElse(Soil.LOAM);
-                    double ohmM = Soils.ohmM(soil, state);
-                    boolean frozen = state == GroundState.FROZEN;
-                    return new Rods.Buried(
-                            r.eastM(),
-                            r.northM(),
-                            r.lengthM(),
-                            r.kind().radiusM(r.acrossM()),
-                            ohmM,
-                            r.watered() && !frozen ? Math.min(ohmM, Values.G12_WET_OHM_M) : ohmM);
-                })
-                .toList());
+        return earthFactor
+                * Rods.togetherOhm(rods.stream()
+                        .map(r -> {
+                            Soil soil = r.soil().orElse(Soil.LOAM);
+                            double ohmM = Soils.ohmM(soil, state);
+                            boolean frozen = state == GroundState.FROZEN;
+                            return new Rods.Buried(
+                                    r.eastM(),
+                                    r.northM(),
+                                    r.lengthM(),
+                                    r.kind().radiusM(r.acrossM()),
+                                    ohmM,
+                                    r.watered() && !frozen ? Math.min(ohmM, Values.G12_WET_OHM_M) : ohmM);
+                        })
+                        .toList());
     }
 
     /** What is read at a spot with another earth; nothing where nothing is fed. */
@@ -134,7 +140,7 @@ final class Solver {
                 spec,
                 soils,
                 asked.conditions(),
-                rodsOhm(asked.conditions().ground()),
+                rodsOhm(asked.conditions().ground()) * asked.conditions().earth(),
                 asked.trial(),
                 liveWires.computeIfAbsent(asked.trial(), t -> network.live(t.open())));
     }

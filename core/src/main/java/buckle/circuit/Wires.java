@@ -41,7 +41,7 @@ final class Wires {
     /** A run of fence; empty where no joint leads the pulse to any of its hot wires. */
     Optional<LineType> type(LineLayout line, FenceSpec.Wires plan, double stationM, Soil soil) {
         List<Integer> hot = live.at(line, stationM);
-        return hot.isEmpty() ? Optional.empty() : Optional.of(type(line, plan, hot, soil));
+        return hot.isEmpty() ? Optional.empty() : Optional.of(type(line, plan, hot, soil, stationM));
     }
 
     /** The strands across an opening: those that are fed on the side they hang from; empty when none is. */
@@ -54,10 +54,12 @@ final class Wires {
         List<Integer> fed = hung.stream()
                 .filter(w -> before.contains(w) && after.contains(w))
                 .toList();
-        return fed.isEmpty() ? Optional.empty() : Optional.of(type(line, plan, fed, soil));
+        return fed.isEmpty()
+                ? Optional.empty()
+                : Optional.of(type(line, plan, fed, soil, (gate.fromM() + gate.toM()) / 2));
     }
 
-    private LineType type(LineLayout line, FenceSpec.Wires plan, List<Integer> hot, Soil soil) {
+    private LineType type(LineLayout line, FenceSpec.Wires plan, List<Integer> hot, Soil soil, double stationM) {
         List<LineWire> strands = new ArrayList<>();
         double lowest = Double.POSITIVE_INFINITY;
         List<Wire> wires = line.schedule().wires();
@@ -74,12 +76,13 @@ final class Wires {
                 lowest = Math.min(lowest, w.heightM());
             }
         }
-        double soilOhmM = Math.clamp(Soils.ohmM(soil, conditions.ground()) * conditions.soilFactor(), 0.2, 9e5);
-        return LineType.overGround(strands, leakSPerM(lowest), soilOhmM);
+        double soilOhmM = Math.clamp(Soils.ohmM(soil, conditions.ground()) * conditions.soil(), 0.2, 9e5);
+        return LineType.overGround(
+                strands, leakSPerM(lowest) * conditions.leakFactor(line.lineId(), stationM), soilOhmM);
     }
 
     private LineWire strand(Wire w, Conductor conductor, boolean hot, int times) {
-        double muR = conductor.muR() > 1 ? conditions.steelMuR() : 1;
+        double muR = conductor.muR() > 1 ? conditions.steel() : 1;
         double height = Math.max(LEAST_HEIGHT_M, w.heightM());
         return new LineWire(
                 height,
@@ -89,12 +92,12 @@ final class Wires {
                 hot);
     }
 
-    /** Insulators leak a little everywhere; growth reaches low hot wires more than high ones. */
+    /** As reckoned: insulators leak a little everywhere; growth reaches low hot wires more than high ones. */
     double leakSPerM(double lowestHotM) {
         double insulators = conditions.insulators().siemensPerKm();
         double up = (lowestHotM - Values.V12_FULL_M) / (Values.V12_LITTLE_M - Values.V12_FULL_M);
         double share = Math.clamp(1 - (1 - Values.V12_LITTLE_SHARE) * up, Values.V12_LITTLE_SHARE, 1);
         double growth = (conditions.growth().siemensPerKm() - Growth.CLEAN.siemensPerKm()) * share;
-        return (insulators + growth) * conditions.leakFactor() / 1000;
+        return (insulators + growth) / 1000;
     }
 }

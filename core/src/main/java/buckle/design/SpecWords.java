@@ -15,12 +15,14 @@ import buckle.spec.PulseModel;
 import buckle.spec.Stringing;
 import buckle.spec.Wire;
 import buckle.spec.WireSchedule;
+import buckle.spec.Yardstick;
 import buckle.units.Forces;
 import buckle.units.Lengths;
 import buckle.units.Temperatures;
 import buckle.units.UnitSystem;
 import java.math.BigDecimal;
 import java.math.MathContext;
+import java.time.ZoneOffset;
 import java.util.Collection;
 import java.util.Locale;
 import java.util.Optional;
@@ -45,6 +47,9 @@ final class SpecWords {
                 all.isEmpty() ? "none" : all.stream().map(v -> text(field, v)).collect(Collectors.joining(", "));
             case Double d -> number(field, d);
             case Boolean b -> b ? "yes" : "no";
+            case Yardstick y ->
+                y.readings().size() + " readings of "
+                        + y.readAt().atOffset(ZoneOffset.UTC).toLocalDate();
             case PulseModel.Spread s ->
                 number(field, s.likely()) + " (" + number(field, s.low()) + " to " + number(field, s.high()) + ")";
             case LineSpec l ->

@@ -14,14 +14,30 @@ import java.util.OptionalInt;
  *     nothing there is plausible
  * @param kinds add up to 1
  * @param density along the runs, given that the fault lies on the line
+ * @param switches runs without length that nothing passes any more, as a part of all that may be wrong
  */
 public record Diagnosis(
-        List<Suspect> suspects, List<Stretch> region90, Map<FaultKind, Double> kinds, List<Density> density, Fit fit) {
+        List<Suspect> suspects,
+        List<Stretch> region90,
+        Map<FaultKind, Double> kinds,
+        List<Density> density,
+        Map<String, Double> switches,
+        Fit fit) {
+    /** Of nothing read. */
+    public static final Diagnosis NONE = new Diagnosis(
+            List.of(),
+            List.of(),
+            Map.of(),
+            List.of(),
+            Map.of(),
+            new Fit(false, 0, 0, 0, 1, 1, 1, List.of(), List.of(), List.of()));
+
     public Diagnosis {
         suspects = List.copyOf(suspects);
         region90 = List.copyOf(region90);
         kinds = Map.copyOf(kinds);
         density = List.copyOf(density);
+        switches = Map.copyOf(switches);
     }
 
     /**

@@ -32,6 +32,10 @@ public final class Diagnostician {
 
     private static final double[] JOINT_OHM = spaced(300, 30_000, 8);
     private static final double OPEN_SHARE = 0.75;
+    /** Of what comes apart, and of what leaks, so much is at switches, handles and cables. Ours, after what practitioners look at. */
+    private static final double FRAIL_BREAKS = 0.25;
+
+    private static final double FRAIL_LEAKS = 0.1;
     private static final double[] GROWTH_OHM = spaced(150, 6000, 6);
     private static final double[] EARTH_FACTOR = spaced(2, 60, 14);
     private static final double[] SUPPLY_FACTOR = spaced(0.15, 0.9, 16);
@@ -90,14 +94,7 @@ public final class Diagnostician {
     }
 
     private double[][] spreadToday(Calibration from) {
-        double[][] change = Prior.change(model);
-        double[][] all = new double[change.length][change.length];
-        for (int a = 0; a < all.length; a++) {
-            for (int b = 0; b < all.length; b++) {
-                all[a][b] = from.covariance()[a][b] + change[a][b];
-            }
-        }
-        return all;
+        return Gauss.sum(from.covariance(), Prior.change(model));
     }
 
     private Diagnosis diagnosed() {
@@ -106,6 +103,7 @@ public final class Diagnostician {
         nothing(posterior, spread);
         wrongReadings(posterior, spread);
         placed(posterior, spread);
+        switches(posterior, spread);
         growth(posterior, spread);
         earthAndSupply(posterior);
         two(posterior);
@@ -132,6 +130,39 @@ public final class Diagnostician {
             leaks(posterior, interval, java.util.Arrays.copyOfRange(leaks, first, first + n), spread);
             breaks(posterior, interval, java.util.Arrays.copyOfRange(joints, first, first + n), spread);
             first += n;
+        }
+    }
+
+    /** How much of what may happen on the line happens at a cell: by its length, and more on what is frail. */
+    private double share(Cell cell, double frailShare) {
+        double even = cell.lengthM() / totalM;
+        Set<String> frail = model.hunt().frail();
+        if (frail.isEmpty()) {
+            return even;
+        }
+        double own = frail.contains(cell.run()) ? cell.lengthM() / model.lengthM(cell.run()) / frail.size() : 0;
+        return frailShare * own + (1 - frailShare) * even;
+    }
+
+    /** Runs without length, which nothing passes any more. */
+    private void switches(Posterior posterior, Sensitivities spread) {
+        Set<String> frail = model.hunt().frail();
+        List<Run> all = model.runs().stream()
+                .filter(r -> frail.contains(r.id()) && r.lengthM() == 0)
+                .toList();
+        List<Double> weights = all.parallelStream()
+                .map(run -> {
+                    double[] raw = model.readOpen(theta, run.id(), now);
+                    return log(Chance.BREAK)
+                            + Math.log(FRAIL_BREAKS / frail.size())
+                            + likelihood(
+                                    features(raw),
+                                    raw,
+                                    spread.broken(new Place(run.id(), 0), Double.POSITIVE_INFINITY));
+                })
+                .toList();
+        for (int i = 0; i < weights.size(); i++) {
+            posterior.addSwitch(all.get(i).id(), weights.get(i));
         }
     }
 
@@ -164,7 +195,7 @@ public final class Diagnostician {
         for (Cell cell : interval.cells()) {
             double at = interval.at(cell);
             int nearest = (int) Math.rint(at);
-            double each = log(Chance.LEAK) + Math.log(cell.lengthM() / totalM) - Math.log(fine);
+            double each = log(Chance.LEAK) + Math.log(share(cell, FRAIL_LEAKS)) - Math.log(fine);
             double[][] here = new double[LEAK_OHM.length][];
             for (int j = 0; j < here.length; j++) {
                 here[j] = Cubic.between(features, j, at);
@@ -198,7 +229,7 @@ public final class Diagnostician {
         for (Cell cell : interval.cells()) {
             double at = interval.at(cell);
             int nearest = (int) Math.rint(at);
-            double prior = log(Chance.BREAK) + Math.log(cell.lengthM() / totalM);
+            double prior = log(Chance.BREAK) + Math.log(share(cell, FRAIL_BREAKS));
             posterior.add(
                     FaultKind.BREAK,
                     cell,

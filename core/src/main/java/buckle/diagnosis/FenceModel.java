@@ -18,7 +18,6 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
-import java.util.OptionalDouble;
 import java.util.Set;
 
 /**
@@ -106,6 +105,32 @@ final class FenceModel {
         return Unknown.FIXED + groups.size();
     }
 
+    double lengthM(String run) {
+        return Objects.requireNonNull(runs.get(run)).lengthM();
+    }
+
+    /** What meters would show if nothing passed the beginning of a run. */
+    double[] readOpen(double[] theta, String run, List<Value> values) {
+        double[] raw = new double[values.size()];
+        bySwitches(values).forEach((open, those) -> {
+            List<Value> own = pick(values, those);
+            Circuit whole = circuit(theta, List.of(), open);
+            List<Run> cut = whole.runs().stream()
+                    .map(r -> r.id().equals(run)
+                            ? new Run(r.id(), r.parent(), r.lengthM(), r.type(), true, r.joins())
+                            : r)
+                    .toList();
+            double[][] shown = PulseSolver.quick(whole.withRuns(cut), List.copyOf(places(own, List.of())), span)
+                    .readings(
+                            List.of(supply(theta)),
+                            own.stream().map(Value::meter).toList());
+            for (int i = 0; i < those.size(); i++) {
+                raw[those.get(i)] = shown[0][i];
+            }
+        });
+        return raw;
+    }
+
     List<Run> runs() {
         return List.copyOf(runs.values());
     }
@@ -166,20 +191,16 @@ final class FenceModel {
     }
 
     Supply supply(double[] theta) {
-        Source s = hunt.plan().source();
-        return new Supply(
-                new Source(
-                        s.chargedV() * factor(theta, Unknown.VOLTS),
-                        s.faradF() * factor(theta, Unknown.CAPACITOR),
-                        s.henryH() * factor(theta, Unknown.COIL),
-                        s.ohm() * factor(theta, Unknown.RESISTANCE),
-                        times(s.bleedOhm(), factor(theta, Unknown.BLEED)),
-                        times(s.terminalF(), factor(theta, Unknown.TERMINAL))),
-                hunt.plan().earthOhm() * factor(theta, Unknown.EARTH));
-    }
-
-    private static OptionalDouble times(OptionalDouble value, double factor) {
-        return value.isPresent() ? OptionalDouble.of(value.getAsDouble() * factor) : value;
+        Source source = hunt.plan()
+                .source()
+                .times(
+                        factor(theta, Unknown.VOLTS),
+                        factor(theta, Unknown.CAPACITOR),
+                        factor(theta, Unknown.COIL),
+                        factor(theta, Unknown.RESISTANCE),
+                        factor(theta, Unknown.BLEED),
+                        factor(theta, Unknown.TERMINAL));
+        return new Supply(source, hunt.plan().earthOhm() * factor(theta, Unknown.EARTH));
     }
 
     private static double factor(double[] theta, Unknown what) {

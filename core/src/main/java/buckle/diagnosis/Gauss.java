@@ -66,6 +66,36 @@ final class Gauss {
         return x;
     }
 
+    static double[][] sum(double[][] a, double[][] b) {
+        double[][] all = new double[a.length][a.length];
+        for (int i = 0; i < a.length; i++) {
+            for (int j = 0; j < a.length; j++) {
+                all[i][j] = a[i][j] + b[i][j];
+            }
+        }
+        return all;
+    }
+
+    /** {@code R} with {@code R Rᵀ = C}, of a covariance in which some things may be known exactly. */
+    static double[][] root(double[][] covariance) {
+        int n = covariance.length;
+        double[][] root = new double[n][n];
+        for (int i = 0; i < n; i++) {
+            for (int j = 0; j <= i; j++) {
+                double s = covariance[i][j];
+                for (int k = 0; k < j; k++) {
+                    s -= root[i][k] * root[j][k];
+                }
+                if (i == j) {
+                    root[i][i] = Math.sqrt(Math.max(0, s));
+                } else {
+                    root[i][j] = root[j][j] > 1e-12 ? s / root[j][j] : 0;
+                }
+            }
+        }
+        return root;
+    }
+
     /** {@code J C Jᵀ} with more on its diagonal. */
     static double[][] spread(double[][] by, double[][] covariance, double[] more) {
         int n = by.length;

@@ -13,9 +13,22 @@ import java.util.Set;
  * @param plan the fence as the planner believes it, in order
  * @param healthy readings of it in order; may be empty
  * @param now readings since something is wrong
+ * @param frail runs that fail oftener than their length says: cables, handles, and switches, which are runs without length
  */
-public record Hunt(Circuit plan, MeterNoise meter, List<Reading> healthy, List<Reading> now, List<Switch> switches) {
+public record Hunt(
+        Circuit plan,
+        MeterNoise meter,
+        List<Reading> healthy,
+        List<Reading> now,
+        List<Switch> switches,
+        Set<String> frail) {
+    /** Where all fails by its length. */
+    public Hunt(Circuit plan, MeterNoise meter, List<Reading> healthy, List<Reading> now, List<Switch> switches) {
+        this(plan, meter, healthy, now, switches, Set.of());
+    }
+
     public Hunt {
+        frail = Set.copyOf(frail);
         healthy = List.copyOf(healthy);
         now = List.copyOf(now);
         switches = List.copyOf(switches);

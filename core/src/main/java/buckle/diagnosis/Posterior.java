@@ -37,6 +37,7 @@ final class Posterior {
     private final List<Scaled> scaled = new ArrayList<>();
     private final List<Misread> misread = new ArrayList<>();
     private final List<Pair> pairs = new ArrayList<>();
+    private final Map<String, Double> switches = new LinkedHashMap<>();
     private double none = Double.NEGATIVE_INFINITY;
 
     Posterior(List<Run> runs) {
@@ -96,6 +97,10 @@ final class Posterior {
 
     void addReading(boolean ofHealthy, int reading, double log) {
         misread.add(new Misread(ofHealthy, reading, log));
+    }
+
+    void addSwitch(String run, double log) {
+        switches.put(run, log);
     }
 
     void addSecond(Cell one, Cell other, double log) {
@@ -168,6 +173,9 @@ final class Posterior {
         for (Pair p : pairs) {
             all = plus(all, p.log());
         }
+        for (double s : switches.values()) {
+            all = plus(all, s);
+        }
         double norm = all;
         Map<FaultKind, Double> kinds = new EnumMap<>(FaultKind.class);
         for (FaultKind k : FaultKind.values()) {
@@ -176,12 +184,17 @@ final class Posterior {
         kinds.put(FaultKind.NONE, Math.exp(none - norm));
         leaks.values().forEach(c -> kinds.merge(FaultKind.LEAK, Math.exp(c.log - norm), Double::sum));
         breaks.values().forEach(c -> kinds.merge(FaultKind.BREAK, Math.exp(c.log - norm), Double::sum));
+        Map<String, Double> failed = new LinkedHashMap<>();
+        switches.forEach((run, log) -> {
+            failed.put(run, Math.exp(log - norm));
+            kinds.merge(FaultKind.BREAK, Math.exp(log - norm), Double::sum);
+        });
         growth.forEach(g -> kinds.merge(FaultKind.GROWTH, Math.exp(g.log() - norm), Double::sum));
         scaled.forEach(s -> kinds.merge(s.kind(), Math.exp(s.log() - norm), Double::sum));
         misread.forEach(m -> kinds.merge(FaultKind.METER, Math.exp(m.log() - norm), Double::sum));
         pairs.forEach(p -> kinds.merge(FaultKind.TWO, Math.exp(p.log() - norm), Double::sum));
         List<Density> density = density(norm);
-        return new Diagnosis(suspects(norm), region(density), kinds, normalised(density), fit);
+        return new Diagnosis(suspects(norm), region(density), kinds, normalised(density), failed, fit);
     }
 
     /** Weight by the finest cells; growth and pairs are spread over them. */

@@ -27,6 +27,11 @@ record Value(int reading, Meter meter, Set<String> open, boolean directed, doubl
             return Math.signum(x) * Math.log(Math.abs(x) + Math.sqrt(x * x + 1));
         }
 
+        /** The other way round. */
+        double raw(double feature) {
+            return unit * Math.sinh(feature);
+        }
+
         /** Of what a meter shows where it ought to read so much. */
         double variance(double raw) {
             double size2 = raw * raw + unit * unit;

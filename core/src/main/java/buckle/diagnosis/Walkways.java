@@ -40,6 +40,13 @@ final class Walkways {
                     .ifPresent(p -> join(
                             new Place(p, Objects.requireNonNull(runs.get(p)).lengthM()), new Place(run.id(), 0), 0));
         }
+        for (Run run : all) {
+            run.joins()
+                    .ifPresent(j -> join(
+                            new Place(run.id(), run.lengthM()),
+                            new Place(j, Objects.requireNonNull(runs.get(j)).lengthM()),
+                            0));
+        }
         List<Run> first = all.stream().filter(r -> r.parent().isEmpty()).toList();
         first.forEach(r -> join(new Place(first.getFirst().id(), 0), new Place(r.id(), 0), 0));
         links.forEach(l -> join(l.from(), l.to(), l.metres()));

@@ -102,7 +102,7 @@ public sealed interface CircuitMessage extends Message {
     }
 
     /** How many times the leakage may grow. */
-    record ReserveFactor(double factor, Growth growth) implements CircuitMessage {}
+    record ReserveFactor(double factor, Growth growth, boolean read) implements CircuitMessage {}
 
     // ---------------------------------------------------------------- assumptions
 
@@ -114,7 +114,8 @@ public sealed interface CircuitMessage extends Message {
         CONDUCTORS,
         PLATE_VOLTAGES,
         ROD_RESISTANCE,
-        DAMPING
+        DAMPING,
+        READINGS
     }
 
     /** Where an assumption lies. */
@@ -139,7 +140,9 @@ public sealed interface CircuitMessage extends Message {
     enum As implements Setting {
         MADE,
         PLATE,
-        COMPUTED
+        COMPUTED,
+        READ,
+        LEFT_OPEN
     }
 
     /** Wire so much, woven goods a factor. */

@@ -55,6 +55,7 @@ public final class English {
             case CircuitMessage m -> new EnglishCircuit(this).text(m);
             case PriceMessage m -> new EnglishPrice(this).text(m);
             case ReadingMessage m -> EnglishReadings.text(m, units);
+            case CommissionMessage m -> EnglishCommission.text(m, units);
         };
     }
 

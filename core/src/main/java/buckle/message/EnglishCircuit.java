@@ -64,7 +64,7 @@ final class EnglishCircuit {
                         Locale.ROOT,
                         "Leakage may grow to %.3g times that of %s before the weakest point falls under what the animals need.",
                         m.factor(),
-                        m.growth().text());
+                        m.read() ? "the fence as it was read" : m.growth().text());
             case Assumed m ->
                 switch (m) {
                     case LEAKAGE -> "Leakage of growth and insulators";
@@ -74,6 +74,7 @@ final class EnglishCircuit {
                     case PLATE_VOLTAGES -> "Voltages on the rating plate";
                     case ROD_RESISTANCE -> "Resistance of the ground rods";
                     case DAMPING -> "Damping across the energizer's terminals";
+                    case READINGS -> "Leakage, ground, rods and energizer by the readings in order";
                 };
             case Setting m -> setting(m);
             case Change m -> change(m, "");
@@ -239,6 +240,8 @@ final class EnglishCircuit {
                     case MADE -> "as made";
                     case PLATE -> "as it says";
                     case COMPUTED -> "as computed";
+                    case READ -> "as found";
+                    case LEFT_OPEN -> "what they left open";
                 };
             case WireAndWoven s -> share(s.wirePercent()) + "; woven " + (s.wovenFactor() < 1 ? "half" : "double");
             case Dampings s ->

@@ -55,7 +55,7 @@ final class EnglishReadings {
         };
     }
 
-    private static String kv(double volts) {
+    static String kv(double volts) {
         String two = String.format(Locale.ROOT, "%.2f", volts / 1000);
         return (two.endsWith("0") ? two.substring(0, two.length() - 1) : two) + " kV";
     }

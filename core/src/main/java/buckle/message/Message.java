@@ -22,6 +22,7 @@ public sealed interface Message
                 TakeoffMessage,
                 CircuitMessage,
                 ReadingMessage,
+                CommissionMessage,
                 Message.None,
                 Message.Name {
     /** Nothing to tell. */

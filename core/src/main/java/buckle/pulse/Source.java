@@ -20,6 +20,21 @@ public record Source(
         LineWire.require(terminalF.orElse(1) > 0, "a capacitance across the terminals is above 0 F");
     }
 
+    /** With what is in it so many times as large; what is not across its terminals stays away. */
+    public Source times(double volts, double farad, double henry, double inner, double bleed, double terminal) {
+        return new Source(
+                chargedV * volts,
+                faradF * farad,
+                henryH * henry,
+                ohm * inner,
+                times(bleedOhm, bleed),
+                times(terminalF, terminal));
+    }
+
+    private static OptionalDouble times(OptionalDouble value, double factor) {
+        return value.isPresent() ? OptionalDouble.of(value.getAsDouble() * factor) : value;
+    }
+
     /** ½ C V². */
     public double storedJ() {
         return faradF * chargedV * chargedV / 2;

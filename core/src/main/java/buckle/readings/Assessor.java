@@ -52,7 +52,10 @@ public final class Assessor {
                         Observed.Current _,
                         Observed.BatteryVoltage _,
                         Observed.Resistance _,
-                        Observed.Seen _ -> Optional.empty();
+                        Observed.EarthTest _,
+                        Observed.Indicator _,
+                        Observed.Seen _,
+                        Observed.Checked _ -> Optional.empty();
             };
         }
 

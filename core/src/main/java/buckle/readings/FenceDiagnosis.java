@@ -6,60 +6,71 @@ import buckle.diagnosis.Diagnosis;
 import buckle.diagnosis.Diagnostician;
 import buckle.diagnosis.FaultKind;
 import buckle.diagnosis.Hunt;
-import buckle.diagnosis.Hunt.MeterNoise;
 import buckle.diagnosis.Hunt.Reading;
 import buckle.land.Surroundings;
+import buckle.layout.CutOutPlace;
+import buckle.layout.GatePlace;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
-import buckle.pulse.Place;
-import buckle.pulse.Run;
 import buckle.review.Laid;
-import buckle.site.LocalPlane;
-import buckle.site.Stationing;
+import buckle.rulebook.Values;
 import buckle.spec.Plan;
-import buckle.spec.WireRole;
+import buckle.spec.Yardstick;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
-import java.util.HashMap;
-import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
-import java.util.Set;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /**
  * Readings of a laid-out fence, those in order and those since something is wrong, and where on its lines the fault must be.
  *
  * @param enough whether there are two readings now that can be used
  * @param used readings that took part, {@code healthy} of them in order
+ * @param yardstick whether those in order are the readings of the yardstick
  * @param leftOut readings of the pulse that did not: beyond the meter's range, on a wire that is not hot, or where the line no longer
  *     runs (V15)
  * @param kinds add up to 1; empty without enough readings
  * @param density along the lines, given that the fault lies on one
+ * @param regionM how much of the lines' {@code linesM} the stretches of 90 % are
  * @param offLine probability that it lies on what is no line: lead-out, leads, switches
+ * @param elements gates, switches and the lead-out that may have failed, the most probable first
+ * @param unpowered wires that should carry nothing and do (X11)
+ * @param whenWet whether all is in order when it is dry, and the answer is of the readings taken wet
  */
 public record FenceDiagnosis(
         boolean enough,
         int used,
         int healthy,
+        boolean yardstick,
         int leftOut,
         Map<FaultKind, Double> kinds,
         List<Suspected> suspects,
         List<LinePart> region90,
         List<LinePart> density,
+        double regionM,
+        double linesM,
         double offLine,
+        List<Element> elements,
+        List<UnpoweredLeak> unpowered,
+        boolean whenWet,
         List<UUID> misfits,
         OptionalDouble earthOhm) {
     private static final int LEAST = 2;
     private static final double TOUCHING_M = 0.5;
+    private static final double LEAST_ELEMENT = 0.02;
+    private static final double IN_ORDER = 0.5;
 
     public FenceDiagnosis {
         suspects = List.copyOf(suspects);
         region90 = List.copyOf(region90);
         density = List.copyOf(density);
+        elements = List.copyOf(elements);
+        unpowered = List.copyOf(unpowered);
         misfits = List.copyOf(misfits);
         kinds = Map.copyOf(kinds);
     }
@@ -83,70 +94,191 @@ public record FenceDiagnosis(
             Optional<UUID> reading,
             double probability) {}
 
-    private static FenceDiagnosis tooFew(int leftOut) {
-        return new FenceDiagnosis(
-                false, 0, 0, leftOut, Map.of(), List.of(), List.of(), List.of(), 0, List.of(), OptionalDouble.empty());
+    /** What has a place by itself. */
+    public enum ElementKind {
+        GATE_CABLE,
+        GATE_HANDLES,
+        SWITCH,
+        LEAD_OUT,
+        LEAD
     }
 
-    /** @param since readings from then on are taken with something wrong, those before in order */
+    /**
+     * A thing that may have failed.
+     *
+     * @param id of the gate, the cut-out or the lead; empty of the lead-out
+     * @param probability of all that may be wrong
+     */
+    public record Element(
+            ElementKind kind,
+            Optional<String> id,
+            String name,
+            Optional<String> lineId,
+            OptionalDouble stationM,
+            double probability) {}
+
+    /**
+     * A wire that should carry nothing.
+     *
+     * @param wire its number; 0 for all such wires together
+     * @param hotV what the hot wires read there, where they were read
+     * @param toM the stretch it may leak on: as far as that wire goes on without a gate
+     */
+    public record UnpoweredLeak(
+            UUID reading, String lineId, int wire, double peakV, OptionalDouble hotV, double fromM, double toM) {}
+
+    /** One answer of the diagnosis, with what it was made of. */
+    private record Told(Diagnosis diagnosis, List<UUID> healthyIds, List<UUID> nowIds, int used) {
+        double none() {
+            return diagnosis.kinds().getOrDefault(FaultKind.NONE, 0.0);
+        }
+    }
+
+    private static FenceDiagnosis tooFew(int leftOut, List<UnpoweredLeak> unpowered) {
+        return new FenceDiagnosis(
+                false,
+                0,
+                0,
+                false,
+                leftOut,
+                Map.of(),
+                List.of(),
+                List.of(),
+                List.of(),
+                0,
+                0,
+                0,
+                List.of(),
+                unpowered,
+                false,
+                List.of(),
+                OptionalDouble.empty());
+    }
+
+    /**
+     * @param since readings from then on are taken with something wrong; those of the yardstick, or without one all those before, in
+     *     order
+     */
     public static FenceDiagnosis of(
             Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since) {
-        Optional<FenceCircuit> fence = ElectricsPlanner.circuit(plan, laid, around);
+        List<UnpoweredLeak> unpowered = unpowered(laid.layout(), OnFence.standing(readings), since);
+        // The plan as it was before any reading: the yardstick's own readings bring it to where it is.
+        Optional<Yardstick> yardstick = plan.circumstances().yardstick();
+        Plan bare = plan.withCircumstances(plan.circumstances().withYardstick(Optional.empty()));
+        Optional<FenceCircuit> fence = ElectricsPlanner.circuit(bare, laid, around);
         if (fence.isEmpty()) {
-            return tooFew(0);
+            return tooFew(0, unpowered);
         }
-        Located located = new Located(fence.get(), laid.layout());
-        int leftOut = 0;
+        OnFence on = new OnFence(fence.get(), laid.layout());
+        List<Observation> standing = OnFence.standing(readings);
+        List<Observation> now =
+                standing.stream().filter(o -> !o.takenAt().isBefore(since)).toList();
+        Predicate<Observation> inOrder = yardstick
+                .<Predicate<Observation>>map(y -> o -> y.readings().contains(o.id()))
+                .orElse(o -> o.takenAt().isBefore(since));
+        List<Observation> healthy = standing.stream()
+                .filter(inOrder)
+                .filter(o -> o.takenAt().isBefore(since))
+                .toList();
+        int leftOut = leftOut(on, now) + leftOut(on, healthy);
+        Told all = told(on, healthy, now);
+        if (all.nowIds().size() < LEAST) {
+            return tooFew(leftOut, unpowered);
+        }
+        List<Observation> wet = now.stream().filter(o -> o.weather().wet()).toList();
+        List<Observation> dry = now.stream().filter(o -> !o.weather().wet()).toList();
+        boolean whenWet = false;
+        if (!wet.isEmpty() && !dry.isEmpty()) {
+            Told whenDry = told(on, healthy, dry);
+            Told inRain = told(on, healthy, wet);
+            if (whenDry.nowIds().size() >= LEAST
+                    && inRain.nowIds().size() >= LEAST
+                    && whenDry.none() >= IN_ORDER
+                    && inRain.none() < IN_ORDER) {
+                whenWet = true;
+                all = inRain;
+            }
+        }
+        return told(all, on, laid.layout(), yardstick.isPresent(), leftOut, unpowered, whenWet);
+    }
+
+    private static Told told(OnFence on, List<Observation> healthy, List<Observation> now) {
         List<UUID> healthyIds = new ArrayList<>();
         List<UUID> nowIds = new ArrayList<>();
-        List<Reading> healthy = new ArrayList<>();
-        List<Reading> now = new ArrayList<>();
-        Set<UUID> corrected = new HashSet<>();
-        readings.forEach(o -> o.corrects().ifPresent(corrected::add));
-        for (Observation o : readings) {
-            if (corrected.contains(o.id())) {
-                continue;
-            }
-            boolean before = o.takenAt().isBefore(since);
-            Optional<Reading> reading = located.reading(o);
-            reading.ifPresent(r -> {
-                (before ? healthy : now).add(r);
-                (before ? healthyIds : nowIds).add(o.id());
+        List<Reading> before = readings(on, healthy, healthyIds);
+        List<Reading> after = readings(on, now, nowIds);
+        List<Observation> meters = new ArrayList<>(healthy);
+        meters.addAll(now);
+        Hunt hunt = on.hunt(before, after, OnFence.meter(meters));
+        return new Told(
+                after.size() < LEAST ? Diagnosis.NONE : Diagnostician.of(hunt),
+                healthyIds,
+                nowIds,
+                before.size() + after.size());
+    }
+
+    private static List<Reading> readings(OnFence on, List<Observation> observations, List<UUID> ids) {
+        List<Reading> all = new ArrayList<>();
+        for (Observation o : observations) {
+            on.reading(o).ifPresent(r -> {
+                all.add(r);
+                ids.add(o.id());
             });
-            leftOut += reading.isEmpty() && ofPulse(o.what()) ? 1 : 0;
         }
-        if (now.size() < LEAST) {
-            return tooFew(leftOut);
-        }
-        Diagnosis d =
-                Diagnostician.of(new Hunt(fence.get().circuit(), MeterNoise.USUAL, healthy, now, located.switches()));
+        return all;
+    }
+
+    private static int leftOut(OnFence on, List<Observation> observations) {
+        return (int) observations.stream()
+                .filter(o -> ofPulse(o.what()) && on.reading(o).isEmpty())
+                .count();
+    }
+
+    private static FenceDiagnosis told(
+            Told told,
+            OnFence on,
+            Layout layout,
+            boolean yardstick,
+            int leftOut,
+            List<UnpoweredLeak> unpowered,
+            boolean whenWet) {
+        Diagnosis d = told.diagnosis();
         List<LinePart> density = new ArrayList<>();
         double off = 0;
         for (Diagnosis.Density x : d.density()) {
-            Optional<LinePart> part = located.part(x.run(), x.fromM(), x.toM(), x.probability());
+            Optional<LinePart> part = on.part(x.run(), x.fromM(), x.toM(), x.probability());
             part.ifPresent(density::add);
             off += part.isPresent() ? 0 : x.probability();
         }
-        List<LinePart> region = joined(d.region90().stream()
-                        .flatMap(x -> located.part(x.run(), x.fromM(), x.toM(), 0).stream())
-                        .toList())
-                .stream()
-                .map(p -> located.weighed(p, density))
-                .toList();
+        List<LinePart> region =
+                joined(d.region90().stream()
+                                .flatMap(x -> on.part(x.run(), x.fromM(), x.toM(), 0).stream())
+                                .toList())
+                        .stream()
+                        .map(p -> weighed(p, density))
+                        .sorted(Comparator.comparingDouble(LinePart::probability)
+                                .reversed())
+                        .toList();
         List<Suspected> suspects = d.suspects().stream()
-                .map(s -> located.suspected(s, s.ofHealthy() ? healthyIds : nowIds))
+                .map(s -> suspected(on, s, s.ofHealthy() ? told.healthyIds() : told.nowIds()))
                 .toList();
         return new FenceDiagnosis(
                 true,
-                healthy.size() + now.size(),
-                healthy.size(),
+                told.used(),
+                told.healthyIds().size(),
+                yardstick,
                 leftOut,
                 d.kinds(),
                 suspects,
                 region,
                 density,
+                region.stream().mapToDouble(r -> r.toM() - r.fromM()).sum(),
+                layout.lines().stream().mapToDouble(LineLayout::lengthM).sum(),
                 off,
-                d.fit().suspect().stream().map(healthyIds::get).toList(),
+                elements(d, on, layout),
+                unpowered,
+                whenWet,
+                d.fit().suspect().stream().map(told.healthyIds()::get).toList(),
                 OptionalDouble.of(d.fit().earthOhm()));
     }
 
@@ -154,6 +286,145 @@ public record FenceDiagnosis(
         return what instanceof Observed.Peak
                 || what instanceof Observed.EarthTerminal
                 || what instanceof Observed.Current;
+    }
+
+    private static LinePart weighed(LinePart p, List<LinePart> density) {
+        double sum = density.stream()
+                .filter(d -> d.lineId().equals(p.lineId()) && d.fromM() < p.toM() && d.toM() > p.fromM())
+                .mapToDouble(LinePart::probability)
+                .sum();
+        return new LinePart(p.lineId(), p.fromM(), p.toM(), sum);
+    }
+
+    private static Suspected suspected(OnFence on, Diagnosis.Suspect s, List<UUID> ids) {
+        Optional<LinePart> part = s.run().flatMap(run -> on.part(run, s.fromM(), s.toM(), 0));
+        return new Suspected(
+                s.kind(),
+                part.map(LinePart::lineId),
+                part.map(LinePart::fromM).orElse(0.0),
+                part.map(LinePart::toM).orElse(0.0),
+                s.ohm(),
+                s.factor(),
+                s.reading().isPresent() ? Optional.of(ids.get(s.reading().getAsInt())) : Optional.empty(),
+                s.probability());
+    }
+
+    /** What lies on the cable or the handles of a gate, in a switch, in the lead-out or a lead. */
+    private static List<Element> elements(Diagnosis d, OnFence on, Layout layout) {
+        List<Element> all = new ArrayList<>();
+        for (LineLayout line : layout.lines()) {
+            for (GatePlace g : line.gates()) {
+                ElementKind kind = g.kind().cabled() ? ElementKind.GATE_CABLE : ElementKind.GATE_HANDLES;
+                double p = mass(d, run -> on.within(run, g.fromM(), g.toM()) && on.on(run, line.lineId()));
+                all.add(new Element(
+                        kind,
+                        Optional.of(g.id()),
+                        g.name(),
+                        Optional.of(line.lineId()),
+                        OptionalDouble.of(g.fromM()),
+                        p));
+            }
+            for (CutOutPlace c : line.cutOuts()) {
+                all.add(new Element(
+                        ElementKind.SWITCH,
+                        Optional.of(c.id()),
+                        c.name(),
+                        Optional.of(line.lineId()),
+                        OptionalDouble.of(c.stationM()),
+                        d.switches().entrySet().stream()
+                                .filter(e -> e.getKey().startsWith("switch:" + c.id() + "#"))
+                                .mapToDouble(Map.Entry::getValue)
+                                .sum()));
+            }
+        }
+        layout.leads()
+                .forEach(l -> all.add(new Element(
+                        ElementKind.LEAD,
+                        Optional.of(l.id()),
+                        l.name(),
+                        Optional.of(l.lineId()),
+                        OptionalDouble.of(l.stationM()),
+                        mass(d, run -> run.startsWith(l.id() + "#")))));
+        all.add(new Element(
+                ElementKind.LEAD_OUT,
+                Optional.empty(),
+                layout.feed().map(f -> f.name()).orElse(""),
+                Optional.empty(),
+                OptionalDouble.empty(),
+                mass(d, run -> run.equals(on.fence().feedRun()))));
+        return all.stream()
+                .filter(e -> e.probability() >= LEAST_ELEMENT)
+                .sorted(Comparator.comparingDouble(Element::probability).reversed())
+                .toList();
+    }
+
+    /** As a part of all that may be wrong. */
+    private static double mass(Diagnosis d, Predicate<String> ofRun) {
+        return onLine(d)
+                * d.density().stream()
+                        .filter(x -> ofRun.test(x.run()))
+                        .mapToDouble(Diagnosis.Density::probability)
+                        .sum();
+    }
+
+    private static double onLine(Diagnosis d) {
+        double off = d.kinds().getOrDefault(FaultKind.NONE, 0.0)
+                + d.kinds().getOrDefault(FaultKind.EARTH, 0.0)
+                + d.kinds().getOrDefault(FaultKind.SUPPLY, 0.0)
+                + d.kinds().getOrDefault(FaultKind.METER, 0.0)
+                + d.switches().values().stream()
+                        .mapToDouble(Double::doubleValue)
+                        .sum();
+        return Math.max(0, 1 - off);
+    }
+
+    /** X11, of the last reading of each such wire at each place. */
+    private static List<UnpoweredLeak> unpowered(Layout layout, List<Observation> standing, Instant since) {
+        List<UnpoweredLeak> all = new ArrayList<>();
+        List<Observation> now = standing.stream()
+                .filter(o -> !o.takenAt().isBefore(since))
+                .sorted(Comparator.comparing(Observation::takenAt))
+                .toList();
+        for (Observation o : now) {
+            if (o.what() instanceof Observed.Unpowered u) {
+                all.removeIf(x -> x.lineId().equals(o.at().lineId())
+                        && x.wire() == u.wire()
+                        && Math.abs(at(now, x.reading()) - o.at().stationM()) < Values.V15_SAME_POINT_M);
+                if (u.peakV() >= Values.X11_LEAK_V) {
+                    all.add(unpowered(layout, now, o, u));
+                }
+            }
+        }
+        return all;
+    }
+
+    private static double at(List<Observation> now, UUID id) {
+        return now.stream()
+                .filter(o -> o.id().equals(id))
+                .mapToDouble(o -> o.at().stationM())
+                .findFirst()
+                .orElse(Double.NaN);
+    }
+
+    private static UnpoweredLeak unpowered(Layout layout, List<Observation> now, Observation o, Observed.Unpowered u) {
+        double from = 0;
+        double to = Double.MAX_VALUE;
+        for (LineLayout line : layout.lines()) {
+            if (line.lineId().equals(o.at().lineId())) {
+                to = line.lengthM();
+                for (GatePlace g : line.gates()) {
+                    from = g.toM() <= o.at().stationM() ? Math.max(from, g.toM()) : from;
+                    to = g.fromM() >= o.at().stationM() ? Math.min(to, g.fromM()) : to;
+                }
+            }
+        }
+        OptionalDouble hot = now.stream()
+                .filter(x -> x.what() instanceof Observed.Peak
+                        && x.at().lineId().equals(o.at().lineId())
+                        && Math.abs(x.at().stationM() - o.at().stationM()) < Values.V15_SAME_POINT_M)
+                .mapToDouble(x -> ((Observed.Peak) x.what()).peakV())
+                .max();
+        return new UnpoweredLeak(o.id(), o.at().lineId(), u.wire(), u.peakV(), hot, from, to);
     }
 
     /** Stretches that touch are one, whatever parts the circuit has there. */
@@ -171,131 +442,5 @@ public record FenceDiagnosis(
             }
         }
         return all;
-    }
-
-    /** Lines and stations as places of the circuit, and back. */
-    private static final class Located {
-        private final FenceCircuit fence;
-        private final LocalPlane plane;
-        private final Map<String, LineLayout> lines = new HashMap<>();
-
-        Located(FenceCircuit fence, Layout layout) {
-            this.fence = fence;
-            this.plane = new LocalPlane(layout.origin());
-            layout.lines().forEach(l -> lines.put(l.lineId(), l));
-        }
-
-        /** Where it was read, by the stations of the line as it runs now; empty where it does not run any more (V15). */
-        private Optional<Place> place(Observation.Spot at) {
-            LineLayout line = lines.get(at.lineId());
-            if (line == null) {
-                return Optional.empty();
-            }
-            Stationing stationing =
-                    new Stationing(line.corners().stream().map(plane::toPlane).toList(), line.closed());
-            if (at.anchor().is(at.stationM(), stationing, plane)) {
-                return fence.place(at.lineId(), at.stationM());
-            }
-            OptionalDouble now = at.anchor().on(stationing, plane);
-            return now.isPresent() ? fence.place(at.lineId(), now.getAsDouble()) : Optional.empty();
-        }
-
-        private boolean hot(Observation.Spot at, int wire) {
-            LineLayout line = lines.get(at.lineId());
-            return wire == 0
-                    || line != null
-                            && wire <= line.schedule().wires().size()
-                            && line.schedule().wires().get(wire - 1).role() == WireRole.HOT;
-        }
-
-        /** What a meter showed of the pulse; empty of all else, and of what shows no number. */
-        Optional<Reading> reading(Observation o) {
-            Set<String> open = new HashSet<>();
-            Set<String> known = new HashSet<>();
-            switches().forEach(s -> known.add(s.id()));
-            o.openSwitches()
-                    .ifPresent(all -> all.stream().filter(known::contains).forEach(open::add));
-            return switch (o.what()) {
-                case Observed.Peak p
-                when !p.overRange() && hot(o.at(), p.wire()) ->
-                    place(o.at())
-                            .map(at -> new Reading(
-                                    Optional.of(at),
-                                    OptionalDouble.of(p.peakV()),
-                                    OptionalDouble.empty(),
-                                    false,
-                                    open,
-                                    false));
-                case Observed.EarthTerminal e
-                when !e.overRange() ->
-                    Optional.of(new Reading(
-                            Optional.empty(),
-                            OptionalDouble.of(e.peakV()),
-                            OptionalDouble.empty(),
-                            false,
-                            open,
-                            false));
-                case Observed.Current c -> current(o, c, open);
-                default -> Optional.empty();
-            };
-        }
-
-        private Optional<Reading> current(Observation o, Observed.Current c, Set<String> open) {
-            return place(o.at()).map(at -> {
-                boolean towards =
-                        fence.stretches().stream().anyMatch(s -> s.runId().equals(at.runId()) && s.towards());
-                boolean away = (c.direction() == Observed.Direction.TOWARDS_FINISH) == towards;
-                boolean directed = c.direction() != Observed.Direction.UNKNOWN;
-                return new Reading(
-                        Optional.of(at),
-                        OptionalDouble.empty(),
-                        OptionalDouble.of(directed && !away ? -c.peakA() : c.peakA()),
-                        directed,
-                        open,
-                        false);
-            });
-        }
-
-        /** Cut-outs are runs without length. */
-        List<Hunt.Switch> switches() {
-            List<Hunt.Switch> all = new ArrayList<>();
-            for (Run run : fence.circuit().runs()) {
-                if (run.id().startsWith("switch:")) {
-                    String id = run.id().substring("switch:".length(), run.id().lastIndexOf('#'));
-                    all.add(new Hunt.Switch(id, new Place(run.id(), 0)));
-                }
-            }
-            return all;
-        }
-
-        Optional<LinePart> part(String run, double fromM, double toM, double probability) {
-            return fence.stretches().stream()
-                    .filter(s -> s.runId().equals(run))
-                    .findFirst()
-                    .map(s -> s.towards()
-                            ? new LinePart(s.lineId(), s.fromM() + fromM, s.fromM() + toM, probability)
-                            : new LinePart(s.lineId(), s.toM() - toM, s.toM() - fromM, probability));
-        }
-
-        LinePart weighed(LinePart p, List<LinePart> density) {
-            double sum = density.stream()
-                    .filter(d -> d.lineId().equals(p.lineId()) && d.fromM() < p.toM() && d.toM() > p.fromM())
-                    .mapToDouble(LinePart::probability)
-                    .sum();
-            return new LinePart(p.lineId(), p.fromM(), p.toM(), sum);
-        }
-
-        Suspected suspected(Diagnosis.Suspect s, List<UUID> ids) {
-            Optional<LinePart> part = s.run().flatMap(run -> part(run, s.fromM(), s.toM(), 0));
-            return new Suspected(
-                    s.kind(),
-                    part.map(LinePart::lineId),
-                    part.map(LinePart::fromM).orElse(0.0),
-                    part.map(LinePart::toM).orElse(0.0),
-                    s.ohm(),
-                    s.factor(),
-                    s.reading().isPresent() ? Optional.of(ids.get(s.reading().getAsInt())) : Optional.empty(),
-                    s.probability());
-        }
     }
 }

@@ -22,6 +22,9 @@ public final class ObservationCheck {
     /** A reading off the lines by more than this was not taken on this property. */
     private static final double MOST_OFF_M = 5_000;
 
+    /** A peak of some volts is a slip of the unit: no meter of fences shows less than ten. */
+    private static final double LEAST_V = 10;
+
     private static final double MOST_STATION_M = 1_000_000;
     private static final int LONGEST_NOTE = 500;
 
@@ -88,6 +91,16 @@ public final class ObservationCheck {
                     path + "takenAt",
                     "A reading was taken between 1990 and tomorrow; this one says " + o.takenAt()
                             + ". Check the clock of the device."));
+        }
+        if (o.what() instanceof Observed.Checked c && !c.inOrder() && o.note().isBlank()) {
+            problems.add(new Problem(
+                    "reading.reason", path + "note", "What is left out of the list before power needs its reason."));
+        }
+        if (o.what() instanceof Observed.Voltage v && v.peakV() > 0 && v.peakV() < LEAST_V) {
+            problems.add(new Problem(
+                    "reading.kilovolts",
+                    path + "what.peakV",
+                    "A peak of " + v.peakV() + " V: were kilovolts meant? Readings are sent in volts."));
         }
         text(problems, path + "at.lineId", o.at().lineId(), Texts.LONGEST_NAME, false);
         text(problems, path + "at.testPointId", o.at().testPointId().orElse(""), Texts.LONGEST_NAME, false);

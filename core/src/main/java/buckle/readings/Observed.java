@@ -1,5 +1,6 @@
 package buckle.readings;
 
+import java.util.Optional;
 import java.util.OptionalDouble;
 
 /** What was measured or seen. */
@@ -9,34 +10,63 @@ public sealed interface Observed {
      *
      * @param wire number of the wire from the ground up, 1 the lowest; 0 for the joined hot wires
      */
-    record Peak(int wire, double peakV, boolean overRange, OptionalDouble rangeV) implements Observed, Voltage {
+    record Peak(int wire, double peakV, boolean overRange, OptionalDouble rangeV, OptionalDouble resolutionV)
+            implements Observed, Voltage {
+        public Peak(int wire, double peakV, boolean overRange, OptionalDouble rangeV) {
+            this(wire, peakV, overRange, rangeV, OptionalDouble.empty());
+        }
+
         public Peak {
+            checkResolution("resolutionV", resolutionV, 2000, "V");
             checkWire(wire, 0);
+            // A meter may send a zero below zero.
+            peakV += 0.0;
             checkVoltage(peakV, rangeV);
         }
     }
 
     /** Peak at the earth terminal against a probe away from the rods: what the earth of the energizer drops. */
-    record EarthTerminal(double peakV, boolean overRange, OptionalDouble rangeV) implements Observed, Voltage {
+    record EarthTerminal(double peakV, boolean overRange, OptionalDouble rangeV, OptionalDouble resolutionV)
+            implements Observed, Voltage {
+        public EarthTerminal(double peakV, boolean overRange, OptionalDouble rangeV) {
+            this(peakV, overRange, rangeV, OptionalDouble.empty());
+        }
+
         public EarthTerminal {
+            checkResolution("resolutionV", resolutionV, 2000, "V");
+            // A meter may send a zero below zero.
+            peakV += 0.0;
             checkVoltage(peakV, rangeV);
         }
     }
 
     /** Peak on a wire that should carry none. */
-    record Unpowered(int wire, double peakV, boolean overRange, OptionalDouble rangeV) implements Observed, Voltage {
+    record Unpowered(int wire, double peakV, boolean overRange, OptionalDouble rangeV, OptionalDouble resolutionV)
+            implements Observed, Voltage {
+        public Unpowered(int wire, double peakV, boolean overRange, OptionalDouble rangeV) {
+            this(wire, peakV, overRange, rangeV, OptionalDouble.empty());
+        }
+
         public Unpowered {
+            checkResolution("resolutionV", resolutionV, 2000, "V");
             checkWire(wire, 1);
+            // A meter may send a zero below zero.
+            peakV += 0.0;
             checkVoltage(peakV, rangeV);
         }
     }
 
     /** Peak of the current in the hot wires at a place, and which way the meter says it flows. */
-    record Current(double peakA, Direction direction) implements Observed {
+    record Current(double peakA, Direction direction, OptionalDouble resolutionA) implements Observed {
         /** No pulse drives more than this. */
         public static final double MOST_A = 500;
 
+        public Current(double peakA, Direction direction) {
+            this(peakA, direction, OptionalDouble.empty());
+        }
+
         public Current {
+            checkResolution("resolutionA", resolutionA, 10, "A");
             checkRange("peakA", peakA, MOST_A, "A");
         }
     }
@@ -55,8 +85,60 @@ public sealed interface Observed {
         }
     }
 
-    /** Something seen that lets the pulse off, or will. */
-    record Seen(Thing thing) implements Observed {}
+    /**
+     * G9: peak at the last rod while the fence is shorted far out.
+     *
+     * @param fenceV what the fence itself still read then
+     */
+    record EarthTest(double peakV, OptionalDouble fenceV) implements Observed {
+        public EarthTest {
+            checkRange("peakV", peakV, Voltage.MOST_V, "V");
+            fenceV.ifPresent(v -> checkRange("fenceV", v, Voltage.MOST_V, "V"));
+        }
+    }
+
+    /** What a light on the fence shows as the pulse passes. */
+    record Indicator(Light light) implements Observed {}
+
+    /**
+     * Something seen that lets the pulse off, or will, or tells what became of the fence.
+     *
+     * @param touches whether it touches a hot wire; empty when nobody said
+     */
+    record Seen(Thing thing, Optional<Boolean> touches) implements Observed {
+        public Seen(Thing thing) {
+            this(thing, Optional.empty());
+        }
+    }
+
+    /**
+     * A point of the list before power, looked at.
+     *
+     * @param of id of the line, gate or switch meant; empty for the whole job
+     * @param inOrder whether it is as it should be; if not, the note says why it was left so
+     */
+    record Checked(Check check, Optional<String> of, boolean inOrder) implements Observed {}
+
+    /** Of an indicator. */
+    enum Light {
+        LIT,
+        WEAK,
+        DARK
+    }
+
+    /** What is looked at before power is put on. */
+    enum Check {
+        NOBODY_NEAR,
+        WIRES_CLEAR,
+        HOT_WIRES_APART,
+        JOINTS_TIGHT,
+        GATE_RIGHT,
+        CABLE_WHOLE,
+        SWITCH_CLOSED,
+        RODS_CLAMPED,
+        SIGNS_UP,
+        CONNECTED_IN_ORDER
+    }
 
     /** Of a current, as the stations of the line run. */
     enum Direction {
@@ -78,6 +160,11 @@ public sealed interface Observed {
         SWITCH_BURNT,
         CABLE_DAMAGED,
         POST_DOWN,
+        LIMB_ON_WIRE,
+        WIRE_SLACK,
+        ROD_LOOSE,
+        GROUND_DRY,
+        ANIMAL_THROUGH,
         OTHER
     }
 
@@ -94,12 +181,16 @@ public sealed interface Observed {
 
         /** End of the meter's range, when known. */
         OptionalDouble rangeV();
+
+        /** Smallest step the meter shows, when known. */
+        OptionalDouble resolutionV();
     }
 
     private static void checkVoltage(double peakV, OptionalDouble rangeV) {
         if (!(peakV >= 0 && peakV <= Voltage.MOST_V)) {
             throw new IllegalArgumentException(
-                    "the peak is " + Math.round(peakV) + " V; a reading lies between 0 and 20 kV");
+                    "the peak is " + Math.round(peakV)
+                            + " V; a reading lies between 0 and 20 kV, and a meter that shows more, as 99.9 kV, is over its range: mark it so");
         }
         if (rangeV.isPresent() && !(rangeV.getAsDouble() > 0 && rangeV.getAsDouble() <= Voltage.MOST_V)) {
             throw new IllegalArgumentException("rangeV must lie between 0 and 20 000 V");
@@ -114,6 +205,13 @@ public sealed interface Observed {
     private static void checkWire(int wire, int least) {
         if (wire < least || wire > 16) {
             throw new IllegalArgumentException("wire must lie between " + least + " and 16");
+        }
+    }
+
+    private static void checkResolution(String field, OptionalDouble step, double most, String unit) {
+        if (step.isPresent() && !(step.getAsDouble() > 0 && step.getAsDouble() <= most)) {
+            throw new IllegalArgumentException(
+                    field + " is " + step.getAsDouble() + "; it lies above 0 and up to " + (long) most + " " + unit);
         }
     }
 

@@ -6,5 +6,10 @@ public enum Weather {
     DAMP,
     RAIN,
     SNOW,
-    FROST
+    FROST;
+
+    /** Whether there is water on the fence. */
+    public boolean wet() {
+        return this == DAMP || this == RAIN || this == SNOW;
+    }
 }

@@ -69,6 +69,11 @@ public final class Values {
     /** E1: what the electronics take besides. */
     public static final double E1_ELECTRONICS_W = 0.3;
 
+    /** A 12 V lead-acid battery at rest, full and half full; typical, from memory. */
+    public static final double E4_FULL_V = 12.6;
+
+    public static final double E4_HALF_V = 12.1;
+
     /** E4: a battery is kept above. */
     public static final double E4_KEPT_SHARE = 0.5;
 
@@ -110,6 +115,12 @@ public final class Values {
 
     /** G9: what the fence reads while the earth is tested. */
     public static final double G9_FENCE_V = 1500;
+
+    /** G9: up to this at the last rod the earth is good. */
+    public static final double G9_GOOD_V = 200;
+
+    /** G9: a fence that reads more is not shorted far enough for the test. */
+    public static final double G9_MOST_FENCE_V = 2000;
 
     /** G9: more at the last rod is too much. */
     public static final double G9_ROD_V = 300;

@@ -14,8 +14,12 @@ import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.spec.Animal;
 import buckle.spec.BraceKind;
+import buckle.spec.Deviation;
 import buckle.spec.EarthRod;
 import buckle.spec.FenceSpec;
+import buckle.spec.GroundState;
+import buckle.spec.Growth;
+import buckle.spec.Insulators;
 import buckle.spec.LineSpec;
 import buckle.spec.Plan;
 import buckle.spec.Preset;
@@ -23,7 +27,9 @@ import buckle.spec.PulseModel;
 import buckle.spec.Spec;
 import buckle.spec.Stringing;
 import buckle.spec.Supply;
+import buckle.spec.Yardstick;
 import buckle.units.UnitSystem;
+import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.EnumSet;
@@ -33,6 +39,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeSet;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
 
 /** No field of the spec changes a job unseen. */
@@ -93,6 +100,17 @@ class SpecChangesTest {
                 };
             case OptionalDouble o -> OptionalDouble.of(120);
             case Optional<?> o when path.endsWith("stringing.end") -> Optional.of(Stringing.WireEnd.KNOT);
+            case Optional<?> o
+            when path.endsWith("yardstick") ->
+                Optional.of(new Yardstick(
+                        Instant.parse("2026-05-02T08:00:00Z"),
+                        Growth.LIGHT,
+                        Insulators.SOUND,
+                        GroundState.MOIST,
+                        Energizers.GENERIC.get(5),
+                        List.of(UUID.randomUUID()),
+                        Deviation.NONE.withLeakage(1),
+                        List.of(Deviation.NONE.withSoil(0.2))));
             case Optional<?> o ->
                 path.endsWith("lastSwap")
                         ? Optional.of(LocalDate.of(2026, 4, 1))

@@ -9,14 +9,18 @@ import buckle.circuit.FenceCircuit;
 import buckle.design.Design;
 import buckle.diagnosis.FaultKind;
 import buckle.land.Surroundings;
+import buckle.power.Energizers;
 import buckle.pulse.Circuit;
 import buckle.pulse.Fault;
 import buckle.pulse.Meter;
 import buckle.pulse.Place;
+import buckle.pulse.Run;
 import buckle.simulation.DrawnHunt;
 import buckle.site.GeoPoint;
+import buckle.spec.Deviation;
 import buckle.spec.Plan;
 import buckle.spec.WireRole;
+import buckle.spec.Yardstick;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -157,5 +161,95 @@ class FenceDiagnosisTest {
         assertThat(FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER)
                         .enough())
                 .isFalse();
+    }
+
+    /** Nothing passes the switch: it is named before any metre of wire. */
+    @Test
+    void aFailedSwitchIsNamed() {
+        String run = fence.circuit().runs().stream()
+                .map(r -> r.id())
+                .filter(id -> id.startsWith("switch:c"))
+                .findFirst()
+                .orElseThrow();
+        Circuit failed = fence.circuit()
+                .withRuns(fence.circuit().runs().stream()
+                        .map(r -> r.id().equals(run)
+                                ? new Run(r.id(), r.parent(), r.lengthM(), r.type(), true, r.joins())
+                                : r)
+                        .toList());
+        List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
+        all.addAll(read(failed, LATER));
+        FenceDiagnosis d = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+        assertThat(d.kinds().get(FaultKind.BREAK)).isGreaterThan(0.8);
+        assertThat(d.elements()).first().satisfies(e -> {
+            assertThat(e.kind()).isEqualTo(FenceDiagnosis.ElementKind.SWITCH);
+            assertThat(e.id()).hasValue("c");
+            assertThat(e.probability()).isGreaterThan(0.1);
+        });
+    }
+
+    /** In order when dry, a leak when wet: said as that, and looked for by the wet readings alone. */
+    @Test
+    void aFaultThatComesWithRain() {
+        List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
+        all.addAll(read(fence.circuit(), LATER));
+        Fault leak = new Fault(Fault.Kind.SHUNT, place(new At("a", 780)), 200);
+        read(fence.circuit().withFaults(List.of(leak)), LATER.plusSeconds(40_000))
+                .forEach(o -> all.add(o.withWeather(Weather.RAIN)));
+        FenceDiagnosis d = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+        assertThat(d.whenWet()).isTrue();
+        assertThat(d.kinds().get(FaultKind.NONE)).isLessThan(0.2);
+        assertThat(d.suspects().getFirst().kind()).isIn(FaultKind.LEAK, FaultKind.GROWTH);
+        assertThat(diagnosed(leak).whenWet()).isFalse();
+    }
+
+    /** Source: common practice, X11: 0.3 kV on an unpowered wire with 5.4 kV on the hot ones is a leak worth a look; 0.1 is none. */
+    @Test
+    void aLeakIntoAnUnpoweredWire() {
+        Observed hot = new Observed.Peak(0, 5400, false, OptionalDouble.empty());
+        List<Observation> all = new ArrayList<>();
+        all.add(observed(AT.get(2), hot, LATER));
+        all.add(observed(AT.get(2), new Observed.Unpowered(2, 300, false, OptionalDouble.empty()), LATER));
+        all.add(observed(AT.get(3), new Observed.Unpowered(2, 100, false, OptionalDouble.empty()), LATER));
+        all.add(observed(AT.get(1), new Observed.Unpowered(2, 400, false, OptionalDouble.empty()), DAY));
+        FenceDiagnosis d = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+        assertThat(d.unpowered()).singleElement().satisfies(u -> {
+            assertThat(u.peakV()).isEqualTo(300);
+            assertThat(u.hotV()).hasValue(5400);
+            assertThat(u.lineId()).isEqualTo("a");
+            assertThat(u.fromM()).isZero();
+            assertThat(u.toM()).isCloseTo(900, within(0.01));
+        });
+        // Read again without one, it is mended.
+        all.add(observed(
+                AT.get(2), new Observed.Unpowered(2, 0, false, OptionalDouble.empty()), LATER.plusSeconds(600)));
+        assertThat(FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER)
+                        .unpowered())
+                .isEmpty();
+    }
+
+    /** With a yardstick its readings are those in order, whatever else was read before. */
+    @Test
+    void theYardstickIsWhatInOrderMeans() {
+        List<Observation> healthy = read(fence.circuit(), DAY);
+        var yardstick = new Yardstick(
+                DAY,
+                plan.circumstances().growth(),
+                plan.circumstances().insulators(),
+                plan.circumstances().ground(),
+                Energizers.GENERIC.getFirst(),
+                healthy.stream().map(Observation::id).toList(),
+                Deviation.NONE,
+                List.of());
+        Fault leak = new Fault(Fault.Kind.SHUNT, place(new At("a", 780)), 200);
+        List<Observation> all = new ArrayList<>(healthy);
+        all.addAll(read(fence.circuit().withFaults(List.of(leak)), LATER.minusSeconds(86_400)));
+        all.addAll(read(fence.circuit().withFaults(List.of(leak)), LATER));
+        Plan with = plan.withCircumstances(plan.circumstances().withYardstick(Optional.of(yardstick)));
+        FenceDiagnosis d = FenceDiagnosis.of(with, design.laid(), Surroundings.NONE, all, LATER);
+        assertThat(d.yardstick()).isTrue();
+        assertThat(d.healthy()).isEqualTo(AT.size());
+        assertThat(d.used()).isEqualTo(2 * AT.size());
+        assertThat(d.kinds().get(FaultKind.NONE)).isLessThan(0.2);
     }
 }

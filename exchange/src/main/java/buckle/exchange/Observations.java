@@ -29,7 +29,10 @@ public final class Observations {
         @JsonSubTypes.Type(value = Observed.Current.class, name = "CURRENT"),
         @JsonSubTypes.Type(value = Observed.BatteryVoltage.class, name = "BATTERY_VOLTAGE"),
         @JsonSubTypes.Type(value = Observed.Resistance.class, name = "RESISTANCE"),
-        @JsonSubTypes.Type(value = Observed.Seen.class, name = "SEEN")
+        @JsonSubTypes.Type(value = Observed.EarthTest.class, name = "EARTH_TEST"),
+        @JsonSubTypes.Type(value = Observed.Indicator.class, name = "INDICATOR"),
+        @JsonSubTypes.Type(value = Observed.Seen.class, name = "SEEN"),
+        @JsonSubTypes.Type(value = Observed.Checked.class, name = "CHECKED")
     })
     public interface Kinds {}
 

@@ -1,6 +1,7 @@
 package buckle.exchange.document;
 
 import buckle.exchange.Json;
+import buckle.exchange.handover.Certificate;
 import buckle.land.Land;
 import buckle.price.Firm;
 import buckle.price.JobTerms;
@@ -55,6 +56,10 @@ public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<Object
 
     /** Named heaps of material. */
     public static final StoredDocument<Kits> KITS = new StoredDocument<>("kits", Kits.class, List.of());
+
+    /** A fence as it was handed over. */
+    public static final StoredDocument<Certificate> CERTIFICATE =
+            new StoredDocument<>("certificate", Certificate.class, List.of());
 
     public StoredDocument {
         upgrades = List.copyOf(upgrades);

@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 
 /** What follows from a plan on its land: the views of an open job ask for the same one at once, and it is worked out once. */
 @Component
-class Designs {
+public class Designs {
     private static final int KEPT = 4;
 
     private final LandService lands;
@@ -32,9 +32,9 @@ class Designs {
     private record Asked(Plan plan, Land land) {}
 
     /** A design with the surroundings it was worked out in. */
-    record Worked(Surroundings around, Design design) {}
+    public record Worked(Surroundings around, Design design) {}
 
-    Worked of(Plan plan, Land land) {
+    public Worked of(Plan plan, Land land) {
         while (true) {
             try {
                 return asked(plan, land);

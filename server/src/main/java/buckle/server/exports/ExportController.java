@@ -12,6 +12,7 @@ import buckle.exchange.out.GpxWriter;
 import buckle.exchange.out.KmlWriter;
 import buckle.exchange.out.LayoutGeoJson;
 import buckle.exchange.out.PostsCsv;
+import buckle.exchange.out.ReadingsCsv;
 import buckle.exchange.out.TakeoffCsv;
 import buckle.exchange.paper.EnergizerPdf;
 import buckle.exchange.paper.Paper;
@@ -122,6 +123,19 @@ class ExportController {
                     "takeoff.xlsx",
                     "application/vnd.openxmlformats-officedocument.spreadsheetml.sheet",
                     PricedTakeoffXlsx.write(PriceView.of(price, job.units())));
+        });
+    }
+
+    @GetMapping(value = "/{id}/readings.csv", produces = "text/csv")
+    @Operation(operationId = "exportReadings", summary = "All readings of a job as CSV")
+    ResponseEntity<byte[]> readings(@PathVariable UUID id) {
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = whole(id);
+            return file(
+                    job.row(),
+                    "readings.csv",
+                    "text/csv;charset=UTF-8",
+                    ReadingsCsv.write(readings.of(id), job.design().layout()));
         });
     }
 

@@ -1,6 +1,7 @@
 package buckle.server.readings;
 
 import buckle.exchange.Json;
+import buckle.exchange.in.ReadingsTable;
 import buckle.readings.Observation;
 import buckle.readings.ObservationCheck;
 import buckle.server.revisions.RevisionStore;
@@ -11,6 +12,7 @@ import buckle.site.Site;
 import buckle.site.Texts;
 import buckle.spec.Plan;
 import java.time.Clock;
+import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
@@ -27,6 +29,7 @@ import tools.jackson.databind.JsonNode;
 @Service
 public class ReadingService {
     private static final int MOST_AT_ONCE = 5000;
+    private static final Duration LONG_AGO = Duration.ofDays(300);
 
     private final ReadingMapper mapper;
     private final RevisionStore<Plan> plans;
@@ -43,9 +46,42 @@ public class ReadingService {
         return mapper.of(jobId).stream().map(ReadingRow::observation).toList();
     }
 
+    /** Stores those of a table that can be taken; what its rows say wrong is named beside. */
+    @Transactional
+    public ReadingsImport take(UUID jobId, ReadingsTable table) {
+        Set<UUID> before = new HashSet<>(of(jobId).stream().map(Observation::id).toList());
+        List<Problem> problems = new ArrayList<>(table.problems());
+        List<Observation> all = of(jobId);
+        if (!table.readings().isEmpty()) {
+            TakenReadings taken = taken(
+                    jobId,
+                    table.readings().stream()
+                            .<JsonNode>map(Json.MAPPER::valueToTree)
+                            .toList());
+            taken.refused()
+                    .forEach(r -> problems.add(
+                            new Problem(r.code(), "row " + table.rows().get(r.index()), r.message())));
+            all = taken.readings();
+        }
+        long stored = all.stream().filter(o -> !before.contains(o.id())).count();
+        long known = table.readings().stream()
+                .map(Observation::id)
+                .filter(before::contains)
+                .count();
+        return new ReadingsImport(all, (int) stored, (int) known, problems);
+    }
+
     /** Stores those that can be taken and names the others; when none can, the first reason is the answer. */
     @Transactional
     public TakenReadings take(UUID jobId, List<JsonNode> sent) {
+        TakenReadings taken = taken(jobId, sent);
+        if (!taken.refused().isEmpty() && taken.refused().size() == sent.size()) {
+            throw none(taken.refused());
+        }
+        return taken;
+    }
+
+    private TakenReadings taken(UUID jobId, List<JsonNode> sent) {
         int head = mapper.headRevision(jobId).orElseThrow(() -> RequestRefused.missing("This job"));
         if (sent.size() > MOST_AT_ONCE) {
             throw new BadInput(
@@ -78,10 +114,28 @@ public class ReadingService {
                         i, id(sent.get(i)), e.code(), String.valueOf(e.getMessage()), List.of()));
             }
         }
-        if (!refused.isEmpty() && refused.size() == sent.size()) {
-            throw none(refused);
+        return new TakenReadings(of(jobId), refused, doubts(sent, refused));
+    }
+
+    /** Good readings that were taken long before they were sent: the clock of a meter may be a year behind. */
+    private List<TakenReadings.Doubt> doubts(List<JsonNode> sent, List<TakenReadings.Refused> refused) {
+        Instant old = clock.instant().minus(LONG_AGO);
+        Set<Integer> not =
+                new HashSet<>(refused.stream().map(TakenReadings.Refused::index).toList());
+        List<TakenReadings.Doubt> doubts = new ArrayList<>();
+        for (int i = 0; i < sent.size(); i++) {
+            if (!not.contains(i)) {
+                Instant at = Json.read(sent.get(i), Observation.class, "").takenAt();
+                if (at.isBefore(old)) {
+                    doubts.add(new TakenReadings.Doubt(
+                            i,
+                            id(sent.get(i)),
+                            "Kept, but it says " + at.truncatedTo(ChronoUnit.MINUTES)
+                                    + ", more than 300 days ago: check the clock of the meter or the phone."));
+                }
+            }
         }
-        return new TakenReadings(of(jobId), refused);
+        return doubts;
     }
 
     private static RuntimeException none(List<TakenReadings.Refused> refused) {

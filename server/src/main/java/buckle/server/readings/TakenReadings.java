@@ -9,8 +9,12 @@ import java.util.List;
  *
  * @param readings all of the job, oldest first
  * @param refused those that were not stored
+ * @param doubts those that were, and that somebody should look at again
  */
-public record TakenReadings(List<Observation> readings, List<Refused> refused) {
+public record TakenReadings(List<Observation> readings, List<Refused> refused, List<Doubt> doubts) {
+    /** A reading that was stored, and what is odd about it. */
+    public record Doubt(int index, String id, String message) {}
+
     /**
      * A reading that was not stored.
      *

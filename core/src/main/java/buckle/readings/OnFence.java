@@ -1,0 +1,183 @@
+package buckle.readings;
+
+import buckle.circuit.FenceCircuit;
+import buckle.diagnosis.Hunt;
+import buckle.diagnosis.Hunt.MeterNoise;
+import buckle.diagnosis.Hunt.Reading;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
+import buckle.pulse.Place;
+import buckle.pulse.Run;
+import buckle.site.LocalPlane;
+import buckle.site.Stationing;
+import buckle.spec.WireRole;
+import java.util.ArrayList;
+import java.util.HashMap;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Map;
+import java.util.Optional;
+import java.util.OptionalDouble;
+import java.util.Set;
+import java.util.UUID;
+
+/** A laid-out fence with its circuit: readings at stations of its lines as readings at places of the circuit, and back. */
+public final class OnFence {
+    private final FenceCircuit fence;
+    private final LocalPlane plane;
+    private final Map<String, LineLayout> lines = new HashMap<>();
+
+    public OnFence(FenceCircuit fence, Layout layout) {
+        this.fence = fence;
+        this.plane = new LocalPlane(layout.origin());
+        layout.lines().forEach(l -> lines.put(l.lineId(), l));
+    }
+
+    /** Where it was read, by the stations of the line as it runs now; empty where it does not run any more (V15). */
+    public Optional<Place> place(Observation.Spot at) {
+        LineLayout line = lines.get(at.lineId());
+        if (line == null) {
+            return Optional.empty();
+        }
+        Stationing stationing =
+                new Stationing(line.corners().stream().map(plane::toPlane).toList(), line.closed());
+        if (at.anchor().is(at.stationM(), stationing, plane)) {
+            return fence.place(at.lineId(), at.stationM());
+        }
+        OptionalDouble now = at.anchor().on(stationing, plane);
+        return now.isPresent() ? fence.place(at.lineId(), now.getAsDouble()) : Optional.empty();
+    }
+
+    private boolean hot(Observation.Spot at, int wire) {
+        LineLayout line = lines.get(at.lineId());
+        return wire == 0
+                || line != null
+                        && wire <= line.schedule().wires().size()
+                        && line.schedule().wires().get(wire - 1).role() == WireRole.HOT;
+    }
+
+    /** What a meter showed of the pulse; empty of all else, and of what shows no number. */
+    public Optional<Reading> reading(Observation o) {
+        Set<String> open = new HashSet<>();
+        Set<String> known = new HashSet<>();
+        switches().forEach(s -> known.add(s.id()));
+        o.openSwitches().ifPresent(all -> all.stream().filter(known::contains).forEach(open::add));
+        return switch (o.what()) {
+            case Observed.Peak p
+            when !p.overRange() && hot(o.at(), p.wire()) ->
+                place(o.at())
+                        .map(at -> new Reading(
+                                Optional.of(at),
+                                OptionalDouble.of(p.peakV()),
+                                OptionalDouble.empty(),
+                                false,
+                                open,
+                                false));
+            case Observed.EarthTerminal e
+            when !e.overRange() ->
+                Optional.of(new Reading(
+                        Optional.empty(), OptionalDouble.of(e.peakV()), OptionalDouble.empty(), false, open, false));
+            case Observed.Current c -> current(o, c, open);
+            default -> Optional.empty();
+        };
+    }
+
+    private Optional<Reading> current(Observation o, Observed.Current c, Set<String> open) {
+        return place(o.at()).map(at -> {
+            boolean towards = fence.stretches().stream().anyMatch(s -> s.runId().equals(at.runId()) && s.towards());
+            boolean away = (c.direction() == Observed.Direction.TOWARDS_FINISH) == towards;
+            boolean directed = c.direction() != Observed.Direction.UNKNOWN;
+            return new Reading(
+                    Optional.of(at),
+                    OptionalDouble.empty(),
+                    OptionalDouble.of(directed && !away ? -c.peakA() : c.peakA()),
+                    directed,
+                    open,
+                    false);
+        });
+    }
+
+    public FenceCircuit fence() {
+        return fence;
+    }
+
+    /** The fence with readings of it, for a meter as coarse as the coarsest of theirs. */
+    public Hunt hunt(List<Reading> healthy, List<Reading> now, MeterNoise meter) {
+        return new Hunt(fence.circuit(), meter, healthy, now, switches(), frail());
+    }
+
+    /** The usual one, no finer than the coarsest that somebody named. */
+    public static MeterNoise meter(List<Observation> readings) {
+        double volts = 0;
+        double amperes = 0;
+        for (Observation o : readings) {
+            if (o.what() instanceof Observed.Voltage v) {
+                volts = Math.max(volts, v.resolutionV().orElse(MeterNoise.USUAL.resolutionV()));
+            } else if (o.what() instanceof Observed.Current c) {
+                amperes = Math.max(amperes, c.resolutionA().orElse(MeterNoise.USUAL.resolutionA()));
+            }
+        }
+        MeterNoise usual = MeterNoise.USUAL;
+        return new MeterNoise(
+                volts > 0 ? volts : usual.resolutionV(),
+                usual.share(),
+                amperes > 0 ? amperes : usual.resolutionA(),
+                usual.shareA());
+    }
+
+    /** Readings that stand: one that another corrects does not. */
+    public static List<Observation> standing(List<Observation> readings) {
+        Set<UUID> corrected = new HashSet<>();
+        readings.forEach(o -> o.corrects().ifPresent(corrected::add));
+        return readings.stream().filter(o -> !corrected.contains(o.id())).toList();
+    }
+
+    /** What people look at first: cables under gates, handles, switches, lead-out and leads. */
+    private Set<String> frail() {
+        Set<String> all = new HashSet<>();
+        for (Run run : fence.circuit().runs()) {
+            if (run.type().cable().isPresent() || run.id().startsWith("switch:") || atHandles(run.id())) {
+                all.add(run.id());
+            }
+        }
+        return all;
+    }
+
+    private boolean atHandles(String run) {
+        return lines.values().stream()
+                .flatMap(l -> l.gates().stream())
+                .anyMatch(g -> !g.kind().cabled() && within(run, g.fromM(), g.toM()));
+    }
+
+    /** Cut-outs are runs without length. */
+    List<Hunt.Switch> switches() {
+        List<Hunt.Switch> all = new ArrayList<>();
+        for (Run run : fence.circuit().runs()) {
+            if (run.id().startsWith("switch:")) {
+                String id = run.id().substring("switch:".length(), run.id().lastIndexOf('#'));
+                all.add(new Hunt.Switch(id, new Place(run.id(), 0)));
+            }
+        }
+        return all;
+    }
+
+    Optional<FenceDiagnosis.LinePart> part(String run, double fromM, double toM, double probability) {
+        return fence.stretches().stream()
+                .filter(s -> s.runId().equals(run))
+                .findFirst()
+                .map(s -> s.towards()
+                        ? new FenceDiagnosis.LinePart(s.lineId(), s.fromM() + fromM, s.fromM() + toM, probability)
+                        : new FenceDiagnosis.LinePart(s.lineId(), s.toM() - toM, s.toM() - fromM, probability));
+    }
+
+    /** Whether a run lies between two stations of its line. */
+    boolean within(String run, double fromM, double toM) {
+        return fence.stretches().stream()
+                .anyMatch(s -> s.runId().equals(run) && s.fromM() >= fromM - 0.01 && s.toM() <= toM + 0.01);
+    }
+
+    boolean on(String run, String lineId) {
+        return fence.stretches().stream()
+                .anyMatch(s -> s.runId().equals(run) && s.lineId().equals(lineId));
+    }
+}

@@ -1,0 +1,14 @@
+package buckle.server.readings;
+
+import buckle.readings.Observation;
+import buckle.site.Problem;
+import java.util.List;
+
+/**
+ * What became of a table of readings.
+ *
+ * @param readings all of the job, oldest first
+ * @param stored how many are new, {@code known} how many were there already
+ * @param problems rows that were not stored, and why
+ */
+public record ReadingsImport(List<Observation> readings, int stored, int known, List<Problem> problems) {}

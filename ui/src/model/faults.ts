@@ -1,0 +1,51 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { ask, client, failureText } from '@/api/client'
+import type { FenceDiagnosis } from '@/api/types'
+import { latestOnly } from '@/shared/latest'
+import { useJob } from './jobStore'
+import { beginOf, dayOf } from './round'
+
+/** Where a fault of the open job must be, from its readings of one day on. */
+export const useFaults = defineStore('faults', () => {
+  const job = useJob()
+  const answer = shallowRef<FenceDiagnosis | null>(null)
+  const problem = ref('')
+  const picked = ref('')
+  const yardstick = computed(() => job.plan?.circumstances.yardstick ?? null)
+  /** Days on which something was read, the last first. */
+  const days = computed(() =>
+    [...new Set(job.readings.filter((r) => r.what.kind !== 'CHECKED').map((r) => dayOf(r.takenAt)))]
+      .toSorted()
+      .toReversed(),
+  )
+  const since = computed(() => (days.value.includes(picked.value) ? picked.value : (days.value[0] ?? '')))
+
+  const run = latestOnly(
+    (since: string) =>
+      ask(
+        client.POST('/api/electrics/faults', {
+          body: { plan: job.plan!, land: job.land!, readings: job.readings, since },
+        }),
+      ),
+    (found) => {
+      answer.value = found
+      problem.value = ''
+    },
+    (e) => (problem.value = failureText(e, 'That could not be worked out.')),
+  )
+
+  /** Keeps the answer up to date while the stage is open. */
+  function follow() {
+    return watch(
+      () => [job.design, job.readings, since.value, yardstick.value] as const,
+      () => {
+        if (job.plan && job.land && since.value && job.design?.layout.lines.length) run(beginOf(since.value))
+        else answer.value = null
+      },
+      { immediate: true },
+    )
+  }
+
+  return { answer, problem, picked, days, since, yardstick, follow }
+})

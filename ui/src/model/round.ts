@@ -1,0 +1,177 @@
+import { defineStore } from 'pinia'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { ask, client, failureText } from '@/api/client'
+import type { Commissioning, Observation, Observed } from '@/api/types'
+import { latestOnly } from '@/shared/latest'
+import { kvText, parseKvV } from '@/shared/units'
+import type { Habits } from './habits'
+import { useJob } from './jobStore'
+
+export type Stop = Commissioning['round']['stops'][number]
+export type Ask = Stop['asks'][number]
+export interface Asked {
+  key: string
+  stop: Stop
+  ask: Ask
+}
+
+/** The day on the wall of whoever looks. */
+export const dayOf = (at: string | Date) => new Date(at).toLocaleDateString('sv-SE')
+/** When a day begins there. */
+export const beginOf = (day: string) => new Date(`${day}T00:00`).toISOString()
+
+/** What a round asks for, in words. */
+export function askText(a: Ask): string {
+  switch (a.kind) {
+    case 'PEAK':
+      return a.wire === 0 ? 'hot wires' : `hot wire ${a.wire}`
+    case 'UNPOWERED':
+      return `wire ${a.wire}, without power`
+    case 'CURRENT':
+      return 'current in the hot wires'
+    case 'EARTH_TEST':
+      return 'last earth rod, fence shorted far out'
+    case 'BATTERY':
+      return 'battery at rest'
+  }
+}
+
+export const unitOf = (a: Ask) => (a.kind === 'CURRENT' ? 'A' : a.kind === 'BATTERY' ? 'V' : 'kV')
+
+const shown = (a: Ask, value: number) => (unitOf(a) === 'kV' ? kvText(value) : Math.abs(value).toFixed(1))
+
+/** What was read. */
+export const valueText = (a: Ask) =>
+  a.value === null ? '' : `${a.overRange ? '> ' : ''}${shown(a, a.value)}`
+
+/** What is expected there. */
+export function expectedText(a: Ask): string {
+  if (a.low !== null && a.high !== null) return `${shown(a, a.low)} to ${shown(a, a.high)} ${unitOf(a)}`
+  if (a.kind === 'UNPOWERED') return 'nearly nothing'
+  if (a.kind === 'EARTH_TEST') return 'up to 0.3 kV'
+  if (a.kind === 'BATTERY') return '12.6 V when full'
+  return 'not predicted'
+}
+
+/** What somebody typed, as an observation; a sentence when it is none. */
+export function typed(a: Ask, text: string, over: boolean, habits: Habits): Observed | string {
+  const rangeV = habits.rangeKv.trim() === '' ? null : parseKvV(habits.rangeKv)
+  const resolutionV = habits.resolutionKv.trim() === '' ? null : parseKvV(habits.resolutionKv)
+  const value = Number(text.trim().replace(',', '.'))
+  const isNumber = /^\d*[.,]?\d+$|^\d+[.,]$/.test(text.trim())
+  if (unitOf(a) !== 'kV') {
+    if (!isNumber) return `Enter what the meter shows, in ${unitOf(a)}.`
+    if (a.kind === 'CURRENT') {
+      if (value > 500) return 'No pulse drives more than 500 A.'
+      return { kind: 'CURRENT', peakA: value, direction: 'UNKNOWN', resolutionA: null }
+    }
+    if (value > 100) return 'A battery has less than 100 V.'
+    return { kind: 'BATTERY_VOLTAGE', batteryV: value }
+  }
+  const peakV = over ? rangeV : parseKvV(text)
+  if (over && rangeV === null) return 'Enter the range of the meter, in kV.'
+  if (peakV === null) return 'Enter what the meter shows, in kV, for example 6.1.'
+  const slip = kiloSlip(peakV)
+  if (slip) return slip
+  if (a.kind === 'EARTH_TEST') return { kind: 'EARTH_TEST', peakV, fenceV: null }
+  if (rangeV !== null && peakV > rangeV)
+    return `The meter reads up to ${kvText(rangeV)} kV; mark it as over range instead.`
+  const kind = a.kind === 'UNPOWERED' ? 'UNPOWERED' : 'PEAK'
+  return { kind, wire: a.wire, peakV, overRange: over, rangeV, resolutionV }
+}
+
+/** Volts typed for kilovolts, or what a meter shows over its range. */
+export function kiloSlip(peakV: number): string {
+  const kv = peakV / 1000
+  if (kv <= 20) return ''
+  if (kv >= 100 && kv <= 20_000) return `The field takes kilovolts: were ${kvText(kv)} kV meant?`
+  return 'No fence holds more than 20 kV. A meter that shows 99.9 is over its range: mark it so.'
+}
+
+/** The list before power and the measuring round of the open job, of one day on. */
+export const useRound = defineStore('round', () => {
+  const job = useJob()
+  const answer = shallowRef<Commissioning | null>(null)
+  const problem = ref('')
+  const picked = ref('')
+  const today = () => dayOf(new Date())
+  const days = computed(() =>
+    [...new Set([today(), ...job.readings.map((r) => dayOf(r.takenAt))])].toSorted().toReversed(),
+  )
+  /** A day somebody chose, else the last on which something was read, else today. */
+  const day = computed(() => {
+    if (days.value.includes(picked.value)) return picked.value
+    const last = job.readings
+      .map((r) => dayOf(r.takenAt))
+      .toSorted()
+      .at(-1)
+    return last ?? today()
+  })
+  const since = computed(() => beginOf(day.value))
+  const asks = computed<Asked[]>(() =>
+    (answer.value?.round.stops ?? []).flatMap((stop) =>
+      stop.asks.map((a) => ({ key: `${stop.testPointId}|${a.kind}|${a.wire}`, stop, ask: a })),
+    ),
+  )
+
+  const run = latestOnly(
+    (since: string) =>
+      ask(
+        client.POST('/api/electrics/round', {
+          body: { plan: job.plan!, land: job.land!, readings: job.readings, since },
+        }),
+      ),
+    (found) => {
+      answer.value = found
+      problem.value = ''
+    },
+    (e) => (problem.value = failureText(e, 'The round could not be worked out.')),
+  )
+
+  /** Keeps the answer up to date while a sheet shows it. */
+  function follow() {
+    return watch(
+      () => [job.design, job.readings, since.value, job.plan?.circumstances.yardstick] as const,
+      () => {
+        if (job.plan && job.land && job.design?.layout.lines.length) run(since.value)
+        else answer.value = null
+      },
+      { immediate: true },
+    )
+  }
+
+  /** An observation at a place of the round. */
+  function observation(
+    at: Observation['at'],
+    what: Observed,
+    habits: Habits,
+    more: Partial<Observation> = {},
+  ): Observation {
+    return {
+      id: job.newId(),
+      at,
+      what,
+      meter: habits.meter.trim() || null,
+      weather: habits.weather,
+      growth: habits.growth,
+      openSwitches: [],
+      takenAt: new Date().toISOString(),
+      takenBy: habits.takenBy.trim(),
+      note: '',
+      corrects: null,
+      ...more,
+    }
+  }
+
+  const spotOf = (stop: Stop): Observation['at'] => ({
+    testPointId: stop.testPointId,
+    lineId: stop.lineId,
+    stationM: stop.stationM,
+    place: stop.at,
+  })
+
+  /** A round that starts today: what was read before is of another one. */
+  const startToday = () => (picked.value = today())
+
+  return { answer, problem, picked, days, day, since, asks, follow, observation, spotOf, startToday }
+})
