@@ -15,6 +15,8 @@ import DayBar from './DayBar.vue'
 const job = useJob()
 const round = useRound()
 const { say } = useWords()
+const intro =
+  'What a plan cannot know is drawn toward the readings of the fence in order: leakage, earth, ground, the energizer. Predictions, reserve, advice and the search for faults start from it, with what the readings leave open carried on.'
 let stop: (() => void) | undefined
 onMounted(() => (stop = round.follow()))
 onUnmounted(() => stop?.())
@@ -64,11 +66,7 @@ const readingText = (id: string) => {
 <template>
   <div class="yardstick">
     <h1>Yardstick</h1>
-    <p class="quiet-text small">
-      What a plan cannot know is drawn toward the readings of the fence in order: leakage, earth, ground, the
-      energizer. Predictions, reserve, advice and the search for faults start from it, with what the readings
-      leave open carried on. <RuleChips :rules="['V13', 'V11']" />
-    </p>
+    <p class="quiet-text small">{{ say(intro) }} <RuleChips :rules="['V13', 'V11']" /></p>
     <DayBar />
     <p v-if="kept" class="verdict" data-test="yardstick-kept">
       In force: {{ kept.readings.length }} readings, the last of {{ calendarText(dayOf(kept.readAt)) }}, with
