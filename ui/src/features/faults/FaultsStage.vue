@@ -33,6 +33,12 @@ const kinds = computed(() =>
 const suspects = computed(() =>
   (answer.value?.suspects ?? []).filter((s) => s.probability >= leastShare).slice(0, 6),
 )
+/** One thing that has most of what its kind has; spread over many places none is named. */
+const best = computed(() => {
+  const kind = kinds.value.find((k) => k.kind !== 'NONE')
+  const first = suspects.value.find((s) => s.kind === kind?.kind)
+  return first && kind && first.probability > kind.share / 2 ? first : null
+})
 const region = computed(() => answer.value?.region90 ?? [])
 const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowered wire ${wire}`)
 </script>
@@ -79,9 +85,12 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
           >Most probably nothing has changed since the fence was in order, whether that was enough or not ({{
             shareText(answer.kinds.NONE!)
           }}).</template
-        ><template v-else-if="suspects[0]"
-          >Most probably <b>{{ say(ofSuspect(suspects[0], nameOf, readingText, job.units)) }}</b>,
-          {{ shareText(suspects[0].probability) }}.</template
+        ><template v-else-if="best"
+          >Most probably <b>{{ say(ofSuspect(best, nameOf, readingText, job.units)) }}</b>,
+          {{ shareText(best.probability) }}.</template
+        ><template v-else-if="kinds[0]"
+          >Most probably <b>{{ say(kindWords[kinds[0].kind]) }}</b>, {{ shareText(kinds[0].share) }}, without
+          one place that stands out.</template
         >
         <span v-if="region.length" class="quiet-text">
           If it lies on the line, {{ stationText(answer.regionM, job.units) }} of
@@ -132,9 +141,9 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
           </tbody>
         </table>
       </template>
-      <h2 v-if="suspects.length > 1">Less probable</h2>
+      <h2 v-if="suspects.some((s) => s !== best)">{{ best ? 'Less probable' : 'What it may be' }}</h2>
       <ul class="small">
-        <li v-for="(s, i) in suspects.slice(1)" :key="i">
+        <li v-for="(s, i) in suspects.filter((s) => s !== best)" :key="i">
           {{ say(ofSuspect(s, nameOf, readingText, job.units)) }}, {{ shareText(s.probability) }}
         </li>
       </ul>

@@ -64,13 +64,13 @@ export function elementText(e: Element, lineName: (id: string) => string, units:
       : `, ${lineName(e.lineId)} at ${stationText(e.stationM, units)}`
   switch (e.kind) {
     case 'GATE_CABLE':
-      return `cable and jumpers at gate ${e.name}${at}`
+      return `cable and jumpers at ${e.name}${at}`
     case 'GATE_HANDLES':
-      return `handles of gate ${e.name}${at}`
+      return `handles of ${e.name}${at}`
     case 'SWITCH':
-      return `switch ${e.name} itself${at}`
+      return `${e.name} itself${at}`
     case 'LEAD':
-      return `lead ${e.name}${at}`
+      return `${e.name}${at}`
     case 'LEAD_OUT':
       return 'lead-out from the energizer'
   }

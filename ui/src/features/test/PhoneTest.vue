@@ -16,7 +16,11 @@ const habits = useHabits()
 const readings = useReadings()
 const { say } = useWords()
 let stop: (() => void) | undefined
+const host = ref<HTMLElement>()
+/** What is above: the keys stay at the lower edge of the screen, under the thumb. */
+const topPx = ref(140)
 onMounted(() => {
+  topPx.value = host.value?.getBoundingClientRect().top ?? 140
   stop = round.follow()
   void readings.send()
 })
@@ -85,7 +89,7 @@ watch(
 </script>
 
 <template>
-  <div class="phone">
+  <div ref="host" class="phone" :style="{ height: `calc(100dvh - ${Math.round(topPx)}px)` }">
     <div class="walk">
       <span
         >{{ next ? 'then ' : 'last place'
@@ -179,7 +183,7 @@ watch(
 .phone {
   display: flex;
   flex-direction: column;
-  height: 100%;
+  margin: -14px;
 }
 .walk {
   display: flex;

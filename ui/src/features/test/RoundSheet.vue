@@ -63,7 +63,7 @@ async function take(a: Asked) {
       fence.
       <template v-if="round.answer?.round.yardstick"
         >Expected from the yardstick of {{ calendarText(dayOf(round.answer.round.yardstick)) }}.</template
-      ><template v-else>Expected from the plan alone, and wide for it.</template>
+      ><template v-else>Expected from the plan alone, and wide for it.</template>{{ ' ' }}
       <RuleChips :rules="['V10', 'V13', 'G9', 'X11']" />
     </p>
     <DayBar />
@@ -87,7 +87,7 @@ async function take(a: Asked) {
           <th>What</th>
           <th>Meter shows</th>
           <th class="right">Expected</th>
-          <th>For the animal</th>
+          <th>Stands</th>
           <th>Against the prediction</th>
         </tr>
       </thead>
@@ -123,7 +123,7 @@ async function take(a: Asked) {
             >
             <div v-if="failure[a.key]" class="weak small" role="alert">{{ failure[a.key] }}</div>
           </td>
-          <td class="right quiet-text">{{ expectedText(a.ask) }}</td>
+          <td class="right quiet-text nowrap">{{ expectedText(a.ask) }}</td>
           <td class="standing" :class="a.ask.need">{{ met[a.ask.need] }}</td>
           <td class="small" :class="a.ask.agrees">{{ say(a.ask.says) }}</td>
         </tr>
@@ -146,6 +146,7 @@ async function take(a: Asked) {
 .first td {
   border-top: 1px solid var(--rule-strong);
 }
+.nowrap,
 .entry {
   white-space: nowrap;
 }

@@ -16,7 +16,7 @@ const job = useJob()
 const round = useRound()
 const { say } = useWords()
 const intro =
-  'What a plan cannot know is drawn toward the readings of the fence in order: leakage, earth, ground, the energizer. Predictions, reserve, advice and the search for faults start from it, with what the readings leave open carried on.'
+  'What a plan cannot know is drawn toward the readings of the fence in order: leakage, rods, soil, the energizer. Predictions, reserve, advice and the search for faults start from it, with what the readings leave open carried on.'
 let stop: (() => void) | undefined
 onMounted(() => (stop = round.follow()))
 onUnmounted(() => stop?.())

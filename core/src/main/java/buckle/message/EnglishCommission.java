@@ -159,8 +159,6 @@ final class EnglishCommission {
     }
 
     private static String number(double x) {
-        return x >= 100
-                ? String.format(Locale.ROOT, "%.0f", x)
-                : x >= 10 ? String.format(Locale.ROOT, "%.0f", x) : String.format(Locale.ROOT, "%.2g", x);
+        return String.format(Locale.ROOT, x >= 10 ? "%.0f" : "%.2f", x);
     }
 }

@@ -50,6 +50,8 @@ final class EnglishReadings {
                                 ? ": something leaks into it between here and there (X11)"
                                 : ": nearly nothing, as it should (X11)")
                         + (m.hotNotRead() ? "; the hot wires are not read yet" : "");
+            case WithLeak m ->
+                English.text(m.held(), units) + "; " + text(m.leak(), units).replace(" (X11)", ": worth a look (X11)");
             case NoTestPoint m -> "no test point lies in it";
             case PointsDoNotTell m -> m.open() + " of " + m.all() + " test points do not tell yet";
         };

@@ -43,6 +43,9 @@ public sealed interface ReadingMessage extends Message {
     /** @param wire its number; empty for all together */
     record Unpowered(OptionalInt wire, double peakV, boolean leaks, boolean hotNotRead) implements ReadingMessage {}
 
+    /** What the hot wires hold, and that an unpowered one has a part of it. */
+    record WithLeak(Message held, Unpowered leak) implements ReadingMessage {}
+
     /** A section without a test point. */
     record NoTestPoint() implements ReadingMessage {}
 

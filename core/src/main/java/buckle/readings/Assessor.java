@@ -28,6 +28,7 @@ import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 
 /**
  * Holds readings against what the animal needs: met from the need up, warn from 85 % of it, broken below (V10).
@@ -129,10 +130,41 @@ public final class Assessor {
         Map<Integer, Reading> all = latest(point);
         Map<Integer, Reading> wires = new HashMap<>(all);
         wires.values().removeIf(r -> r.unpowered() || !powered(point, r.wire()));
-        Optional<PointStanding> unpowered = unpowered(point, all, wires);
-        if (unpowered.isPresent()) {
-            return unpowered.get();
+        Optional<Reading> unpowered = all.entrySet().stream()
+                .filter(e -> !wires.containsKey(e.getKey()))
+                .map(Map.Entry::getValue)
+                .max(Comparator.comparingDouble(Reading::peakV));
+        if (unpowered.isPresent() && wires.isEmpty()) {
+            return unpowered(point, unpowered.get());
         }
+        PointStanding hot = hot(point, wires);
+        return unpowered
+                .filter(r -> r.peakV() >= Values.X11_LEAK_V)
+                .map(r -> new PointStanding(
+                        hot.testPointId(),
+                        muchOf(r, hot) ? Standing.WARN : hot.standing(),
+                        hot.readingId(),
+                        hot.peakV(),
+                        new ReadingMessage.WithLeak(hot.why(), says(r, false))))
+                .orElse(hot);
+    }
+
+    /** Hot wires that hold, and a large part of it on a wire that should carry none. */
+    private static boolean muchOf(Reading r, PointStanding hot) {
+        return hot.standing() == Standing.MET
+                && r.peakV() > Values.X11_MUCH_SHARE * hot.peakV().orElse(0);
+    }
+
+    private static ReadingMessage.Unpowered says(Reading r, boolean hotNotRead) {
+        return new ReadingMessage.Unpowered(
+                r.wire() == 0 ? OptionalInt.empty() : OptionalInt.of(r.wire()),
+                r.peakV(),
+                r.peakV() >= Values.X11_LEAK_V,
+                hotNotRead);
+    }
+
+    /** What the hot wires hold. */
+    private PointStanding hot(TestPoint point, Map<Integer, Reading> wires) {
         OptionalDouble need = spec.fence().needV();
         if (wires.isEmpty()) {
             return new PointStanding(
@@ -201,30 +233,13 @@ public final class Assessor {
                 : wire > wires.size() || wires.get(wire - 1).role() == WireRole.HOT;
     }
 
-    /** X11: nearly nothing on an unpowered wire is good; more is a leak, whatever the hot wires read. */
-    private Optional<PointStanding> unpowered(
-            TestPoint point, Map<Integer, Reading> all, Map<Integer, Reading> powered) {
-        Optional<Reading> highest = all.entrySet().stream()
-                .filter(e -> !powered.containsKey(e.getKey()))
-                .map(Map.Entry::getValue)
-                .max(Comparator.comparingDouble(Reading::peakV));
+    /** X11, where only an unpowered wire was read: nearly nothing is good, more is a leak. */
+    private PointStanding unpowered(TestPoint point, Reading r) {
         boolean live = wires(point).stream().anyMatch(w -> w.role() == WireRole.HOT);
-        if (highest.isEmpty() || highest.get().peakV() < Values.X11_LEAK_V && !powered.isEmpty()) {
-            return Optional.empty();
-        }
-        Reading r = highest.get();
         boolean leaks = r.peakV() >= Values.X11_LEAK_V;
         Standing standing = leaks ? Standing.WARN : live ? Standing.OPEN : Standing.MET;
-        return Optional.of(new PointStanding(
-                point.id(),
-                standing,
-                Optional.of(r.id()),
-                OptionalDouble.of(r.peakV()),
-                new ReadingMessage.Unpowered(
-                        r.wire() == 0 ? OptionalInt.empty() : OptionalInt.of(r.wire()),
-                        r.peakV(),
-                        leaks,
-                        live && !leaks)));
+        return new PointStanding(
+                point.id(), standing, Optional.of(r.id()), OptionalDouble.of(r.peakV()), says(r, live && !leaks));
     }
 
     /** Hot wires of a deer plot that nobody read at this point. */
@@ -267,8 +282,15 @@ public final class Assessor {
                     why);
         }
         PointStanding low = weakest.get();
+        // A leak into an unpowered wire is told wherever in the section it was read.
+        Optional<ReadingMessage.WithLeak> leak = own.stream()
+                .flatMap(p -> p.why() instanceof ReadingMessage.WithLeak l ? Stream.of(l) : Stream.empty())
+                .max(Comparator.comparingDouble(l -> l.leak().peakV()));
+        Message why = leak.isPresent() && !(low.why() instanceof ReadingMessage.WithLeak)
+                ? new ReadingMessage.WithLeak(low.why(), leak.get().leak())
+                : low.why();
         return new SectionStanding(
-                section.id(), section.name(), low.standing(), Optional.of(low.testPointId()), low.peakV(), low.why());
+                section.id(), section.name(), low.standing(), Optional.of(low.testPointId()), low.peakV(), why);
     }
 
     private static Message held(Reading reading, Standing standing, double needV) {

@@ -234,6 +234,9 @@ public final class Values {
     /** X11: more than this on an unpowered wire is a leak. */
     public static final double X11_LEAK_V = 200;
 
+    /** X11: more than this part of what the hot wires hold is no small leak; ours. */
+    public static final double X11_MUCH_SHARE = 0.2;
+
     /** G2: one rod for each 2 acres, at most 3. Source: the international acre, 4046.8564224 m². */
     public static final double G2_AREA_PER_ROD_M2 = 2 * 4046.8564224;
 

@@ -64,13 +64,17 @@ class ReadingsTest {
             delimiter = ';',
             quoteCharacter = '~',
             value = {
-                "{\"kind\":\"PEAK\",\"wire\":3,\"peakV\":6100.0,\"overRange\":false,\"rangeV\":9900.0}",
-                "{\"kind\":\"EARTH_TERMINAL\",\"peakV\":250.0,\"overRange\":false,\"rangeV\":null}",
-                "{\"kind\":\"UNPOWERED\",\"wire\":2,\"peakV\":1500.0,\"overRange\":true,\"rangeV\":1500.0}",
-                "{\"kind\":\"CURRENT\",\"peakA\":12.5,\"direction\":\"TOWARDS_START\"}",
+                "{\"kind\":\"PEAK\",\"wire\":3,\"peakV\":6100.0,\"overRange\":false,\"rangeV\":9900.0,\"resolutionV\":100.0}",
+                "{\"kind\":\"EARTH_TERMINAL\",\"peakV\":250.0,\"overRange\":false,\"rangeV\":null,\"resolutionV\":null}",
+                "{\"kind\":\"UNPOWERED\",\"wire\":2,\"peakV\":1500.0,\"overRange\":true,\"rangeV\":1500.0,\"resolutionV\":null}",
+                "{\"kind\":\"CURRENT\",\"peakA\":12.5,\"direction\":\"TOWARDS_START\",\"resolutionA\":0.1}",
+                "{\"kind\":\"EARTH_TEST\",\"peakV\":250.0,\"fenceV\":1500.0}",
+                "{\"kind\":\"INDICATOR\",\"light\":\"WEAK\"}",
+                "{\"kind\":\"CHECKED\",\"check\":\"GATE_RIGHT\",\"of\":\"gate-1\",\"inOrder\":true}",
+                "{\"kind\":\"CHECKED\",\"check\":\"SIGNS_UP\",\"of\":null,\"inOrder\":false}",
                 "{\"kind\":\"BATTERY_VOLTAGE\",\"batteryV\":12.4}",
                 "{\"kind\":\"RESISTANCE\",\"ohm\":18.0}",
-                "{\"kind\":\"SEEN\",\"thing\":\"INSULATOR_CRACKED\"}"
+                "{\"kind\":\"SEEN\",\"thing\":\"LIMB_ON_WIRE\",\"touches\":true}"
             })
     void anObservationComesBackFieldByField(String what) {
         ObjectNode full = reading(UUID.randomUUID());
@@ -114,6 +118,7 @@ class ReadingsTest {
                 .putNull("corrects");
         assertThat(server.post(path, list(flat)).status()).isEqualTo(200);
         ObjectNode now = reading(uuid).putNull("meter").putNull("openSwitches");
+        ((ObjectNode) now.path("what")).putNull("resolutionV");
         assertThat(server.get(path).json().get(0)).isEqualTo(parsed(now.toString()));
         Answer refused = server.post(
                 path, list(flat.put("id", UUID.randomUUID().toString()).put("peakV", 61_000)));

@@ -300,8 +300,10 @@ public final class CertificateMaker {
                 .filter(p -> p.at().testPointId().equals("energizer"))
                 .findFirst();
         Set<String> feeders = layout.feeders();
+        // The energizer's own number stands above.
         Optional<Peak> least = peaks.stream()
-                .filter(p -> !feeders.contains(p.at().lineId()))
+                .filter(p -> !feeders.contains(p.at().lineId())
+                        && !p.at().testPointId().equals("energizer"))
                 .min(Comparator.comparingDouble(Peak::volts));
         List<String> switches = new ArrayList<>();
         for (LineLayout line : layout.lines()) {
@@ -314,7 +316,7 @@ public final class CertificateMaker {
         }
         OptionalDouble number = volts(feed);
         return new OwnerCard(
-                feed.map(p -> p.at().name()).orElse("at the energizer"),
+                feed.map(p -> "at the " + p.at().name()).orElse("at the energizer"),
                 number,
                 least.map(p -> p.at().name()).orElse(""),
                 volts(least),

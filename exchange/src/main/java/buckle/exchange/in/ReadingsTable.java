@@ -17,6 +17,7 @@ import buckle.spec.Growth;
 import java.io.IOException;
 import java.io.StringReader;
 import java.io.UncheckedIOException;
+import java.math.BigDecimal;
 import java.nio.charset.StandardCharsets;
 import java.time.DateTimeException;
 import java.time.Instant;
@@ -206,13 +207,11 @@ public record ReadingsTable(List<Observation> readings, List<Integer> rows, List
             if (text.isEmpty()) {
                 return OptionalDouble.empty();
             }
-            try {
-                double value = Double.parseDouble(text.matches("[-0-9]+,[0-9]+") ? text.replace(',', '.') : text);
-                if (Double.isFinite(value)) {
-                    return OptionalDouble.of(value * times);
-                }
-            } catch (NumberFormatException e) {
-                // Said below.
+            String plain = text.matches("[-0-9]+,[0-9]+") ? text.replace(',', '.') : text;
+            if (plain.matches("[-+]?[0-9]{0,12}([.][0-9]{1,30})?") && !plain.matches("[-+]?")) {
+                return OptionalDouble.of(new BigDecimal(plain)
+                        .multiply(BigDecimal.valueOf(times))
+                        .doubleValue());
             }
             throw new BadInput("readings.number", column, "“" + text + "” in column " + column + " is no number.");
         }

@@ -8,7 +8,6 @@ import buckle.readings.Observed;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
-import java.math.RoundingMode;
 import java.nio.charset.StandardCharsets;
 import java.util.HashMap;
 import java.util.List;
@@ -70,7 +69,7 @@ public final class ReadingsCsv {
             return new Cell(
                     kind,
                     wire,
-                    number(v.peakV() / 1000),
+                    kilo(OptionalDouble.of(v.peakV())),
                     "kV",
                     v.overRange() ? "yes" : "no",
                     kilo(v.rangeV()),
@@ -105,8 +104,8 @@ public final class ReadingsCsv {
                         Cells.text(lines.getOrDefault(o.at().lineId(), o.at().lineId())),
                         Cells.text(point.map(p -> points.getOrDefault(p, p)).orElse("")),
                         number(o.at().stationM()),
-                        String.format(Locale.ROOT, "%.8f", o.at().place().lonDeg()),
-                        String.format(Locale.ROOT, "%.8f", o.at().place().latDeg()),
+                        number(o.at().place().lonDeg()),
+                        number(o.at().place().latDeg()),
                         c.kind(),
                         c.wire(),
                         c.value(),
@@ -152,7 +151,17 @@ public final class ReadingsCsv {
             case Observed.BatteryVoltage b -> Cell.of("battery", "", b.batteryV(), "V");
             case Observed.Resistance r -> Cell.of("resistance", "", r.ohm(), "ohm");
             case Observed.EarthTest t ->
-                new Cell("earth_test", "", number(t.peakV() / 1000), "kV", "", kilo(t.fenceV()), "", "", "", "");
+                new Cell(
+                        "earth_test",
+                        "",
+                        kilo(OptionalDouble.of(t.peakV())),
+                        "kV",
+                        "",
+                        kilo(t.fenceV()),
+                        "",
+                        "",
+                        "",
+                        "");
             case Observed.Indicator i -> Cell.seen("indicator", word(i.light()), "");
             case Observed.Seen s ->
                 Cell.seen(
@@ -179,13 +188,15 @@ public final class ReadingsCsv {
     }
 
     private static String kilo(OptionalDouble volts) {
-        return volts.isPresent() ? number(volts.getAsDouble() / 1000) : "";
+        return volts.isPresent() ? plain(BigDecimal.valueOf(volts.getAsDouble()).movePointLeft(3)) : "";
     }
 
     private static String number(double value) {
-        return BigDecimal.valueOf(value)
-                .setScale(6, RoundingMode.HALF_UP)
-                .stripTrailingZeros()
-                .toPlainString();
+        return plain(BigDecimal.valueOf(value));
+    }
+
+    /** All its digits: what comes in again is what went out. */
+    private static String plain(BigDecimal value) {
+        return value.stripTrailingZeros().toPlainString();
     }
 }
