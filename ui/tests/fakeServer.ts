@@ -88,7 +88,7 @@ export function fakeServer() {
           errors: refused.map((r) => ({ code: r.code, path: `[${r.index}].takenAt`, message: r.message })),
         })
       state.readings.push(...sent.filter((r) => state.refuseReading(r) === ''))
-      return json(200, { readings: state.readings, refused })
+      return json(200, { readings: state.readings, refused, doubts: [] })
     }
     if (path.endsWith('/readings')) return json(200, state.readings)
     if (path.endsWith('/plan/upgrade')) {

@@ -100,6 +100,18 @@ export async function storeGrid(file: Blob, name: string) {
   )
 }
 
+/** Reads a table of readings; good rows are stored once, the others named. */
+export async function importReadings(id: string, file: Blob, by: string) {
+  const zone = Intl.DateTimeFormat().resolvedOptions().timeZone || 'Z'
+  return ask(
+    client.POST('/api/jobs/{id}/readings/import', {
+      params: { path: { id }, query: { by, zone } },
+      body: file as unknown as never,
+      ...binary,
+    }),
+  )
+}
+
 /** Stores a picture beside the property. */
 export async function storePicture(file: Blob, name: string) {
   return ask(

@@ -57,6 +57,7 @@ export const useReadings = defineStore('readings', () => {
         }),
       )
       if (id === jobId.value) stored.value = answer.readings
+      if (answer.doubts[0]) announce(answer.doubts[0].message)
       await settle(mine, new Map(answer.refused.map((r) => [r.id, r.message])))
     } catch (e) {
       if (e instanceof RequestFailed && !e.away) await refusedAll(mine, e)
@@ -83,11 +84,16 @@ export const useReadings = defineStore('readings', () => {
     kept.value = [...kept.value.filter((r) => !ids.has(r.id)), ...bad.filter((r) => r.jobId === jobId.value)]
   }
 
+  /** What came in as a table. */
+  function take(id: string, all: Observation[]) {
+    if (id === jobId.value) stored.value = all
+  }
+
   /** A refused reading is not wanted any more. */
   async function drop(id: string) {
     await outbox.dropReadings([id])
     kept.value = kept.value.filter((r) => r.id !== id)
   }
 
-  return { stored, waiting, refused, load, keep, send: sendAll, drop }
+  return { stored, waiting, refused, load, keep, send: sendAll, take, drop }
 })

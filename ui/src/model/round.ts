@@ -20,6 +20,10 @@ export const dayOf = (at: string | Date) => new Date(at).toLocaleDateString('sv-
 /** When a day begins there. */
 export const beginOf = (day: string) => new Date(`${day}T00:00`).toISOString()
 
+const MOST_DAYS_APART = 3
+const daysBetween = (a: string, b: string) =>
+  Math.round((new Date(`${b}T12:00`).getTime() - new Date(`${a}T12:00`).getTime()) / 86_400_000)
+
 /** What a round asks for, in words. */
 export function askText(a: Ask): string {
   switch (a.kind) {
@@ -108,6 +112,24 @@ export const useRound = defineStore('round', () => {
     return last ?? today()
   })
   const since = computed(() => beginOf(day.value))
+  /** A round may take some days; readings long after it are of another. */
+  const lastDay = computed(() => {
+    let last = day.value
+    for (const d of days.value.toReversed()) if (d > last && daysBetween(last, d) <= MOST_DAYS_APART) last = d
+    return last
+  })
+  const until = computed(() => {
+    const next = new Date(`${lastDay.value}T00:00`)
+    next.setDate(next.getDate() + 1)
+    return next.toISOString()
+  })
+  /** Readings and ticks of this round. */
+  const own = computed(() =>
+    job.readings.filter((r) => {
+      const at = new Date(r.takenAt).getTime()
+      return at >= new Date(since.value).getTime() && at < new Date(until.value).getTime()
+    }),
+  )
   const asks = computed<Asked[]>(() =>
     (answer.value?.round.stops ?? []).flatMap((stop) =>
       stop.asks.map((a) => ({ key: `${stop.testPointId}|${a.kind}|${a.wire}`, stop, ask: a })),
@@ -115,10 +137,10 @@ export const useRound = defineStore('round', () => {
   )
 
   const run = latestOnly(
-    (since: string) =>
+    ({ since, until }: { since: string; until: string }) =>
       ask(
         client.POST('/api/electrics/round', {
-          body: { plan: job.plan!, land: job.land!, readings: job.readings, since },
+          body: { plan: job.plan!, land: job.land!, readings: job.readings, since, until },
         }),
       ),
     (found) => {
@@ -131,9 +153,10 @@ export const useRound = defineStore('round', () => {
   /** Keeps the answer up to date while a sheet shows it. */
   function follow() {
     return watch(
-      () => [job.design, job.readings, since.value, job.plan?.circumstances.yardstick] as const,
+      () => [job.design, job.readings, since.value, until.value, job.plan?.circumstances.yardstick] as const,
       () => {
-        if (job.plan && job.land && job.design?.layout.lines.length) run(since.value)
+        if (job.plan && job.land && job.design?.layout.lines.length)
+          run({ since: since.value, until: until.value })
         else answer.value = null
       },
       { immediate: true },
@@ -173,5 +196,20 @@ export const useRound = defineStore('round', () => {
   /** A round that starts today: what was read before is of another one. */
   const startToday = () => (picked.value = today())
 
-  return { answer, problem, picked, days, day, since, asks, follow, observation, spotOf, startToday }
+  return {
+    answer,
+    problem,
+    picked,
+    days,
+    day,
+    lastDay,
+    since,
+    until,
+    own,
+    asks,
+    follow,
+    observation,
+    spotOf,
+    startToday,
+  }
 })

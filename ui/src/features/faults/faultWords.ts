@@ -6,11 +6,11 @@ type Suspect = FenceDiagnosis['suspects'][number]
 type Part = FenceDiagnosis['region90'][number]
 
 export const kindWords: Record<Suspect['kind'], string> = {
-  LEAK: 'leak at one place',
-  BREAK: 'broken wire or poor joint',
+  LEAK: 'a leak at one place',
+  BREAK: 'a broken wire or poor joint',
   GROWTH: 'growth on a stretch',
-  EARTH: 'poor earth',
-  SUPPLY: 'weak energizer or supply',
+  EARTH: 'a poor earth',
+  SUPPLY: 'a weak energizer or supply',
   METER: 'a wrong reading',
   NONE: 'nothing',
   TWO: 'more than one fault',

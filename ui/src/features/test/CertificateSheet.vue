@@ -60,6 +60,7 @@ async function sign() {
           signedBy: habits.takenBy.trim(),
           signedOn: signedOn.value,
           since: round.since,
+          until: round.until,
           call: call.value.trim(),
           zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Z',
         },

@@ -9,16 +9,15 @@ const round = useRound()
 <template>
   <p class="small day">
     <label
-      >Of this round is what was read from
+      >This round: what was read on
       <select
         :value="round.day"
         data-test="round-day"
         @change="round.picked = ($event.target as HTMLSelectElement).value"
       >
         <option v-for="d in round.days" :key="d" :value="d">{{ calendarText(d) }}</option>
-      </select>
-      on</label
-    >
+      </select> </label
+    ><span>{{ round.lastDay === round.day ? '' : `to ${calendarText(round.lastDay)}` }}</span>
     <button v-if="round.day !== round.days[0]" class="link" data-test="round-today" @click="round.startToday">
       Start a round today
     </button>

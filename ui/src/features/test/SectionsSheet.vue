@@ -7,6 +7,7 @@ import { useJob } from '@/model/jobStore'
 import { kvText, stationText } from '@/shared/units'
 import ReadingForm from './ReadingForm.vue'
 import ReadingHistory from './ReadingHistory.vue'
+import ReadingsFile from './ReadingsFile.vue'
 import { useReadingDraft } from './useReadingDraft'
 
 const job = useJob()
@@ -129,6 +130,7 @@ onMounted(() => void draft.send())
           </tbody>
         </table>
       </div>
+      <ReadingsFile />
     </section>
     <ReadingForm class="form" :draft="draft" />
   </div>

@@ -23,9 +23,8 @@ onUnmounted(() => stop?.())
 const fit = shallowRef<YardstickFit | null>(null)
 const problem = ref('')
 const kept = computed(() => job.plan?.circumstances.yardstick ?? null)
-const own = computed(() => job.readings.filter((r) => r.takenAt >= round.since))
 const left = ref<string[]>([])
-const used = computed(() => own.value.filter((r) => !left.value.includes(r.id)))
+const used = computed(() => round.own.filter((r) => !left.value.includes(r.id)))
 
 const run = latestOnly(
   () =>

@@ -171,14 +171,12 @@ public record FenceDiagnosis(
         }
         OnFence on = new OnFence(fence.get(), laid.layout());
         List<Observation> standing = OnFence.standing(readings);
-        List<Observation> now =
-                standing.stream().filter(o -> !o.takenAt().isBefore(since)).toList();
         Predicate<Observation> inOrder = yardstick
                 .<Predicate<Observation>>map(y -> o -> y.readings().contains(o.id()))
                 .orElse(o -> o.takenAt().isBefore(since));
-        List<Observation> healthy = standing.stream()
-                .filter(inOrder)
-                .filter(o -> o.takenAt().isBefore(since))
+        List<Observation> healthy = standing.stream().filter(inOrder).toList();
+        List<Observation> now = standing.stream()
+                .filter(inOrder.negate().and(o -> !o.takenAt().isBefore(since)))
                 .toList();
         int leftOut = leftOut(on, now) + leftOut(on, healthy);
         Told all = told(on, healthy, now);

@@ -251,5 +251,10 @@ class FenceDiagnosisTest {
         assertThat(d.healthy()).isEqualTo(AT.size());
         assertThat(d.used()).isEqualTo(2 * AT.size());
         assertThat(d.kinds().get(FaultKind.NONE)).isLessThan(0.2);
+        // Handed over and broken on one day: the yardstick's readings stay those in order.
+        FenceDiagnosis oneDay = FenceDiagnosis.of(with, design.laid(), Surroundings.NONE, all, DAY);
+        assertThat(oneDay.healthy()).isEqualTo(AT.size());
+        assertThat(oneDay.used()).isEqualTo(3 * AT.size());
+        assertThat(oneDay.kinds().get(FaultKind.NONE)).isLessThan(0.2);
     }
 }

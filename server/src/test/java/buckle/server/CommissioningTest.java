@@ -33,7 +33,8 @@ class CommissioningTest {
     private JsonNode commissioning(JsonNode readings) {
         ObjectNode order = server.order(job);
         order.set("readings", readings);
-        Answer answer = server.post("/api/electrics/round", order.put("since", SINCE));
+        Answer answer =
+                server.post("/api/electrics/round", order.put("since", SINCE).putNull("until"));
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);
         return answer.json();
     }
@@ -105,13 +106,14 @@ class CommissioningTest {
                 .put("signedBy", by)
                 .put("signedOn", "2026-05-02")
                 .put("since", SINCE)
+                .putNull("until")
                 .put("call", "the firm, 555 0100")
                 .put("zone", "Europe/Dublin");
     }
 
     private String text(String path) throws Exception {
         try (PDDocument pdf = Loader.loadPDF(server.get(path).body())) {
-            return new PDFTextStripper().getText(pdf);
+            return new PDFTextStripper().getText(pdf).replaceAll("\\s+", " ");
         }
     }
 
@@ -189,13 +191,20 @@ class CommissioningTest {
                 .contains("the firm, 555 0100");
 
         // What is read and planned later changes nothing of it.
-        send(List.of(
-                observed(spot(before.path("round").path("stops").get(0), "energizer"), voltage("PEAK", 0, 900), "")));
+        send(List.of(observed(spot(before.path("round").path("stops").get(0), "energizer"), voltage("PEAK", 0, 900), "")
+                .put("takenAt", "2026-05-02T09:50:00Z")));
         assertThat(server.get(path).json()).isEqualTo(signed.json());
         assertThat(server.get(path + "/certificate.pdf").body()).isEqualTo(pdf);
         Answer later = server.post("/api/jobs/" + job + "/certificates", signing("B. Crew"));
         assertThat(later.json().path("number").asInt()).isGreaterThan(number);
         assertThat(later.json().path("verdict").asString()).contains("not shown to hold");
+        // Of another round, a year on: signed for the first it is not in it.
+        ObjectNode much =
+                observed(spot(before.path("round").path("stops").get(0), "energizer"), voltage("PEAK", 0, 100), "");
+        send(List.of(much.put("takenAt", "2026-11-20T09:00:00Z")));
+        Answer first = server.post(
+                "/api/jobs/" + job + "/certificates", signing("C. Crew").put("until", "2026-05-03T00:00:00Z"));
+        assertThat(first.json().path("card").path("numberV").asDouble()).isEqualTo(900);
     }
 
     /** Two sign at once, one of them twice: numbers without a gap, none doubled. */

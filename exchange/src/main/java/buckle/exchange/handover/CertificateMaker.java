@@ -184,8 +184,7 @@ public final class CertificateMaker {
     }
 
     private String when(Instant at) {
-        return DateTimeFormatter.ofPattern(
-                        units == UnitSystem.METRIC ? "d MMM yyyy HH:mm" : "MMM d, yyyy h:mm a", Locale.US)
+        return DateTimeFormatter.ofPattern(units == UnitSystem.METRIC ? "d MMM HH:mm" : "MMM d, h:mm a", Locale.US)
                 .withZone(heading.zone())
                 .format(at);
     }

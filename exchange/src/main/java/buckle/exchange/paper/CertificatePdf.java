@@ -127,7 +127,7 @@ public final class CertificatePdf {
     private static String agrees(Certificate.ReadingRow r) {
         return switch (r.agrees()) {
             case MET -> "as predicted";
-            case WARN, BROKEN -> r.says().replaceAll(", .*|:.*", "");
+            case WARN, BROKEN -> r.says().replaceAll(", .*|:.*", "").replace(" than predicted", "");
             case OPEN -> "";
         };
     }

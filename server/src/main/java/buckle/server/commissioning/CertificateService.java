@@ -66,11 +66,26 @@ public class CertificateService {
      * What is signed.
      *
      * @param id named by whoever signs, so that sending twice makes one
-     * @param since readings and ticks from then on are of this commissioning
+     * @param since readings and ticks from then on are of this commissioning, and those before {@code until} when there is one
      * @param call whom the owner calls when something is wrong
      * @param zone of the hours on the paper, {@code Europe/Dublin}
      */
-    public record Signing(UUID id, String signedBy, LocalDate signedOn, Instant since, String call, String zone) {}
+    public record Signing(
+            UUID id,
+            String signedBy,
+            LocalDate signedOn,
+            Instant since,
+            Optional<Instant> until,
+            String call,
+            String zone) {}
+
+    static List<Observation> before(List<Observation> readings, Optional<Instant> until) {
+        return until.isEmpty()
+                ? readings
+                : readings.stream()
+                        .filter(o -> o.takenAt().isBefore(until.get()))
+                        .toList();
+    }
 
     /** Makes a certificate of the job as its plan and readings stand, and keeps it with its papers. */
     public Certificate sign(UUID job, Signing signing) {
@@ -83,7 +98,7 @@ public class CertificateService {
         PlanState plan = jobs.plan(job);
         Surroundings around = land.around(row.propertyId());
         Design design = Design.of(plan.plan(), around);
-        List<Observation> all = readings.of(job);
+        List<Observation> all = before(readings.of(job), signing.until());
         if (all.stream().allMatch(o -> o.takenAt().isBefore(signing.since()))) {
             throw new BadInput(
                     "certificate.nothing-read",

@@ -19,6 +19,7 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Instant;
 import java.util.List;
+import java.util.Optional;
 import java.util.UUID;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -50,9 +51,13 @@ class CommissioningController {
     /**
      * A plan with readings.
      *
-     * @param since readings from then on are of this round
+     * @param since readings from then on are of this round, and those before {@code until} when there is one
      */
-    record RoundOrder(Plan plan, Land land, List<Observation> readings, Instant since) {}
+    record RoundOrder(Plan plan, Land land, List<Observation> readings, Instant since, Optional<Instant> until) {
+        List<Observation> upTo() {
+            return CertificateService.before(readings, until);
+        }
+    }
 
     /**
      * The list before power and the measuring round.
@@ -72,9 +77,8 @@ class CommissioningController {
         check(order.readings());
         return queue.run(Kind.COMPUTATION, () -> {
             Designs.Worked worked = designs.of(order.plan(), order.land());
-            PrePower list = PrePower.of(worked.design().layout(), order.plan().spec(), order.readings(), order.since());
-            Round round =
-                    Round.of(order.plan(), worked.design().laid(), worked.around(), order.readings(), order.since());
+            PrePower list = PrePower.of(worked.design().layout(), order.plan().spec(), order.upTo(), order.since());
+            Round round = Round.of(order.plan(), worked.design().laid(), worked.around(), order.upTo(), order.since());
             return new InUnits<>(
                     order.plan().spec().units(), new Commissioning(list, list.complete(), round, round.open()));
         });
