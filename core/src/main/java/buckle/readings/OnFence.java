@@ -97,6 +97,7 @@ public final class OnFence {
         });
     }
 
+    /** What hangs together and drives it. */
     public FenceCircuit fence() {
         return fence;
     }
