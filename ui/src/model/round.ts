@@ -98,6 +98,11 @@ export const useRound = defineStore('round', () => {
   const answer = shallowRef<Commissioning | null>(null)
   const problem = ref('')
   const picked = ref('')
+  /** Switches that are open while one reads. */
+  const open = ref<string[]>([])
+  const switches = computed(() =>
+    (job.design?.layout.lines ?? []).flatMap((l) => l.cutOuts.map((c) => ({ id: c.id, name: c.name }))),
+  )
   const today = () => dayOf(new Date())
   const days = computed(() =>
     [...new Set([today(), ...job.readings.map((r) => dayOf(r.takenAt))])].toSorted().toReversed(),
@@ -140,7 +145,7 @@ export const useRound = defineStore('round', () => {
     ({ since, until }: { since: string; until: string }) =>
       ask(
         client.POST('/api/electrics/round', {
-          body: { plan: job.plan!, land: job.land!, readings: job.readings, since, until },
+          body: { plan: job.plan!, land: job.land!, readings: job.readings, since, until, open: open.value },
         }),
       ),
     (found) => {
@@ -153,7 +158,15 @@ export const useRound = defineStore('round', () => {
   /** Keeps the answer up to date while a sheet shows it. */
   function follow() {
     return watch(
-      () => [job.design, job.readings, since.value, until.value, job.plan?.circumstances.yardstick] as const,
+      () =>
+        [
+          job.design,
+          job.readings,
+          since.value,
+          until.value,
+          open.value,
+          job.plan?.circumstances.yardstick,
+        ] as const,
       () => {
         if (job.plan && job.land && job.design?.layout.lines.length)
           run({ since: since.value, until: until.value })
@@ -177,7 +190,7 @@ export const useRound = defineStore('round', () => {
       meter: habits.meter.trim() || null,
       weather: habits.weather,
       growth: habits.growth,
-      openSwitches: [],
+      openSwitches: open.value,
       takenAt: new Date().toISOString(),
       takenBy: habits.takenBy.trim(),
       note: '',
@@ -200,6 +213,8 @@ export const useRound = defineStore('round', () => {
     answer,
     problem,
     picked,
+    open,
+    switches,
     days,
     day,
     lastDay,

@@ -5,7 +5,6 @@ import { calendarText, kvText } from '@/shared/units'
 /** A certificate as it was signed. */
 defineProps<{ certificate: Certificate }>()
 const met = { MET: 'met', WARN: 'weak', BROKEN: 'broken', OPEN: 'not told' }
-const agrees = { MET: 'as predicted', WARN: 'off', BROKEN: 'far off', OPEN: '' }
 const WIDE = 640
 const HIGH = 120
 type Curve = Certificate['curves'][number]
@@ -97,7 +96,7 @@ const likely = (c: Curve, needV: number | null) =>
             <td class="right number">{{ r.read }}</td>
             <td class="right quiet-text">{{ r.expected }}</td>
             <td class="standing" :class="r.need">{{ r.need === 'OPEN' ? '' : met[r.need] }}</td>
-            <td class="small" :title="r.says">{{ agrees[r.agrees] }}</td>
+            <td class="small" :title="r.says">{{ r.off }}</td>
             <td class="small quiet-text">{{ r.when }}</td>
           </tr>
         </tbody>

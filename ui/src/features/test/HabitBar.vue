@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { useHabits } from '@/model/habits'
+import { useRound } from '@/model/round'
 
 /** Who reads, with what, in what weather: the same from one reading to the next. */
 const habits = useHabits()
+const round = useRound()
 </script>
 
 <template>
@@ -34,6 +36,13 @@ const habits = useHabits()
         <option value="RAIN">heavy, wet</option>
       </select></label
     >
+    <span v-if="round.switches.length" class="switches"
+      >Open now
+      <label v-for="s in round.switches" :key="s.id"
+        ><input v-model="round.open" type="checkbox" :value="s.id" :data-test="`open-${s.id}`" />
+        {{ s.name }}</label
+      ></span
+    >
   </div>
 </template>
 
@@ -57,6 +66,16 @@ select {
   color: var(--ink);
 }
 select {
+  width: auto;
+}
+.switches {
+  font-size: 13px;
+  color: var(--quiet);
+}
+.switches label {
+  margin-left: 8px;
+}
+.switches input {
   width: auto;
 }
 .short {

@@ -38,6 +38,7 @@ import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
+import java.util.TreeSet;
 import java.util.UUID;
 import java.util.function.Predicate;
 import java.util.function.ToDoubleFunction;
@@ -119,8 +120,14 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
                 .count();
     }
 
-    /** Readings from {@code since} on are of this round. */
+    /** Readings from {@code since} on are of this round, with every switch closed. */
     public static Round of(Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since) {
+        return of(plan, laid, around, readings, since, Set.of());
+    }
+
+    /** @param open ids of the switches that are open while what is not read yet is read */
+    public static Round of(
+            Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since, Set<String> open) {
         Layout layout = laid.layout();
         Optional<Yardstick> yardstick = plan.circumstances().yardstick();
         Plan bare = plan.withCircumstances(plan.circumstances().withYardstick(Optional.empty()));
@@ -129,12 +136,22 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
             return new Round(List.of(), 0, Optional.empty(), plan.spec().fence().needV());
         }
         return new Walked(
-                        plan, layout, new OnFence(circuit.get(), layout), OnFence.standing(readings), since, yardstick)
+                        plan,
+                        layout,
+                        new OnFence(circuit.get(), layout),
+                        OnFence.standing(readings),
+                        since,
+                        yardstick,
+                        open)
                 .round();
     }
 
     /** One number to be read and where it is in the circuit, if it is. */
-    private record Asked(TestPoint at, AskKind kind, int wire, boolean needed, Optional<Reading> predicted) {}
+    private record Asked(TestPoint at, AskKind kind, int wire, boolean needed, Optional<Reading> predicted) {
+        Asked of(Optional<Reading> reading) {
+            return new Asked(at, kind, wire, needed, reading);
+        }
+    }
 
     private static final class Walked {
         private final Plan plan;
@@ -145,6 +162,7 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
         private final Fitted fitted;
         private final LocalPlane plane;
         private final Set<String> feeders;
+        private final Set<String> open;
 
         Walked(
                 Plan plan,
@@ -152,8 +170,10 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
                 OnFence on,
                 List<Observation> standing,
                 Instant since,
-                Optional<Yardstick> yardstick) {
+                Optional<Yardstick> yardstick,
+                Set<String> open) {
             this.plan = plan;
+            this.open = open;
             this.layout = layout;
             this.on = on;
             this.yardstick = yardstick;
@@ -249,19 +269,19 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
             boolean end = lastOfLine(p);
             Optional<Place> at = on.fence().place(p.lineId(), p.stationM());
             if (hot && !each) {
-                all.add(new Asked(p, AskKind.PEAK, 0, true, at.map(Fitted::volts)));
+                all.add(volts(p, 0, at));
             }
             for (int i = 0; i < wires.size(); i++) {
                 boolean isHot = wires.get(i).role() == WireRole.HOT;
                 if (isHot && (each || end && several(wires))) {
-                    all.add(new Asked(p, AskKind.PEAK, i + 1, true, at.map(Fitted::volts)));
+                    all.add(volts(p, i + 1, at));
                 } else if (!isHot && end) {
                     all.add(new Asked(p, AskKind.UNPOWERED, i + 1, true, Optional.empty()));
                 }
             }
             boolean energizer = p.id().equals("energizer");
             if (hot && (energizer || p.id().startsWith("before:"))) {
-                all.add(new Asked(p, AskKind.CURRENT, 0, false, at.map(Walked::amperes)));
+                all.add(amperes(p, at));
             }
             if (energizer) {
                 all.add(new Asked(p, AskKind.EARTH_TEST, 0, true, Optional.empty()));
@@ -272,8 +292,30 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
             return all;
         }
 
-        private static Reading amperes(Place at) {
-            return new Reading(Optional.of(at), OptionalDouble.empty(), OptionalDouble.of(0), false, Set.of(), false);
+        private Asked volts(TestPoint p, int wire, Optional<Place> at) {
+            Asked asked = new Asked(p, AskKind.PEAK, wire, true, Optional.empty());
+            Set<String> opened = opened(asked);
+            return asked.of(at.map(x ->
+                    new Reading(Optional.of(x), OptionalDouble.of(0), OptionalDouble.empty(), true, opened, false)));
+        }
+
+        private Asked amperes(TestPoint p, Optional<Place> at) {
+            Asked asked = new Asked(p, AskKind.CURRENT, 0, false, Optional.empty());
+            Set<String> opened = opened(asked);
+            return asked.of(at.map(x ->
+                    new Reading(Optional.of(x), OptionalDouble.empty(), OptionalDouble.of(0), false, opened, false)));
+        }
+
+        /** As switches stood when it was read; of what is not read yet, as they stand. */
+        private Set<String> opened(Asked asked) {
+            Optional<Observation> read = latest(asked.at(), ofKind(asked));
+            Set<String> all = new TreeSet<>(open);
+            read.flatMap(Observation::openSwitches).ifPresent(said -> {
+                all.clear();
+                all.addAll(said);
+            });
+            all.removeIf(id -> !on.hasSwitch(id));
+            return all;
         }
 
         private static boolean several(List<Wire> wires) {
@@ -335,7 +377,7 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
                             volts ? OptionalDouble.of(value) : OptionalDouble.empty(),
                             volts ? OptionalDouble.empty() : OptionalDouble.of(value),
                             volts,
-                            Set.of(),
+                            asked.open(),
                             false));
         }
 

@@ -2,17 +2,25 @@ package buckle.diagnosis;
 
 import buckle.pulse.Place;
 import buckle.pulse.Run;
+import buckle.task.Cancellation;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 
 /**
- * A way along a fence past every stop, from the nearest to the next and then with crossings taken out.
+ * A way along a fence past every stop: the shortest of all up to thirteen, beyond that from the nearest to the next with crossings taken
+ * out.
  *
  * @param order numbers of the stops, in the order they are met
  * @param legsM how far it is to each, in that order; the first from the start
  */
 public record Route(List<Integer> order, List<Double> legsM) {
+    /** So many stops are tried in every order. */
+    private static final int MOST_EXACT = 13;
+
+    private static final int MOST_MOVES = 400;
+
     public Route {
         order = List.copyOf(order);
         legsM = List.copyOf(legsM);
@@ -36,10 +44,7 @@ public record Route(List<Integer> order, List<Double> legsM) {
             }
         }
         int begin = stops.size();
-        List<Integer> order = nearest(far, begin);
-        while (uncrossed(far, begin, order)) {
-            // Until nothing turned round or moved makes it shorter.
-        }
+        List<Integer> order = begin <= MOST_EXACT ? exact(far, begin) : improved(far, begin);
         List<Double> legs = new ArrayList<>();
         int at = begin;
         for (int next : order) {
@@ -47,6 +52,59 @@ public record Route(List<Integer> order, List<Double> legsM) {
             at = next;
         }
         return new Route(order, legs);
+    }
+
+    /** Of all orders the shortest, by what is met so far and where it ends (Held and Karp 1962). */
+    private static List<Integer> exact(double[][] far, int n) {
+        if (n == 0) {
+            return List.of();
+        }
+        double[][] least = new double[1 << n][n];
+        int[][] before = new int[1 << n][n];
+        for (double[] row : least) {
+            Arrays.fill(row, Double.MAX_VALUE);
+        }
+        for (int i = 0; i < n; i++) {
+            least[1 << i][i] = far[n][i];
+            before[1 << i][i] = -1;
+        }
+        for (int met = 1; met < 1 << n; met++) {
+            for (int at = 0; at < n; at++) {
+                if (least[met][at] == Double.MAX_VALUE) {
+                    continue;
+                }
+                for (int next = 0; next < n; next++) {
+                    int then = met | 1 << next;
+                    double length = least[met][at] + far[at][next];
+                    if (then != met && length < least[then][next]) {
+                        least[then][next] = length;
+                        before[then][next] = at;
+                    }
+                }
+            }
+        }
+        int met = (1 << n) - 1;
+        int at = 0;
+        for (int i = 1; i < n; i++) {
+            at = least[met][i] < least[met][at] ? i : at;
+        }
+        List<Integer> order = new ArrayList<>();
+        while (at >= 0) {
+            order.addFirst(at);
+            int last = before[met][at];
+            met ^= 1 << at;
+            at = last;
+        }
+        return order;
+    }
+
+    /** From the nearest to the next, then turned round and moved until nothing gets shorter. */
+    private static List<Integer> improved(double[][] far, int begin) {
+        List<Integer> order = nearest(far, begin);
+        for (int i = 0; i < MOST_MOVES && uncrossed(far, begin, order); i++) {
+            Cancellation.check();
+        }
+        return order;
     }
 
     private static List<Integer> nearest(double[][] far, int begin) {

@@ -41,20 +41,22 @@ final class EnglishReadings {
                     case BROKEN -> held + " is under 85 % of " + kv(m.needV()) + " (" + kv(m.warnV()) + ")";
                 };
             }
-            case Unpowered m ->
-                (m.wire().isEmpty()
-                                ? "the unpowered wires read "
-                                : "unpowered wire " + m.wire().getAsInt() + " reads ")
-                        + kv(m.peakV())
-                        + (m.leaks()
-                                ? ": something leaks into it between here and there (X11)"
-                                : ": nearly nothing, as it should (X11)")
-                        + (m.hotNotRead() ? "; the hot wires are not read yet" : "");
-            case WithLeak m ->
-                English.text(m.held(), units) + "; " + text(m.leak(), units).replace(" (X11)", ": worth a look (X11)");
+            case Unpowered m -> unpowered(m, "");
+            case WithLeak m -> English.text(m.held(), units) + "; " + unpowered(m.leak(), ": worth a look");
             case NoTestPoint m -> "no test point lies in it";
             case PointsDoNotTell m -> m.open() + " of " + m.all() + " test points do not tell yet";
         };
+    }
+
+    private static String unpowered(Unpowered m, String advice) {
+        return (m.wire().isEmpty()
+                        ? "the unpowered wires read "
+                        : "unpowered wire " + m.wire().getAsInt() + " reads ")
+                + kv(m.peakV())
+                + (m.leaks()
+                        ? ": something leaks into it between here and there" + advice + " (X11)"
+                        : ": nearly nothing, as it should (X11)")
+                + (m.hotNotRead() ? "; the hot wires are not read yet" : "");
     }
 
     static String kv(double volts) {

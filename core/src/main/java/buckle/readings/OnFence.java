@@ -181,4 +181,9 @@ public final class OnFence {
         return fence.stretches().stream()
                 .anyMatch(s -> s.runId().equals(run) && s.lineId().equals(lineId));
     }
+
+    /** Whether a switch of that id is in the circuit. */
+    public boolean hasSwitch(String id) {
+        return switches().stream().anyMatch(s -> s.id().equals(id));
+    }
 }

@@ -436,4 +436,57 @@ class CommissioningTest {
                         .filter(a -> a.kind() == AskKind.PEAK && a.wire() == 0))
                 .allMatch(a -> a.agrees() == Standing.WARN || a.agrees() == Standing.BROKEN);
     }
+
+    /**
+     * A flooded gully: two switches are opened, what lies between is off. Expected is what stands then, and readings taken so agree; the
+     * same zeros with the switches closed are far from it.
+     */
+    @Test
+    void aFloodedGullyWithTwoSwitchesOpen() {
+        Plan gully = fence(Growth.LIGHT)
+                .withSite(Fences.site(
+                        -4,
+                        0,
+                        Fences.line("a", false, 0, 0, 900, 0)
+                                .withCutOuts(List.of(Fences.cutOut("near", 420, 0), Fences.cutOut("far", 560, 0)))));
+        Design laid = Design.of(gully, OPEN);
+        Set<String> open = Set.of("near", "far");
+        Round asked = Round.of(gully, laid.laid(), OPEN, List.of(), DAY, open);
+        assertThat(ask(asked, "end:a:finish", AskKind.PEAK, 0).likely().orElseThrow())
+                .isLessThan(1);
+        assertThat(ask(asked, "energizer", AskKind.PEAK, 0).likely().orElseThrow())
+                .isGreaterThan(5000);
+        TestPoint end = laid.layout().testPoints().getLast();
+        Observation zero = observed(end, peak(0), DAY);
+        Round closed = Round.of(gully, laid.laid(), OPEN, List.of(zero), DAY, Set.of());
+        assertThat(ask(closed, end.id(), AskKind.PEAK, 0).agrees()).isEqualTo(Standing.BROKEN);
+        Round opened = Round.of(
+                gully,
+                laid.laid(),
+                OPEN,
+                List.of(zero.withOpenSwitches(Optional.of(List.copyOf(open)))),
+                DAY,
+                Set.of());
+        assertThat(ask(opened, end.id(), AskKind.PEAK, 0).agrees()).isEqualTo(Standing.MET);
+        assertThat(ask(opened, end.id(), AskKind.PEAK, 0).need()).isEqualTo(Standing.BROKEN);
+    }
+
+    /** A hive fence against bears: every hot wire by itself at the far end, and every earth wire between them that should carry nothing. */
+    @Test
+    void aHiveFence() {
+        Plan hives = plan.withSite(Fences.site(-3, 0, Fences.line("h", true, 0, 0, 12, 0, 12, 9, 0, 9)))
+                .withSpec(plan.spec()
+                        .withFence(f -> f.withAnimals(List.of(Animal.BEAR))
+                                .withSchedule(Preset.of("W8").schedule())));
+        Design laid = Design.of(hives, OPEN);
+        var wires = laid.layout().lines().getFirst().schedule().wires();
+        long hot =
+                wires.stream().filter(w -> w.role() == buckle.spec.WireRole.HOT).count();
+        Round round = Round.of(hives, laid.laid(), OPEN, List.of(), DAY);
+        assertThat(round.needV()).hasValue(6000);
+        List<Ask> all = round.stops().stream().flatMap(s -> s.asks().stream()).toList();
+        assertThat(all.stream().filter(a -> a.kind() == AskKind.PEAK && a.wire() > 0))
+                .hasSize((int) hot);
+        assertThat(all.stream().filter(a -> a.kind() == AskKind.UNPOWERED)).hasSize(wires.size() - (int) hot);
+    }
 }

@@ -59,12 +59,6 @@ class Shots {
             screen.test("sheet-joints").click();
             screen.test("joint").first().scrollIntoViewIfNeeded();
             shoot(screen.page, "joints");
-            screen.test("sheet-posts").click();
-            screen.test("loads").check();
-            for (int i = 0; i < 7; i++) {
-                screen.test("ribbon-closer").click();
-            }
-            shoot(screen.page, "posts");
             screen.open("Orchard ring", "survey");
             screen.test("sheet-land").click();
             screen.page.locator("[data-test=land-findings]").scrollIntoViewIfNeeded();
@@ -84,13 +78,18 @@ class Shots {
             }
             screen.page.waitForTimeout(2500);
             shoot(screen.page, "pulse");
-            screen.test("sheet-earth").click();
-            screen.test("earth-verdict").waitFor();
-            shoot(screen.page, "earth");
             screen.open("Alpaca paddocks", "takeoff");
             shoot(screen.page, "takeoff");
             screen.open("Donkey winter track", "test");
             shoot(screen.page, "test");
+            screen.test("sheet-round").click();
+            screen.test("round-open").waitFor();
+            screen.page.waitForTimeout(1500);
+            shoot(screen.page, "round");
+            screen.open("Donkey winter track", "faults");
+            screen.test("faults-verdict").waitFor();
+            screen.page.waitForTimeout(2500);
+            shoot(screen.page, "faults");
             screen.dropInTheYard(WALK);
             screen.test("survey-preview").waitFor();
             shoot(screen.page, "survey");

@@ -95,6 +95,7 @@ class ChecksTest {
         section(page, "Wires one by one, gates, earth as found", this::asBuilt);
         section(page, "Price and quote", this::prices);
         section(page, "Yard, truck, cuts, variants", this::yard);
+        section(page, "Commissioning", this::commissioning);
         section(page, "Faults", this::faults);
         section(page, "What holds", this::holding);
         section(page, "The pulse", this::pulse);
@@ -276,6 +277,59 @@ class ChecksTest {
                 "costOverTheYears");
     }
 
+    private void commissioning() throws IOException {
+        String tests = "core/src/test/java/buckle/commissioning/CommissioningTest.java";
+        elsewhere(
+                "five wires, 305 m, 6.7 J, one reading of 7.2 kV at the feed",
+                "far end within 0.3 kV of 7.25",
+                "7.2 to 7.3 kV",
+                "common practice V5",
+                tests,
+                "oneReadingAtTheFeedTellsTheFarEnd");
+        elsewhere(
+                "two-wire paddock, 3.2 kV overgrown and 5.8 kV cleared",
+                "leakage between the tabled clean and wet growth, over 8 times apart",
+                "growth was most of it",
+                "common practice F2",
+                tests,
+                "clearingIsLessLeakageOfTheSameFence");
+        elsewhere(
+                "next season's readings of 12 fences off their plans",
+                "9 of 10 or more within the range of the yardstick",
+                "95 % if all were normal",
+                "true fences drawn by other rules than the fit believes",
+                tests,
+                "nextSeasonsReadingsLieInTheRanges");
+        elsewhere(
+                "a fence that leaks 2.2 times its plan in heavy growth",
+                "curve within 2.5 %, leakage within two deviations",
+                "2.2",
+                "the leakage put into the circuit",
+                tests,
+                "readingsBecomeTheYardstick");
+        elsewhere(
+                "3 kV on each of three wires of a deer plot",
+                "each asked for at every point",
+                "each wire",
+                "common practice V3",
+                tests,
+                "everyWireOfADeerPlot");
+        elsewhere(
+                "flooded gully, two switches open",
+                "0 V beyond is as predicted",
+                "off",
+                "common practice J4",
+                tests,
+                "aFloodedGullyWithTwoSwitchesOpen");
+        elsewhere(
+                "way past seven places of 60 branched fences",
+                "the shortest",
+                "the shortest",
+                "every order tried",
+                "core/src/test/java/buckle/diagnosis/RouteTest.java",
+                "isAsShortAsTheBestOrder");
+    }
+
     private void faults() throws IOException {
         String kept = "exchange/src/test/java/buckle/exchange/HuntFileTest.java";
         elsewhere(
@@ -314,6 +368,28 @@ class ChecksTest {
                 "the fence's own circuit",
                 "core/src/test/java/buckle/readings/FenceDiagnosisTest.java",
                 "anOpenWireOnTheBranch");
+        String unpowered = "core/src/test/java/buckle/readings/FenceDiagnosisTest.java";
+        elsewhere(
+                "0.3 kV on an unpowered wire, 5.4 kV on the hot ones",
+                "told as a leak worth a look; the point stays met",
+                "met, and a leak is worth a look",
+                "common practice X11",
+                unpowered,
+                "aLeakIntoAnUnpoweredWire");
+        elsewhere(
+                "a switch that lets nothing pass",
+                "named before any metre of wire",
+                "what was hidden",
+                "the fence's own circuit",
+                unpowered,
+                "aFailedSwitchIsNamed");
+        elsewhere(
+                "a leak when wet, nothing when dry",
+                "comes with rain",
+                "what was hidden",
+                "the fence's own circuit",
+                unpowered,
+                "aFaultThatComesWithRain");
     }
 
     private interface Fill {

@@ -33,6 +33,7 @@ class CommissioningTest {
     private JsonNode commissioning(JsonNode readings) {
         ObjectNode order = server.order(job);
         order.set("readings", readings);
+        order.putArray("open");
         Answer answer =
                 server.post("/api/electrics/round", order.put("since", SINCE).putNull("until"));
         assertThat(answer.status()).as(answer.text()).isEqualTo(200);

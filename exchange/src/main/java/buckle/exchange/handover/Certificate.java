@@ -52,7 +52,11 @@ public record Certificate(
     /** A section by its weakest test point. */
     public record SectionRow(String name, String length, Standing standing, OptionalDouble peakV, String why) {}
 
-    /** A number of the round: what was read, what was expected, how it stands against need and prediction. */
+    /**
+     * A number of the round: what was read, what was expected, how it stands against need and prediction.
+     *
+     * @param off {@code much lower}; empty where nothing was predicted
+     */
     public record ReadingRow(
             String point,
             String station,
@@ -61,6 +65,7 @@ public record Certificate(
             String expected,
             Standing need,
             Standing agrees,
+            String off,
             String says,
             String when) {}
 

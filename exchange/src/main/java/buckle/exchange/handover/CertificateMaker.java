@@ -21,6 +21,7 @@ import buckle.land.Surroundings;
 import buckle.layout.CutOutPlace;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
+import buckle.message.CommissionMessage;
 import buckle.message.CommissionMessage.OwnerDoes;
 import buckle.message.English;
 import buckle.message.Message;
@@ -214,7 +215,7 @@ public final class CertificateMaker {
                                 + number(a.kind(), a.value().getAsDouble())
                         : "not read",
                 a.low().isPresent()
-                        ? number(a.kind(), a.low().getAsDouble()).replaceAll(" .*", "") + " to "
+                        ? bare(a.kind(), a.low().getAsDouble()) + " to "
                                 + number(a.kind(), a.high().getAsDouble())
                         : switch (a.kind()) {
                             case UNPOWERED -> "nearly 0";
@@ -223,8 +224,19 @@ public final class CertificateMaker {
                         },
                 a.need(),
                 a.agrees(),
+                a.says() instanceof CommissionMessage.Predicted p ? off(p.how()) : "",
                 text(a.says()),
                 read.map(o -> when(o.takenAt()) + ", " + o.takenBy()).orElse(""));
+    }
+
+    private static String off(CommissionMessage.Agrees how) {
+        return switch (how) {
+            case AS_PREDICTED -> "as predicted";
+            case LOWER -> "lower";
+            case MUCH_LOWER -> "much lower";
+            case HIGHER -> "higher";
+            case MUCH_HIGHER -> "much higher";
+        };
     }
 
     private static String what(Ask a) {
@@ -238,11 +250,22 @@ public final class CertificateMaker {
     }
 
     private static String number(AskKind kind, double value) {
-        return switch (kind) {
-            case PEAK, UNPOWERED, EARTH_TEST -> String.format(Locale.ROOT, "%.1f kV", value / 1000);
-            case CURRENT -> String.format(Locale.ROOT, "%.1f A", Math.abs(value));
-            case BATTERY -> String.format(Locale.ROOT, "%.1f V", value);
+        return bare(kind, value)
+                + switch (kind) {
+                    case PEAK, UNPOWERED, EARTH_TEST -> " kV";
+                    case CURRENT -> " A";
+                    case BATTERY -> " V";
+                };
+    }
+
+    /** Without its unit. */
+    private static String bare(AskKind kind, double value) {
+        double shown = switch (kind) {
+            case PEAK, UNPOWERED, EARTH_TEST -> value / 1000;
+            case CURRENT -> Math.abs(value);
+            case BATTERY -> value;
         };
+        return String.format(Locale.ROOT, "%.1f", shown);
     }
 
     private CheckRow check(PrePower.CheckItem i) {

@@ -124,14 +124,6 @@ public final class CertificatePdf {
         };
     }
 
-    private static String agrees(Certificate.ReadingRow r) {
-        return switch (r.agrees()) {
-            case MET -> "as predicted";
-            case WARN, BROKEN -> r.says().replaceAll(", .*|:.*", "").replace(" than predicted", "");
-            case OPEN -> "";
-        };
-    }
-
     private static List<ReadingLine> readings(Certificate c) {
         List<ReadingLine> all = new ArrayList<>();
         String last = "";
@@ -142,7 +134,7 @@ public final class CertificatePdf {
                     r.read(),
                     r.expected(),
                     word(r.need(), "met", ""),
-                    agrees(r),
+                    r.off(),
                     r.need() == Standing.BROKEN || r.agrees() == Standing.BROKEN,
                     r.when()));
             last = r.point();

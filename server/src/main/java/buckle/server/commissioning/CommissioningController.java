@@ -20,6 +20,7 @@ import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Instant;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import java.util.UUID;
 import org.springframework.http.HttpHeaders;
 import org.springframework.http.ResponseEntity;
@@ -52,8 +53,15 @@ class CommissioningController {
      * A plan with readings.
      *
      * @param since readings from then on are of this round, and those before {@code until} when there is one
+     * @param open ids of the switches that are open while the rest is read
      */
-    record RoundOrder(Plan plan, Land land, List<Observation> readings, Instant since, Optional<Instant> until) {
+    record RoundOrder(
+            Plan plan,
+            Land land,
+            List<Observation> readings,
+            Instant since,
+            Optional<Instant> until,
+            Set<String> open) {
         List<Observation> upTo() {
             return CertificateService.before(readings, until);
         }
@@ -78,7 +86,8 @@ class CommissioningController {
         return queue.run(Kind.COMPUTATION, () -> {
             Designs.Worked worked = designs.of(order.plan(), order.land());
             PrePower list = PrePower.of(worked.design().layout(), order.plan().spec(), order.upTo(), order.since());
-            Round round = Round.of(order.plan(), worked.design().laid(), worked.around(), order.upTo(), order.since());
+            Round round = Round.of(
+                    order.plan(), worked.design().laid(), worked.around(), order.upTo(), order.since(), order.open());
             return new InUnits<>(
                     order.plan().spec().units(), new Commissioning(list, list.complete(), round, round.open()));
         });
