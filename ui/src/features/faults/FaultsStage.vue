@@ -16,6 +16,7 @@ const caution = 'Before anybody touches the fence: energizer off, fence shorted 
 let stop: (() => void) | undefined
 onMounted(() => (stop = faults.follow()))
 onUnmounted(() => stop?.())
+const DOUBTED = 0.15
 const answer = computed(() => faults.answer)
 
 const lines = computed(() => job.design?.layout.lines ?? [])
@@ -39,6 +40,10 @@ const best = computed(() => {
   const first = suspects.value.find((s) => s.kind === kind?.kind)
   return first && kind && first.probability > kind.share / 2 ? first : null
 })
+/** A reading that decides by itself and may be wrong. */
+const doubted = computed(() =>
+  suspects.value.find((s) => s.kind === 'METER' && s.reading !== null && s.probability >= DOUBTED),
+)
 const region = computed(() => answer.value?.region90 ?? [])
 const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowered wire ${wire}`)
 </script>
@@ -92,6 +97,10 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
           >Most probably <b>{{ say(kindWords[kinds[0].kind]) }}</b>, {{ shareText(kinds[0].share) }}, without
           one place that stands out.</template
         >
+        <template v-if="doubted"
+          >Before anybody walks: read {{ readingText(doubted.reading) }} again; with
+          {{ shareText(doubted.probability) }} it is wrong.
+        </template>
         <span v-if="region.length" class="quiet-text">
           If it lies on the line, {{ stationText(answer.regionM, job.units) }} of
           {{ stationText(answer.linesM, job.units) }} hold 90 %.</span

@@ -127,9 +127,9 @@ final class EnglishCommission {
     }
 
     private static String predicted(Predicted m) {
-        String range = m.current()
-                ? String.format(Locale.ROOT, "%.1f to %.1f A", Math.max(0, m.low()), m.high())
-                : kv(m.low()).replace(" kV", "") + " to " + kv(m.high());
+        double unit = m.current() ? 1 : 1000;
+        String range = String.format(
+                Locale.ROOT, "%.1f to %.1f %s", Math.max(0, m.low()) / unit, m.high() / unit, m.current() ? "A" : "kV");
         return switch (m.how()) {
             case AS_PREDICTED -> "as predicted, " + range;
             case LOWER -> "lower than predicted, " + range;
