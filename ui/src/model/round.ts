@@ -48,6 +48,9 @@ const shown = (a: Ask, value: number) => (unitOf(a) === 'kV' ? kvText(value) : M
 export const valueText = (a: Ask) =>
   a.value === null ? '' : `${a.overRange ? '> ' : ''}${shown(a, a.value)}`
 
+/** What an earlier round read there. */
+export const beforeText = (a: Ask) => (a.before === null ? '' : `${shown(a, a.before)} before`)
+
 /** What is expected there. */
 export function expectedText(a: Ask): string {
   if (a.low !== null && a.high !== null) return `${shown(a, a.low)} to ${shown(a, a.high)} ${unitOf(a)}`

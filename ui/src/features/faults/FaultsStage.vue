@@ -97,10 +97,10 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
           >Most probably <b>{{ say(kindWords[kinds[0].kind]) }}</b>, {{ shareText(kinds[0].share) }}, without
           one place that stands out.</template
         >
-        <template v-if="doubted"
-          >Before anybody walks: read {{ readingText(doubted.reading) }} again; with
-          {{ shareText(doubted.probability) }} it is wrong.
-        </template>
+        <template v-if="doubted">
+          Before anybody walks, read {{ readingText(doubted.reading) }} again: that it is wrong has
+          {{ shareText(doubted.probability) }}.</template
+        >
         <span v-if="region.length" class="quiet-text">
           If it lies on the line, {{ stationText(answer.regionM, job.units) }} of
           {{ stationText(answer.linesM, job.units) }} hold 90 %.</span

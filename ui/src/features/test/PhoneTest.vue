@@ -4,7 +4,7 @@ import RuleChips from '@/components/RuleChips.vue'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
 import { useReadings } from '@/model/readings'
-import { askText, expectedText, typed, unitOf, useRound, valueText } from '@/model/round'
+import { askText, beforeText, expectedText, typed, unitOf, useRound, valueText } from '@/model/round'
 import { useWords } from '@/model/useWords'
 import { kvText, stationText } from '@/shared/units'
 import RefusedReadings from './RefusedReadings.vue'
@@ -118,7 +118,9 @@ watch(
             ><template v-if="now.ask.kind === 'PEAK' && round.answer?.round.needV != null">
               · needs {{ kvText(round.answer.round.needV) }}</template
             >
-            · expected {{ expectedText(now.ask) }} <RuleChips :rules="['V13']" />
+            · expected {{ expectedText(now.ask)
+            }}<template v-if="now.ask.before !== null"> · {{ beforeText(now.ask) }}</template>
+            <RuleChips :rules="['V13']" />
           </div>
           <div v-if="now?.ask.says" class="small" :class="now.ask.agrees">{{ say(now.ask.says) }}</div>
         </div>

@@ -3,7 +3,16 @@ import { computed, nextTick, onMounted, onUnmounted, reactive, ref } from 'vue'
 import RuleChips from '@/components/RuleChips.vue'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
-import { askText, expectedText, typed, unitOf, useRound, valueText, type Asked } from '@/model/round'
+import {
+  askText,
+  beforeText,
+  expectedText,
+  typed,
+  unitOf,
+  useRound,
+  valueText,
+  type Asked,
+} from '@/model/round'
 import { useReadings } from '@/model/readings'
 import { useWords } from '@/model/useWords'
 import { calendarText, kvText, stationText } from '@/shared/units'
@@ -123,7 +132,10 @@ async function take(a: Asked) {
             >
             <div v-if="failure[a.key]" class="weak small" role="alert">{{ failure[a.key] }}</div>
           </td>
-          <td class="right quiet-text nowrap">{{ expectedText(a.ask) }}</td>
+          <td class="right quiet-text nowrap">
+            {{ expectedText(a.ask) }}
+            <div v-if="a.ask.before !== null" class="small">{{ beforeText(a.ask) }}</div>
+          </td>
           <td class="standing" :class="a.ask.need">{{ met[a.ask.need] }}</td>
           <td class="small" :class="a.ask.agrees">{{ say(a.ask.says) }}</td>
         </tr>

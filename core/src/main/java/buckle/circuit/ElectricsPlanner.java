@@ -26,6 +26,7 @@ import buckle.rulebook.Values;
 import buckle.site.GeoPoint;
 import buckle.site.Stationing;
 import buckle.spec.Plan;
+import buckle.spec.Yardstick;
 import java.util.ArrayList;
 import java.util.Comparator;
 import java.util.List;
@@ -80,9 +81,15 @@ public final class ElectricsPlanner {
                 .supply()
                 .energizer()
                 .filter(p -> p.contradiction().isEmpty())
+                .or(this::stands)
                 .or(() -> new EnergizerJudge(plan, around, solver, needV, Spots.needing(layout, Spots.along(layout)))
                         .recommended())
                 .orElse(USUAL);
+    }
+
+    /** What stands there, though nobody chose it in the plan: the energizer that the fence was read with. */
+    private Optional<EnergizerRating> stands() {
+        return plan.circumstances().yardstick().map(Yardstick::plate);
     }
 
     /** The fence as a circuit under likely conditions; empty when there is no fence yet. */
@@ -104,10 +111,11 @@ public final class ElectricsPlanner {
         own.flatMap(CircuitMessage.OneEnergyComputed::of)
                 .ifPresent(m -> findings.add(Finding.ofJob(Rule.E8, Severity.NOTE, m)));
         boolean usable = own.isPresent() && own.get().contradiction().isEmpty();
-        Optional<EnergizerJudge> compared = asked.contains(Part.ENERGIZERS) || !usable
+        Optional<EnergizerJudge> compared = asked.contains(Part.ENERGIZERS) || !usable && stands().isEmpty()
                 ? Optional.of(new EnergizerJudge(plan, around, solver, needV, needing))
                 : Optional.empty();
         EnergizerRating plate = own.filter(p -> usable)
+                .or(this::stands)
                 .or(() -> compared.flatMap(EnergizerJudge::recommended))
                 .orElse(USUAL);
         Conditions likely = Conditions.likely(plate, plan.circumstances());

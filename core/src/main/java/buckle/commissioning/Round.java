@@ -95,6 +95,7 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
      * @param likely {@code low}, {@code high}: V, A as {@code kind} says; empty where nothing is predicted
      * @param reading the latest
      * @param value what it showed
+     * @param before what the last reading of an earlier round showed there
      * @param need how it stands against what the animal needs, or the rule for what is no hot wire
      * @param agrees how it stands against the prediction
      */
@@ -108,6 +109,7 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
             Optional<UUID> reading,
             OptionalDouble value,
             boolean overRange,
+            OptionalDouble before,
             Standing need,
             Standing agrees,
             Message says) {}
@@ -158,6 +160,7 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
         private final Layout layout;
         private final OnFence on;
         private final List<Observation> readings;
+        private final List<Observation> earlier;
         private final Optional<Yardstick> yardstick;
         private final Fitted fitted;
         private final LocalPlane plane;
@@ -179,10 +182,13 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
             this.yardstick = yardstick;
             this.plane = new LocalPlane(layout.origin());
             this.feeders = layout.feeders();
-            this.readings = standing.stream()
-                    .filter(o -> !o.takenAt().isBefore(since))
+            List<Observation> sorted = standing.stream()
                     .sorted(Comparator.comparing(Observation::takenAt))
                     .toList();
+            this.readings =
+                    sorted.stream().filter(o -> !o.takenAt().isBefore(since)).toList();
+            this.earlier =
+                    sorted.stream().filter(o -> o.takenAt().isBefore(since)).toList();
             List<Observation> healthy = standing.stream()
                     .filter(o ->
                             yardstick.filter(y -> y.readings().contains(o.id())).isPresent())
@@ -356,6 +362,9 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
                     read.map(Observation::id),
                     value,
                     over,
+                    latest(earlier, a.at(), ofKind(a))
+                            .map(o -> number(o.what()))
+                            .orElse(OptionalDouble.empty()),
                     value.isPresent() ? need(a, value.getAsDouble(), over) : Standing.OPEN,
                     read.isPresent() && e.isPresent() && !over
                             ? standing(off(e.get(), a, value.getAsDouble()))
@@ -465,10 +474,14 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
             };
         }
 
-        /** V15: only what was read where the test point is today. */
         private Optional<Observation> latest(TestPoint p, Predicate<Observed> kind) {
+            return latest(readings, p, kind);
+        }
+
+        /** V15: only what was read where the test point is today. */
+        private Optional<Observation> latest(List<Observation> of, TestPoint p, Predicate<Observed> kind) {
             GeoPoint at = GeoPoint.of(p.lonDeg(), p.latDeg());
-            return readings.stream()
+            return of.stream()
                     .filter(o -> kind.test(o.what())
                             && o.at().testPointId().filter(p.id()::equals).isPresent()
                             && o.at().anchor().is(at, plane))

@@ -345,7 +345,9 @@ class CommissioningTest {
         assertThat(a.agrees()).isEqualTo(Standing.BROKEN);
         assertThat(((Predicted) a.says()).how()).isEqualTo(Agrees.MUCH_LOWER);
         assertThat(a.reading()).hasValue(low.id());
-        // The others were read before this round.
+        // The others were read before this round, as the certificate of then has it.
+        Ask feed = ask(round, "energizer", AskKind.PEAK, 0);
+        assertThat(feed.before()).hasValue(((Observed.Peak) read.getFirst().what()).peakV());
         assertThat(ask(round, "energizer", AskKind.PEAK, 0).reading()).isEmpty();
     }
 
@@ -488,5 +490,20 @@ class CommissioningTest {
         assertThat(all.stream().filter(a -> a.kind() == AskKind.PEAK && a.wire() > 0))
                 .hasSize((int) hot);
         assertThat(all.stream().filter(a -> a.kind() == AskKind.UNPOWERED)).hasSize(wires.size() - (int) hot);
+    }
+
+    /** Where nobody chose an energizer, the one the fence was read with stands there, whatever would be recommended now. */
+    @Test
+    void theEnergizerItWasReadWithStandsThere() {
+        Plan none = plan.withSpec(plan.spec().withSupply(s -> s.withEnergizer(Optional.empty())));
+        Plan read = none.withCircumstances(none.circumstances()
+                .withYardstick(deviating(plan, Deviation.NONE.withLeakage(3))
+                        .circumstances()
+                        .yardstick()));
+        assertThat(electrics(read).energizer()).isEqualTo(Energizers.GENERIC.get(5));
+        assertThat(ElectricsPlanner.plate(read, Design.of(read, OPEN).laid(), OPEN))
+                .hasValue(Energizers.GENERIC.get(5));
+        assertThat(circuit(read).circuit().source())
+                .isEqualTo(Energizers.GENERIC.get(5).source());
     }
 }
