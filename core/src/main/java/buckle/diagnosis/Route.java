@@ -5,6 +5,7 @@ import buckle.pulse.Run;
 import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Collections;
 import java.util.List;
 import java.util.Map;
 
@@ -19,7 +20,8 @@ public record Route(List<Integer> order, List<Double> legsM) {
     /** So many stops are tried in every order. */
     private static final int MOST_EXACT = 13;
 
-    private static final int MOST_MOVES = 400;
+    private static final int MOST_MOVES = 100;
+    private static final double LEAST_M = 1e-6;
 
     public Route {
         order = List.copyOf(order);
@@ -125,40 +127,54 @@ public record Route(List<Integer> order, List<Double> legsM) {
         return order;
     }
 
-    private static double length(double[][] far, int begin, List<Integer> order) {
-        double sum = 0;
-        int at = begin;
-        for (int next : order) {
-            sum += far[at][next];
-            at = next;
-        }
-        return sum;
-    }
-
-    /** Turns one part round, or moves one stop, when that is shorter. */
+    /** Turns one part round, or moves one stop, when that is shorter; by what changes alone. */
     private static boolean uncrossed(double[][] far, int begin, List<Integer> order) {
-        double now = length(far, begin, order);
         int n = order.size();
+        boolean shorter = false;
         for (int i = 0; i < n; i++) {
-            for (int j = 0; j < n; j++) {
-                for (boolean turned : new boolean[] {true, false}) {
-                    List<Integer> tried = new ArrayList<>(order);
-                    if (turned && i < j) {
-                        List<Integer> part = new ArrayList<>(order.subList(i, j + 1));
-                        for (int k = i; k <= j; k++) {
-                            tried.set(k, part.get(j - k));
-                        }
-                    } else if (!turned) {
-                        tried.add(j, tried.remove(i));
-                    }
-                    if (length(far, begin, tried) < now - 1e-6) {
-                        order.clear();
-                        order.addAll(tried);
-                        return true;
-                    }
+            int before = i == 0 ? begin : order.get(i - 1);
+            for (int j = i + 1; j < n; j++) {
+                double by = far[before][order.get(j)] - far[before][order.get(i)];
+                if (j < n - 1) {
+                    int after = order.get(j + 1);
+                    by += far[order.get(i)][after] - far[order.get(j)][after];
+                }
+                if (by < -LEAST_M) {
+                    Collections.reverse(order.subList(i, j + 1));
+                    shorter = true;
                 }
             }
         }
-        return false;
+        for (int i = 0; i < n; i++) {
+            int stop = order.get(i);
+            List<Integer> others = new ArrayList<>(order);
+            others.remove(i);
+            double without = between(far, begin, others, i, stop);
+            int best = i;
+            double least = without - LEAST_M;
+            for (int j = 0; j < n; j++) {
+                double with = between(far, begin, others, j, stop);
+                if (with < least) {
+                    least = with;
+                    best = j;
+                }
+            }
+            if (best != i) {
+                order.remove(i);
+                order.add(best, stop);
+                shorter = true;
+            }
+        }
+        return shorter;
+    }
+
+    /** How much longer the way gets by a stop at a place in it. */
+    private static double between(double[][] far, int begin, List<Integer> others, int at, int stop) {
+        int before = at == 0 ? begin : others.get(at - 1);
+        double by = far[before][stop];
+        if (at < others.size()) {
+            by += far[stop][others.get(at)] - far[before][others.get(at)];
+        }
+        return by;
     }
 }

@@ -67,6 +67,27 @@ class RouteTest {
         }
     }
 
+    /** Beyond what is tried in every order, on random branched fences: no turn of a part makes it shorter, and it is at most twice the fence. */
+    @Test
+    void manyStopsAreNoLongWay() {
+        Random random = new Random(5);
+        List<Run> runs = new ArrayList<>();
+        double length = 0;
+        for (int i = 0; i < 20; i++) {
+            Optional<String> parent = i == 0 ? Optional.empty() : Optional.of("r" + random.nextInt(i));
+            runs.add(Run.of("r" + i, parent, 20 + 300 * random.nextDouble(), TYPE));
+            length += runs.getLast().lengthM();
+        }
+        List<Place> stops = new ArrayList<>();
+        for (int i = 0; i < 120; i++) {
+            Run r = runs.get(random.nextInt(runs.size()));
+            stops.add(new Place(r.id(), r.lengthM() * random.nextDouble()));
+        }
+        Route route = Route.along(runs, new Place("r0", 0), stops);
+        assertThat(route.order()).hasSize(120).doesNotHaveDuplicates();
+        assertThat(route.lengthM()).isLessThan(2 * length);
+    }
+
     /** Once round a loop is shorter than there and back. */
     @Test
     void goesOnRoundALoop() {
