@@ -51,13 +51,11 @@ export const valueText = (a: Ask) =>
 /** What an earlier round read there. */
 export const beforeText = (a: Ask) => (a.before === null ? '' : `${shown(a, a.before)} before`)
 
-/** What is expected there. */
+/** What is expected there: predicted, or the bound of its rule. */
 export function expectedText(a: Ask): string {
-  if (a.low !== null && a.high !== null) return `${shown(a, a.low)} to ${shown(a, a.high)} ${unitOf(a)}`
-  if (a.kind === 'UNPOWERED') return 'nearly nothing'
-  if (a.kind === 'EARTH_TEST') return 'up to 0.3 kV'
-  if (a.kind === 'BATTERY') return '12.6 V when full'
-  return 'not predicted'
+  if (a.high === null) return a.low === null ? 'not predicted' : `from ${shown(a, a.low)} ${unitOf(a)}`
+  const high = `${shown(a, a.high)} ${unitOf(a)}`
+  return a.low === null ? `under ${high}` : `${shown(a, a.low)} to ${high}`
 }
 
 /** What somebody typed, as an observation; a sentence when it is none. */
@@ -110,14 +108,13 @@ export const useRound = defineStore('round', () => {
   const days = computed(() =>
     [...new Set([today(), ...job.readings.map((r) => dayOf(r.takenAt))])].toSorted().toReversed(),
   )
-  /** A day somebody chose, else the last on which something was read, else today. */
+  /** A day somebody chose, else the first of the last round, else today. */
   const day = computed(() => {
     if (days.value.includes(picked.value)) return picked.value
-    const last = job.readings
-      .map((r) => dayOf(r.takenAt))
-      .toSorted()
-      .at(-1)
-    return last ?? today()
+    const read = [...new Set(job.readings.map((r) => dayOf(r.takenAt)))].toSorted().toReversed()
+    let first = read[0] ?? today()
+    for (const d of read) if (daysBetween(d, first) <= MOST_DAYS_APART) first = d
+    return first
   })
   const since = computed(() => beginOf(day.value))
   /** A round may take some days; readings long after it are of another. */
@@ -186,6 +183,8 @@ export const useRound = defineStore('round', () => {
     habits: Habits,
     more: Partial<Observation> = {},
   ): Observation {
+    // What is read now is of a round of now, not of one that was looked up.
+    if (daysBetween(lastDay.value, today()) > MOST_DAYS_APART) picked.value = ''
     return {
       id: job.newId(),
       at,

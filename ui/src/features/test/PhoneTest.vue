@@ -7,6 +7,7 @@ import { useReadings } from '@/model/readings'
 import { askText, beforeText, expectedText, typed, unitOf, useRound, valueText } from '@/model/round'
 import { useWords } from '@/model/useWords'
 import { kvText, stationText } from '@/shared/units'
+import DayBar from './DayBar.vue'
 import RefusedReadings from './RefusedReadings.vue'
 
 /** The round with one hand: a number, next, a number, next. */
@@ -132,6 +133,7 @@ watch(
       <p v-if="failure" role="alert" class="failure">{{ failure }}</p>
       <RefusedReadings />
       <div v-if="more" class="more">
+        <div class="whole"><DayBar /></div>
         <label>Taken by <input v-model="habits.takenBy" data-test="phone-by" /></label>
         <label
           >Weather
@@ -273,6 +275,10 @@ watch(
   padding: 4px 8px;
   color: var(--ink);
   background: var(--paper);
+}
+.whole {
+  grid-column: 1 / -1;
+  margin: 0;
 }
 .check {
   align-self: end;

@@ -41,9 +41,11 @@ public final class FaultBench {
         int count = args.length > 1 ? Integer.parseInt(args[1]) : SIMULATED;
         if (count > 0) {
             Scores own = score("our own", HuntCases.all(count, 1000, DrawnHunt::solved));
-            Path drawing = Path.of("docs", "faults-reliability.svg");
-            Files.writeString(drawing, drawn(own));
-            System.out.println("Reliability drawn to " + drawing);
+            if (count >= SIMULATED) {
+                Path drawing = Path.of("docs", "faults-reliability.svg");
+                Files.writeString(drawing, drawn(own));
+                System.out.println("Reliability drawn to " + drawing);
+            }
         }
         large();
     }

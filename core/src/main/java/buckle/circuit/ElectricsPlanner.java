@@ -87,6 +87,17 @@ public final class ElectricsPlanner {
                 .orElse(USUAL);
     }
 
+    /** As it was before any reading of it became its yardstick, with the energizer that stands there. */
+    public static Plan asPlanned(Plan plan) {
+        Plan bare = plan.withCircumstances(plan.circumstances().withYardstick(Optional.empty()));
+        Optional<EnergizerRating> chosen = plan.spec().supply().energizer();
+        return plan.circumstances().yardstick().isEmpty() || chosen.isPresent()
+                ? bare
+                : bare.withSpec(bare.spec()
+                        .withSupply(s ->
+                                s.withEnergizer(plan.circumstances().yardstick().map(Yardstick::plate))));
+    }
+
     /** What stands there, though nobody chose it in the plan: the energizer that the fence was read with. */
     private Optional<EnergizerRating> stands() {
         return plan.circumstances().yardstick().map(Yardstick::plate);

@@ -92,7 +92,8 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
      *
      * @param wire number from the ground up; 0 for the joined hot wires, and of what is no wire
      * @param needed whether the round is open without it
-     * @param likely {@code low}, {@code high}: V, A as {@code kind} says; empty where nothing is predicted
+     * @param likely {@code low}, {@code high}: V, A as {@code kind} says; of what is not predicted the bound of its rule (X11, G9, E4),
+     *     empty where there is none
      * @param reading the latest
      * @param value what it showed
      * @param before what the last reading of an earlier round showed there
@@ -132,7 +133,7 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
             Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since, Set<String> open) {
         Layout layout = laid.layout();
         Optional<Yardstick> yardstick = plan.circumstances().yardstick();
-        Plan bare = plan.withCircumstances(plan.circumstances().withYardstick(Optional.empty()));
+        Plan bare = ElectricsPlanner.asPlanned(plan);
         Optional<FenceCircuit> circuit = ElectricsPlanner.circuit(bare, laid, around);
         if (circuit.isEmpty()) {
             return new Round(List.of(), 0, Optional.empty(), plan.spec().fence().needV());
@@ -197,7 +198,8 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
                     healthy.stream().flatMap(o -> on.reading(o).stream()).toList();
             List<Observation> meters = new ArrayList<>(healthy);
             meters.addAll(readings);
-            fitted = Fitted.of(on.hunt(before, List.of(), OnFence.meter(meters)), !before.isEmpty());
+            Fitted fit = Fitted.of(on.hunt(before, List.of(), OnFence.meter(meters)));
+            fitted = before.isEmpty() ? fit : fit.later();
         }
 
         Round round() {
@@ -357,8 +359,15 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
                     a.wire(),
                     a.needed(),
                     of(e, Expected::likely),
-                    of(e, x -> Math.max(0, x.low())),
-                    of(e, Expected::high),
+                    a.kind() == AskKind.BATTERY
+                            ? OptionalDouble.of(Values.E4_FULL_V)
+                            : of(e, x -> Math.max(0, x.low())),
+                    switch (a.kind()) {
+                        case UNPOWERED -> OptionalDouble.of(Values.X11_LEAK_V);
+                        case EARTH_TEST -> OptionalDouble.of(Values.G9_ROD_V);
+                        case BATTERY -> OptionalDouble.empty();
+                        case PEAK, CURRENT -> of(e, Expected::high);
+                    },
                     read.map(Observation::id),
                     value,
                     over,

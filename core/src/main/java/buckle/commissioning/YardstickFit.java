@@ -64,7 +64,7 @@ public record YardstickFit(
 
     /** Draws the plan toward readings of the fence in order. */
     public static YardstickFit of(Plan plan, Laid laid, Surroundings around, List<Observation> readings) {
-        Plan bare = plan.withCircumstances(plan.circumstances().withYardstick(Optional.empty()));
+        Plan bare = ElectricsPlanner.asPlanned(plan);
         Optional<FenceCircuit> circuit = ElectricsPlanner.circuit(bare, laid, around);
         Optional<EnergizerRating> plate = ElectricsPlanner.plate(bare, laid, around);
         List<Observation> standing = OnFence.standing(readings);
@@ -83,9 +83,8 @@ public record YardstickFit(
         if (used.isEmpty()) {
             return none(standing.size());
         }
-        Fitted fitted = Fitted.of(on.hunt(healthy, List.of(), OnFence.meter(used)), false);
-        Fitted later = Fitted.of(on.hunt(healthy, List.of(), OnFence.meter(used)), true);
-        Fitted planned = Fitted.of(on.hunt(List.of(), List.of(), OnFence.meter(used)), false);
+        Fitted fitted = Fitted.of(on.hunt(healthy, List.of(), OnFence.meter(used)));
+        Fitted planned = Fitted.of(on.hunt(List.of(), List.of(), OnFence.meter(used)));
         Circumstances c = plan.circumstances();
         Yardstick yardstick = new Yardstick(
                 used.stream().map(Observation::takenAt).max(Instant::compareTo).orElseThrow(),
@@ -95,7 +94,7 @@ public record YardstickFit(
                 plate.get(),
                 used.stream().map(Observation::id).toList(),
                 deviation(fitted.found(), circuit.get()),
-                later.moves(everywhere(on, laid.layout())).stream()
+                fitted.later().moves(everywhere(on, laid.layout())).stream()
                         .map(m -> deviation(m, circuit.get()))
                         .toList());
         List<FitRow> rows = rows(fitted, planned, circuit.get(), c);

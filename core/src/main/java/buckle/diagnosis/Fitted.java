@@ -29,20 +29,23 @@ public final class Fitted {
     private final Calibration calibration;
     private final double[][] covariance;
 
-    private Fitted(Hunt hunt, boolean later) {
-        model = new FenceModel(hunt);
-        meter = hunt.meter();
-        calibration = Calibration.of(model, Value.of(hunt.healthy(), meter));
-        covariance = later ? Gauss.sum(calibration.covariance(), Prior.change(model)) : calibration.covariance();
+    private Fitted(FenceModel model, MeterNoise meter, Calibration calibration, double[][] covariance) {
+        this.model = model;
+        this.meter = meter;
+        this.calibration = calibration;
+        this.covariance = covariance;
     }
 
-    /**
-     * Toward the healthy readings of a hunt; without any the fence is as planned, with all that a plan leaves open.
-     *
-     * @param later whether it is for another season than theirs
-     */
-    public static Fitted of(Hunt hunt, boolean later) {
-        return new Fitted(hunt, later);
+    /** Toward the healthy readings of a hunt; without any the fence is as planned, with all that a plan leaves open. */
+    public static Fitted of(Hunt hunt) {
+        FenceModel model = new FenceModel(hunt);
+        Calibration calibration = Calibration.of(model, Value.of(hunt.healthy(), hunt.meter()));
+        return new Fitted(model, hunt.meter(), calibration, calibration.covariance());
+    }
+
+    /** In another season than that of its readings. */
+    public Fitted later() {
+        return new Fitted(model, meter, calibration, Gauss.sum(covariance, Prior.change(model)));
     }
 
     /**
@@ -101,13 +104,6 @@ public final class Fitted {
     /** Readings, by their number among those given, that fit nothing physical. */
     public List<Integer> misfits() {
         return calibration.suspect();
-    }
-
-    /** How far each value read lies from the fit, in standard deviations of the meter. */
-    public List<Double> residuals() {
-        return calibration.residuals().stream()
-                .map(Calibration.Residual::deviations)
-                .toList();
     }
 
     /**

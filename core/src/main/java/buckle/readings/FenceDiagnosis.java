@@ -164,7 +164,7 @@ public record FenceDiagnosis(
         List<UnpoweredLeak> unpowered = unpowered(laid.layout(), OnFence.standing(readings), since);
         // The plan as it was before any reading: the yardstick's own readings bring it to where it is.
         Optional<Yardstick> yardstick = plan.circumstances().yardstick();
-        Plan bare = plan.withCircumstances(plan.circumstances().withYardstick(Optional.empty()));
+        Plan bare = ElectricsPlanner.asPlanned(plan);
         Optional<FenceCircuit> fence = ElectricsPlanner.circuit(bare, laid, around);
         if (fence.isEmpty()) {
             return tooFew(0, unpowered);
@@ -313,7 +313,7 @@ public record FenceDiagnosis(
         for (LineLayout line : layout.lines()) {
             for (GatePlace g : line.gates()) {
                 ElementKind kind = g.kind().cabled() ? ElementKind.GATE_CABLE : ElementKind.GATE_HANDLES;
-                double p = mass(d, run -> on.within(run, g.fromM(), g.toM()) && on.on(run, line.lineId()));
+                double p = mass(d, run -> on.within(run, line.lineId(), g.fromM(), g.toM()));
                 all.add(new Element(
                         kind,
                         Optional.of(g.id()),

@@ -92,6 +92,9 @@ public final class ObservationCheck {
                     "A reading was taken between 1990 and tomorrow; this one says " + o.takenAt()
                             + ". Check the clock of the device."));
         }
+        if (o.what() instanceof Observed.Checked c) {
+            text(problems, path + "what.of", c.of().orElse(""), Texts.LONGEST_NAME, false);
+        }
         if (o.what() instanceof Observed.Checked c && !c.inOrder() && o.note().isBlank()) {
             problems.add(new Problem(
                     "reading.reason", path + "note", "What is left out of the list before power needs its reason."));

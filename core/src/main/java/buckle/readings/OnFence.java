@@ -146,8 +146,8 @@ public final class OnFence {
 
     private boolean atHandles(String run) {
         return lines.values().stream()
-                .flatMap(l -> l.gates().stream())
-                .anyMatch(g -> !g.kind().cabled() && within(run, g.fromM(), g.toM()));
+                .anyMatch(l -> l.gates().stream()
+                        .anyMatch(g -> !g.kind().cabled() && within(run, l.lineId(), g.fromM(), g.toM())));
     }
 
     /** Cut-outs are runs without length. */
@@ -171,15 +171,13 @@ public final class OnFence {
                         : new FenceDiagnosis.LinePart(s.lineId(), s.toM() - toM, s.toM() - fromM, probability));
     }
 
-    /** Whether a run lies between two stations of its line. */
-    boolean within(String run, double fromM, double toM) {
+    /** Whether a run lies between two stations of a line. */
+    boolean within(String run, String lineId, double fromM, double toM) {
         return fence.stretches().stream()
-                .anyMatch(s -> s.runId().equals(run) && s.fromM() >= fromM - 0.01 && s.toM() <= toM + 0.01);
-    }
-
-    boolean on(String run, String lineId) {
-        return fence.stretches().stream()
-                .anyMatch(s -> s.runId().equals(run) && s.lineId().equals(lineId));
+                .anyMatch(s -> s.runId().equals(run)
+                        && s.lineId().equals(lineId)
+                        && s.fromM() >= fromM - 0.01
+                        && s.toM() <= toM + 0.01);
     }
 
     /** Whether a switch of that id is in the circuit. */

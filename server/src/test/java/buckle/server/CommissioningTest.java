@@ -167,6 +167,11 @@ class CommissioningTest {
         Answer signed = server.post("/api/jobs/" + job + "/certificates", signing);
         assertThat(signed.status()).as(signed.text()).isEqualTo(200);
         int number = signed.json().path("number").asInt();
+        assertThat(server.post("/api/jobs/" + server.openDemo("kitchen-garden.geojson") + "/certificates", signing)
+                        .json()
+                        .path("code")
+                        .asString())
+                .isEqualTo("certificate.id");
         assertThat(signed.json().path("inOrder").asBoolean()).isFalse();
         assertThat(signed.json().path("verdict").asString()).contains("1 point left open with a reason");
         assertThat(server.post("/api/jobs/" + job + "/certificates", signing).json())
@@ -208,6 +213,38 @@ class CommissioningTest {
         assertThat(first.json().path("card").path("numberV").asDouble()).isEqualTo(900);
     }
 
+    /** All read and looked at and every section met: in order, unless the earth test or the battery is not. */
+    @Test
+    void inOrderIsSaidOnlyWhenAllOfItIs() {
+        JsonNode before = commissioning();
+        List<ObjectNode> all = new ArrayList<>();
+        before.path("list").path("items").forEach(i -> all.add(tick(i, true, "")));
+        before.path("round")
+                .path("stops")
+                .forEach(s -> s.path("asks").forEach(a -> {
+                    if (a.path("needed").asBoolean()) {
+                        all.add(reading(s, a));
+                    }
+                }));
+        send(all);
+        JsonNode good = server.post("/api/jobs/" + job + "/certificates", signing("A. Crew"))
+                .json();
+        assertThat(good.path("inOrder").asBoolean())
+                .as(good.path("verdict").asString())
+                .isTrue();
+        JsonNode card = good.path("card");
+        assertThat(card.path("askV").asDouble())
+                .isGreaterThanOrEqualTo(card.path("needV").asDouble());
+        ObjectNode earth =
+                Server.object().put("kind", "EARTH_TEST").put("peakV", 450).put("fenceV", 1500);
+        JsonNode feed = before.path("round").path("stops").get(0);
+        send(List.of(observed(spot(feed, "energizer"), earth, "").put("takenAt", "2026-05-02T09:50:00Z")));
+        JsonNode poor = server.post("/api/jobs/" + job + "/certificates", signing("A. Crew"))
+                .json();
+        assertThat(poor.path("inOrder").asBoolean()).isFalse();
+        assertThat(poor.path("verdict").asString()).contains("last rod, fence shorted", "0.5 kV");
+    }
+
     /** Two sign at once, one of them twice: numbers without a gap, none doubled. */
     @Test
     void signedAtOnce() throws Exception {
@@ -240,6 +277,13 @@ class CommissioningTest {
                 .contains("certificate.date");
         assertThat(server.post(path, signing("A").put("zone", "Mars/Olympus")).text())
                 .contains("certificate.zone");
+        JsonNode item = commissioning().path("list").path("items").get(0);
+        ObjectNode odd = tick(item, true, "");
+        ((ObjectNode) odd.path("what")).put("of", "a\u0000b");
+        Answer refused = server.post(
+                "/api/jobs/" + job + "/readings", Json.MAPPER.createArrayNode().add(odd));
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.text()).contains("what.of");
         assertThat(server.get("/api/certificates/999999").status()).isEqualTo(404);
         assertThat(server.get("/api/certificates/999999/certificate.pdf").status())
                 .isEqualTo(404);

@@ -10,7 +10,8 @@ import java.util.OptionalDouble;
  * A fence as it was handed over, in words, kept as it was signed.
  *
  * @param number counts up through all jobs
- * @param inOrder whether every section holds what the animal needs, nothing of the list is open and nothing needed is unread
+ * @param inOrder whether every section holds what the animal needs, every number stands by itself, nothing of the list is open and
+ *     nothing needed is unread
  * @param verdict the result in a sentence
  * @param need what the animals need, and why
  * @param found what a plan cannot know, as the readings have it

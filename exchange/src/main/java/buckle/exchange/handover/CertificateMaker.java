@@ -51,6 +51,7 @@ import java.util.stream.Collectors;
 /** Makes a certificate of a plan and the readings of its commissioning. */
 public final class CertificateMaker {
     private static final int MOST_POINTS = 160;
+    private static final int MOST_NAMED = 4;
     /** Under this share of what it should be somebody looks. */
     private static final double ASK_SHARE = 0.8;
 
@@ -108,8 +109,15 @@ public final class CertificateMaker {
 
     private Certificate certificate() {
         List<SectionRow> sections = layout.sections().stream()
-                .filter(s -> s.live())
                 .map(s -> {
+                    if (!s.live()) {
+                        return new SectionRow(
+                                s.name(),
+                                Lengths.text(s.lengthM(), units),
+                                Standing.BROKEN,
+                                OptionalDouble.empty(),
+                                "not connected to the energizer: dead");
+                    }
                     Assessment.SectionStanding stands = assessment.sections().stream()
                             .filter(x -> x.sectionId().equals(s.id()))
                             .findFirst()
@@ -128,7 +136,13 @@ public final class CertificateMaker {
                 .toList();
         long open = round.open();
         int unchecked = list.items().size() - list.done() - list.left();
-        boolean inOrder = not.isEmpty() && open == 0 && unchecked == 0 && list.left() == 0 && !sections.isEmpty();
+        List<String> weak = weak();
+        boolean inOrder = not.isEmpty()
+                && weak.isEmpty()
+                && open == 0
+                && unchecked == 0
+                && list.left() == 0
+                && !sections.isEmpty();
         return new Certificate(
                 heading.number(),
                 heading.job(),
@@ -139,7 +153,7 @@ public final class CertificateMaker {
                 heading.signedBy(),
                 heading.signedOn(),
                 inOrder,
-                verdict(inOrder, not, open, unchecked),
+                verdict(inOrder, not, weak, open, unchecked),
                 plan.spec().fence().needV(),
                 text(assessment.needWhy()),
                 electrics.map(e -> e.energizer().name()).orElse(""),
@@ -156,7 +170,19 @@ public final class CertificateMaker {
                 layout.lines().stream().map(this::curve).toList());
     }
 
-    private String verdict(boolean inOrder, List<String> not, long open, int unchecked) {
+    /** Numbers that do not stand by themselves: a wire, the earth test, the battery, a wire that should carry nothing. */
+    private List<String> weak() {
+        List<String> all = new ArrayList<>();
+        for (Stop s : round.stops()) {
+            s.asks().stream()
+                    .filter(a -> a.need() == Standing.WARN || a.need() == Standing.BROKEN)
+                    .forEach(a -> all.add(what(a) + " at " + s.name() + " "
+                            + number(a.kind(), a.value().orElse(0))));
+        }
+        return all;
+    }
+
+    private String verdict(boolean inOrder, List<String> not, List<String> weak, long open, int unchecked) {
         if (inOrder) {
             return "Every section holds what the animals need, everything was read and looked at.";
         }
@@ -164,6 +190,11 @@ public final class CertificateMaker {
         if (!not.isEmpty()) {
             says.add("not shown to hold what the animals need: "
                     + not.stream().map(n -> "“" + n + "”").collect(Collectors.joining(", ")));
+        }
+        if (!weak.isEmpty()) {
+            says.add("weak or worse: "
+                    + weak.stream().limit(MOST_NAMED).collect(Collectors.joining(", "))
+                    + (weak.size() > MOST_NAMED ? " and " + (weak.size() - MOST_NAMED) + " more" : ""));
         }
         if (open > 0) {
             says.add(open + (open == 1 ? " number was" : " numbers were") + " not read");
@@ -214,19 +245,20 @@ public final class CertificateMaker {
                         ? (a.overRange() ? "> " : "")
                                 + number(a.kind(), a.value().getAsDouble())
                         : "not read",
-                a.low().isPresent()
-                        ? bare(a.kind(), a.low().getAsDouble()) + " to "
-                                + number(a.kind(), a.high().getAsDouble())
-                        : switch (a.kind()) {
-                            case UNPOWERED -> "nearly 0";
-                            case EARTH_TEST -> "up to 0.3 kV";
-                            case BATTERY, PEAK, CURRENT -> "";
-                        },
+                expected(a),
                 a.need(),
                 a.agrees(),
                 a.says() instanceof CommissionMessage.Predicted p ? off(p.how()) : "",
                 text(a.says()),
                 read.map(o -> when(o.takenAt()) + ", " + o.takenBy()).orElse(""));
+    }
+
+    private static String expected(Ask a) {
+        if (a.high().isEmpty()) {
+            return a.low().isEmpty() ? "" : "from " + number(a.kind(), a.low().getAsDouble());
+        }
+        String high = number(a.kind(), a.high().getAsDouble());
+        return a.low().isEmpty() ? "under " + high : bare(a.kind(), a.low().getAsDouble()) + " to " + high;
     }
 
     private static String off(CommissionMessage.Agrees how) {
@@ -343,9 +375,18 @@ public final class CertificateMaker {
                 least.map(p -> p.at().name()).orElse(""),
                 volts(least),
                 plan.spec().fence().needV(),
-                number.isPresent() ? OptionalDouble.of(ASK_SHARE * number.getAsDouble()) : OptionalDouble.empty(),
+                askV(number),
                 switches,
                 heading.call());
+    }
+
+    /** Never under what the animals need. */
+    private OptionalDouble askV(OptionalDouble number) {
+        return number.isPresent()
+                ? OptionalDouble.of(Math.max(
+                        ASK_SHARE * number.getAsDouble(),
+                        plan.spec().fence().needV().orElse(0)))
+                : number;
     }
 
     private record Peak(Stop at, double volts) {}

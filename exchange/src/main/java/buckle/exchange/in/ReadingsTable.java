@@ -259,7 +259,7 @@ public record ReadingsTable(List<Observation> readings, List<Integer> rows, List
                 case "indicator" -> new Observed.Indicator(one(Observed.Light.class, cell(r, "seen")));
                 case "seen" -> new Observed.Seen(one(Observed.Thing.class, cell(r, "seen")), touches(r));
                 case "checked" -> {
-                    String of = cell(r, "direction");
+                    String of = cell(r, "of");
                     yield new Observed.Checked(
                             one(Observed.Check.class, cell(r, "seen")),
                             of.isEmpty() ? Optional.empty() : Optional.of(of),

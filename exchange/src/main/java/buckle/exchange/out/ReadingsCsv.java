@@ -39,6 +39,7 @@ public final class ReadingsCsv {
             "direction",
             "seen",
             "touches",
+            "of",
             "weather",
             "growth",
             "meter",
@@ -60,9 +61,10 @@ public final class ReadingsCsv {
             String resolution,
             String direction,
             String seen,
-            String touches) {
+            String touches,
+            String of) {
         static Cell of(String kind, String wire, double value, String unit) {
-            return new Cell(kind, wire, number(value), unit, "", "", "", "", "", "");
+            return new Cell(kind, wire, number(value), unit, "", "", "", "", "", "", "");
         }
 
         static Cell voltage(String kind, String wire, Observed.Voltage v) {
@@ -76,11 +78,12 @@ public final class ReadingsCsv {
                     kilo(v.resolutionV()),
                     "",
                     "",
+                    "",
                     "");
         }
 
         static Cell seen(String kind, String seen, String touches) {
-            return new Cell(kind, "", "", "", "", "", "", "", seen, touches);
+            return new Cell(kind, "", "", "", "", "", "", "", seen, touches, "");
         }
     }
 
@@ -116,6 +119,7 @@ public final class ReadingsCsv {
                         c.direction(),
                         c.seen(),
                         c.touches(),
+                        c.of(),
                         word(o.weather()),
                         word(o.growth()),
                         Cells.text(o.meter().orElse("")),
@@ -147,6 +151,7 @@ public final class ReadingsCsv {
                         a.resolutionA().isPresent() ? number(a.resolutionA().getAsDouble()) : "",
                         word(a.direction()),
                         "",
+                        "",
                         "");
             case Observed.BatteryVoltage b -> Cell.of("battery", "", b.batteryV(), "V");
             case Observed.Resistance r -> Cell.of("resistance", "", r.ohm(), "ohm");
@@ -158,6 +163,7 @@ public final class ReadingsCsv {
                         "kV",
                         "",
                         kilo(t.fenceV()),
+                        "",
                         "",
                         "",
                         "",
@@ -177,9 +183,10 @@ public final class ReadingsCsv {
                         "",
                         "",
                         "",
-                        Cells.text(c.of().orElse("")),
+                        "",
                         word(c.check()),
-                        "");
+                        "",
+                        Cells.text(c.of().orElse("")));
         };
     }
 

@@ -24,6 +24,7 @@ import java.time.LocalDate;
 import java.time.ZoneId;
 import java.time.temporal.ChronoUnit;
 import java.util.List;
+import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.UUID;
@@ -91,7 +92,7 @@ public class CertificateService {
     public Certificate sign(UUID job, Signing signing) {
         Optional<CertificateRow> before = mapper.sent(signing.id());
         if (before.isPresent()) {
-            return certificate(before.get());
+            return sentBefore(before.get(), job);
         }
         check(signing);
         JobRow row = jobs.find(job);
@@ -109,7 +110,7 @@ public class CertificateService {
             mapper.lock();
             Optional<CertificateRow> meanwhile = mapper.sent(signing.id());
             if (meanwhile.isPresent()) {
-                return certificate(meanwhile.get());
+                return sentBefore(meanwhile.get(), job);
             }
             int number = mapper.nextNumber();
             Certificate made = CertificateMaker.of(
@@ -144,6 +145,14 @@ public class CertificateService {
             }
             return made;
         }));
+    }
+
+    private static Certificate sentBefore(CertificateRow row, UUID job) {
+        if (!row.jobId().equals(job)) {
+            throw new RequestRefused(
+                    409, "certificate.id", "A certificate of another job was signed with this id.", Map.of());
+        }
+        return certificate(row);
     }
 
     private void check(Signing signing) {
