@@ -98,8 +98,8 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
           one place that stands out.</template
         >
         <template v-if="doubted">
-          Before anybody walks, read {{ readingText(doubted.reading) }} again: that it is wrong has
-          {{ shareText(doubted.probability) }}.</template
+          Before anybody walks, read {{ readingText(doubted.reading) }} again: it is wrong with a probability
+          of {{ shareText(doubted.probability) }}.</template
         >
         <span v-if="region.length" class="quiet-text">
           If it lies on the line, {{ stationText(answer.regionM, job.units) }} of
