@@ -7,6 +7,7 @@ import { dayOf } from '@/model/round'
 import { useWords } from '@/model/useWords'
 import { calendarText, kvText, stationText } from '@/shared/units'
 import HeatStrip from './HeatStrip.vue'
+import NextSteps from './NextSteps.vue'
 import { elementText, kindWords, leastShare, lookAt, ofSuspect, shareText } from './faultWords'
 
 const job = useJob()
@@ -44,6 +45,8 @@ const best = computed(() => {
 const doubted = computed(() =>
   suspects.value.find((s) => s.kind === 'METER' && s.reading !== null && s.probability >= DOUBTED),
 )
+/** Nobody sets out to look for what is not there. */
+const inOrder = computed(() => (answer.value?.kinds.NONE ?? 0) >= 0.5)
 const region = computed(() => answer.value?.region90 ?? [])
 const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowered wire ${wire}`)
 </script>
@@ -77,6 +80,7 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
       {{ stationText(u.fromM, job.units) }} and {{ stationText(u.toM, job.units) }}. Worth a look.
       <RuleChips :rules="['X11', 'F1']" />
     </p>
+    <NextSteps v-if="answer && !inOrder" />
     <p v-if="answer && !answer.enough" class="empty" data-test="faults-few">
       Two readings of that day or later are needed. Currents where the fence branches tell most, then
       kilovolts at the far ends.

@@ -62,6 +62,7 @@ class ArchitectureTest {
             "rulebook",
             "material",
             "pulse",
+            "search",
             "diagnosis",
             "simulation",
             "power",

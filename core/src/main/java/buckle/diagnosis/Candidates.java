@@ -52,17 +52,27 @@ final class Candidates {
             }
         }
         double[][][] raw = new double[places.size()][ohm.length][values.size()];
+        double[] none = model.read(theta, besides, values);
         FenceModel.bySwitches(values).forEach((open, those) -> {
             List<Value> own = FenceModel.pick(values, those);
             Set<Place> cuts = new LinkedHashSet<>(model.places(own, besides));
-            cuts.addAll(places);
+            List<Fault> live = new ArrayList<>();
+            for (Fault f : faults) {
+                if (!model.cutsOff(open, f.at())) {
+                    live.add(f);
+                    cuts.add(f.at());
+                }
+            }
             PulseSolver solver = model.solver(theta, besides, open, cuts);
             List<Meter> meters = own.stream().map(Value::meter).toList();
-            double[][] shown = solver.withEach(faults, meters);
-            for (int f = 0; f < shown.length; f++) {
+            double[][] shown = solver.withEach(live, meters);
+            int next = 0;
+            for (int f = 0; f < faults.size(); f++) {
+                boolean cutOff = model.cutsOff(open, faults.get(f).at());
                 for (int i = 0; i < meters.size(); i++) {
-                    raw[f / ohm.length][f % ohm.length][those.get(i)] = shown[f][i];
+                    raw[f / ohm.length][f % ohm.length][those.get(i)] = cutOff ? none[those.get(i)] : shown[next][i];
                 }
+                next += cutOff ? 0 : 1;
             }
         });
         return raw;

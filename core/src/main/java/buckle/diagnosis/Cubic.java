@@ -37,19 +37,38 @@ final class Cubic {
                 t);
     }
 
+    /** Of a single value of each row. */
+    static double between(double[][] rows, int column, double at) {
+        int j = Math.clamp((int) Math.floor(at), 0, Math.max(0, rows.length - 2));
+        double t = at - j;
+        if (t == 0 || rows.length == 1) {
+            return rows[j][column];
+        }
+        return between(
+                rows[Math.max(0, j - 1)][column],
+                rows[j][column],
+                rows[j + 1][column],
+                rows[Math.min(rows.length - 1, j + 2)][column],
+                j > 0,
+                j + 2 < rows.length,
+                t);
+    }
+
     private static double[] between(
             double[] before, double[] a, double[] b, double[] after, boolean hasBefore, boolean hasAfter, double t) {
-        double t2 = t * t;
-        double t3 = t2 * t;
         double[] out = new double[a.length];
         for (int i = 0; i < out.length; i++) {
-            double left = hasBefore ? (b[i] - before[i]) / 2 : b[i] - a[i];
-            double right = hasAfter ? (after[i] - a[i]) / 2 : b[i] - a[i];
-            out[i] = (2 * t3 - 3 * t2 + 1) * a[i]
-                    + (t3 - 2 * t2 + t) * left
-                    + (3 * t2 - 2 * t3) * b[i]
-                    + (t3 - t2) * right;
+            out[i] = between(before[i], a[i], b[i], after[i], hasBefore, hasAfter, t);
         }
         return out;
+    }
+
+    private static double between(
+            double before, double a, double b, double after, boolean hasBefore, boolean hasAfter, double t) {
+        double t2 = t * t;
+        double t3 = t2 * t;
+        double left = hasBefore ? (b - before) / 2 : b - a;
+        double right = hasAfter ? (after - a) / 2 : b - a;
+        return (2 * t3 - 3 * t2 + 1) * a + (t3 - 2 * t2 + t) * left + (3 * t2 - 2 * t3) * b + (t3 - t2) * right;
     }
 }

@@ -26,25 +26,11 @@ import org.jspecify.annotations.Nullable;
  * readings are held against those taken, with the meter's error and with all that is still not known of the fence.
  */
 public final class Diagnostician {
-    private static final double[] LEAK_OHM = spaced(70, 11_000, 11);
     /** Strengths between two that are computed: all goes smoothly with the logarithm. */
     private static final int BETWEEN = 6;
 
-    private static final double[] JOINT_OHM = spaced(300, 30_000, 8);
-    private static final double OPEN_SHARE = 0.75;
-    /** Of what comes apart, and of what leaks, so much is at switches, handles and cables. Ours, after what practitioners look at. */
-    private static final double FRAIL_BREAKS = 0.25;
-
-    private static final double FRAIL_LEAKS = 0.1;
-    private static final double[] GROWTH_OHM = spaced(150, 6000, 6);
-    private static final double[] EARTH_FACTOR = spaced(2, 60, 14);
-    private static final double[] SUPPLY_FACTOR = spaced(0.15, 0.9, 16);
-    private static final int GROWTH_POINTS = 5;
-    /** On less it is a leak. */
-    private static final double LEAST_GROWN_M = 20;
-
     private static final double ROUGH = 0.25;
-    private static final double[] SECOND_OHM = spaced(60, 8000, 9);
+    private static final double[] SECOND_OHM = AnswerTable.spaced(60, 8000, 9);
     private static final double SECOND_LEAKS = 0.75;
     /** A second fault is one that makes the readings so much more likely, as a logarithm, than the first alone. */
     private static final double MORE = 1;
@@ -70,41 +56,42 @@ public final class Diagnostician {
     private final double[][] covariance;
     private final double totalM;
     private final double[] read;
+    private final AnswerTable table;
+    /** Where in the table each value is told. */
+    private final int[] column;
 
-    private Diagnostician(Hunt hunt) {
-        model = new FenceModel(hunt);
-        healthy = Value.of(hunt.healthy(), hunt.meter());
-        now = Value.of(hunt.now(), hunt.meter());
-        calibration = Calibration.of(model, healthy);
-        theta = today(calibration);
-        covariance = spreadToday(calibration);
-        totalM = model.runs().stream().mapToDouble(Run::lengthM).sum();
-        read = now.stream().mapToDouble(Value::feature).toArray();
+    private Diagnostician(KnownFence fence, List<Value> now, AnswerTable table) {
+        this.model = fence.model();
+        this.healthy = fence.healthy();
+        this.now = now;
+        this.calibration = fence.calibration();
+        this.theta = fence.theta();
+        this.covariance = fence.covariance();
+        this.totalM = model.totalM();
+        this.read = now.stream().mapToDouble(Value::feature).toArray();
+        this.table = table;
+        this.column = now.stream().mapToInt(table::column).toArray();
     }
 
     /** What the readings tell. */
     public static Diagnosis of(Hunt hunt) {
-        return new Diagnostician(hunt).diagnosed();
+        KnownFence fence = KnownFence.of(hunt);
+        List<Value> now = Value.of(hunt.now(), hunt.meter());
+        return of(fence, now, AnswerTable.of(fence, now));
     }
 
-    private double[] today(Calibration from) {
-        double[] next = from.theta().clone();
-        next[Unknown.LEAKAGE.ordinal()] += healthy.isEmpty() ? 0 : Prior.MEAN_LEAKAGE_CHANGE;
-        return next;
-    }
-
-    private double[][] spreadToday(Calibration from) {
-        return Gauss.sum(from.covariance(), Prior.change(model));
+    /** @param table that has the spot of every value */
+    static Diagnosis of(KnownFence fence, List<Value> now, AnswerTable table) {
+        return new Diagnostician(fence, now, table).diagnosed();
     }
 
     private Diagnosis diagnosed() {
         Posterior posterior = new Posterior(model.runs());
-        Sensitivities spread = new Sensitivities(model, theta, covariance, List.of(), now);
-        nothing(posterior, spread);
-        wrongReadings(posterior, spread);
-        placed(posterior, spread);
-        switches(posterior, spread);
-        growth(posterior, spread);
+        nothing(posterior);
+        wrongReadings(posterior);
+        placed(posterior);
+        switches(posterior);
+        growth(posterior);
         earthAndSupply(posterior);
         two(posterior);
         return posterior.diagnosis(fit());
@@ -112,64 +99,56 @@ public final class Diagnostician {
 
     // ---------------------------------------------------------------- one fault
 
-    private void nothing(Posterior posterior, Sensitivities spread) {
-        double[] raw = model.read(theta, List.of(), now);
-        posterior.add(FaultKind.NONE, log(Chance.NONE) + likelihood(features(raw), raw, spread.none()));
+    private void nothing(Posterior posterior) {
+        double[] raw = own(table.none());
+        posterior.add(
+                FaultKind.NONE,
+                Chance.NONE.log()
+                        + likelihood(features(raw), raw, table.spread().none()));
     }
 
-    private void placed(Posterior posterior, Sensitivities spread) {
-        List<Interval> intervals = Intervals.of(model.runs(), now, List.of(), 1);
-        List<Place> nodes = intervals.stream().flatMap(i -> i.nodes().stream()).toList();
-        Candidates candidates = new Candidates(model, theta, List.of(), now);
-        double[][][] leaks = candidates.raw(nodes, Fault.Kind.SHUNT, LEAK_OHM);
-        double[][][] joints = candidates.raw(nodes, Fault.Kind.BREAK, withOpen());
+    private void placed(Posterior posterior) {
+        double[][][] leaks = own(table.leaks());
+        double[][][] joints = own(table.joints());
         int first = 0;
-        for (Interval interval : intervals) {
+        for (Interval interval : table.intervals()) {
             Cancellation.check();
             int n = interval.nodes().size();
-            leaks(posterior, interval, java.util.Arrays.copyOfRange(leaks, first, first + n), spread);
-            breaks(posterior, interval, java.util.Arrays.copyOfRange(joints, first, first + n), spread);
+            leaks(posterior, interval, java.util.Arrays.copyOfRange(leaks, first, first + n));
+            breaks(posterior, interval, java.util.Arrays.copyOfRange(joints, first, first + n));
             first += n;
         }
     }
 
-    /** How much of what may happen on the line happens at a cell: by its length, and more on what is frail. */
-    private double share(Cell cell, double frailShare) {
-        double even = cell.lengthM() / totalM;
-        Set<String> frail = model.hunt().frail();
-        if (frail.isEmpty()) {
-            return even;
+    /** Of what the table tells, what is told of the values read. */
+    private double[] own(double[] raw) {
+        double[] all = new double[column.length];
+        for (int i = 0; i < all.length; i++) {
+            all[i] = raw[column[i]];
         }
-        double own = frail.contains(cell.run()) ? cell.lengthM() / model.lengthM(cell.run()) / frail.size() : 0;
-        return frailShare * own + (1 - frailShare) * even;
-    }
-
-    /** Runs without length, which nothing passes any more. */
-    private void switches(Posterior posterior, Sensitivities spread) {
-        Set<String> frail = model.hunt().frail();
-        List<Run> all = model.runs().stream()
-                .filter(r -> frail.contains(r.id()) && r.lengthM() == 0)
-                .toList();
-        List<Double> weights = all.parallelStream()
-                .map(run -> {
-                    double[] raw = model.readOpen(theta, run.id(), now);
-                    return log(Chance.BREAK)
-                            + Math.log(FRAIL_BREAKS / frail.size())
-                            + likelihood(
-                                    features(raw),
-                                    raw,
-                                    spread.broken(new Place(run.id(), 0), Double.POSITIVE_INFINITY));
-                })
-                .toList();
-        for (int i = 0; i < weights.size(); i++) {
-            posterior.addSwitch(all.get(i).id(), weights.get(i));
-        }
-    }
-
-    private static double[] withOpen() {
-        double[] all = java.util.Arrays.copyOf(JOINT_OHM, JOINT_OHM.length + 1);
-        all[JOINT_OHM.length] = Double.POSITIVE_INFINITY;
         return all;
+    }
+
+    private double[][][] own(double[][][] raw) {
+        double[][][] all = new double[raw.length][][];
+        for (int i = 0; i < raw.length; i++) {
+            all[i] = new double[raw[i].length][];
+            for (int j = 0; j < raw[i].length; j++) {
+                all[i][j] = own(raw[i][j]);
+            }
+        }
+        return all;
+    }
+
+    private void switches(Posterior posterior) {
+        int frail = model.hunt().frail().size();
+        table.switches().forEach((run, all) -> {
+            double[] raw = own(all);
+            double[][] known = table.spread().broken(new Place(run, 0), Double.POSITIVE_INFINITY);
+            posterior.addSwitch(
+                    run,
+                    Chance.BREAK.log() + Math.log(Chance.FRAIL_BREAKS / frail) + likelihood(features(raw), raw, known));
+        });
     }
 
     private double[][][] features(double[][][] raw) {
@@ -183,26 +162,28 @@ public final class Diagnostician {
         return f;
     }
 
-    private void leaks(Posterior posterior, Interval interval, double[][][] raw, Sensitivities spread) {
+    private void leaks(Posterior posterior, Interval interval, double[][][] raw) {
+        Sensitivities spread = table.spread();
         double[][][] features = features(raw);
-        Gauss[][] gauss = new Gauss[raw.length][LEAK_OHM.length];
+        Gauss[][] gauss = new Gauss[raw.length][AnswerTable.LEAK_OHM.length];
         for (int i = 0; i < raw.length; i++) {
-            for (int j = 0; j < LEAK_OHM.length; j++) {
-                gauss[i][j] = gauss(raw[i][j], spread.leak(interval.nodes().get(i), LEAK_OHM[j]));
+            for (int j = 0; j < AnswerTable.LEAK_OHM.length; j++) {
+                gauss[i][j] = gauss(raw[i][j], spread.leak(interval.nodes().get(i), AnswerTable.LEAK_OHM[j]));
             }
         }
-        int fine = (LEAK_OHM.length - 1) * BETWEEN + 1;
+        int fine = (AnswerTable.LEAK_OHM.length - 1) * BETWEEN + 1;
         for (Cell cell : interval.cells()) {
             double at = interval.at(cell);
             int nearest = (int) Math.rint(at);
-            double each = log(Chance.LEAK) + Math.log(share(cell, FRAIL_LEAKS)) - Math.log(fine);
-            double[][] here = new double[LEAK_OHM.length][];
+            double each = Chance.LEAK.log() + Math.log(model.share(cell, Chance.FRAIL_LEAKS)) - Math.log(fine);
+            double[][] here = new double[AnswerTable.LEAK_OHM.length][];
             for (int j = 0; j < here.length; j++) {
                 here[j] = Cubic.between(features, j, at);
             }
             for (int k = 0; k < fine; k++) {
                 double strength = k / (double) BETWEEN;
-                double ohm = LEAK_OHM[0] * Math.pow(LEAK_OHM[1] / LEAK_OHM[0], strength);
+                double ohm =
+                        AnswerTable.LEAK_OHM[0] * Math.pow(AnswerTable.LEAK_OHM[1] / AnswerTable.LEAK_OHM[0], strength);
                 posterior.add(
                         FaultKind.LEAK,
                         cell,
@@ -215,28 +196,29 @@ public final class Diagnostician {
         }
     }
 
-    private void breaks(Posterior posterior, Interval interval, double[][][] raw, Sensitivities spread) {
+    private void breaks(Posterior posterior, Interval interval, double[][][] raw) {
+        Sensitivities spread = table.spread();
         double[][][] features = features(raw);
-        int open = JOINT_OHM.length;
+        int open = AnswerTable.JOINT_OHM.length;
         Gauss[][] gauss = new Gauss[raw.length][open + 1];
         for (int i = 0; i < raw.length; i++) {
             for (int j = 0; j <= open; j++) {
-                double ohm = j == open ? Double.POSITIVE_INFINITY : JOINT_OHM[j];
+                double ohm = j == open ? Double.POSITIVE_INFINITY : AnswerTable.JOINT_OHM[j];
                 gauss[i][j] = gauss(raw[i][j], spread.broken(interval.nodes().get(i), ohm));
             }
         }
-        int fine = (JOINT_OHM.length - 1) * BETWEEN + 1;
+        int fine = (AnswerTable.JOINT_OHM.length - 1) * BETWEEN + 1;
         for (Cell cell : interval.cells()) {
             double at = interval.at(cell);
             int nearest = (int) Math.rint(at);
-            double prior = log(Chance.BREAK) + Math.log(share(cell, FRAIL_BREAKS));
+            double prior = Chance.BREAK.log() + Math.log(model.share(cell, Chance.FRAIL_BREAKS));
             posterior.add(
                     FaultKind.BREAK,
                     cell,
                     Double.POSITIVE_INFINITY,
-                    Math.log(OPEN_SHARE),
+                    Math.log(Chance.OPEN),
                     prior
-                            + Math.log(OPEN_SHARE)
+                            + Math.log(Chance.OPEN)
                             + gauss[nearest][open].logDensity(off(Cubic.between(features, open, at))));
             double[][] here = new double[open][];
             for (int j = 0; j < open; j++) {
@@ -244,100 +226,58 @@ public final class Diagnostician {
             }
             for (int k = 0; k < fine; k++) {
                 double strength = k / (double) BETWEEN;
-                double ohm = JOINT_OHM[0] * Math.pow(JOINT_OHM[1] / JOINT_OHM[0], strength);
+                double ohm = AnswerTable.JOINT_OHM[0]
+                        * Math.pow(AnswerTable.JOINT_OHM[1] / AnswerTable.JOINT_OHM[0], strength);
                 posterior.add(
                         FaultKind.BREAK,
                         cell,
                         ohm,
-                        Math.log((1 - OPEN_SHARE) / fine),
+                        Math.log((1 - Chance.OPEN) / fine),
                         prior
-                                + Math.log((1 - OPEN_SHARE) / fine)
+                                + Math.log((1 - Chance.OPEN) / fine)
                                 + gauss[nearest][(int) Math.rint(strength)].logDensity(
                                         off(Cubic.between(here, strength))));
             }
         }
     }
 
-    private record Stretch(Cell cell, double ohm, double prior) {}
-
-    /** On a third and on the whole of each run, as a few leaks side by side. */
-    private void growth(Posterior posterior, Sensitivities spread) {
-        List<Stretch> all = new ArrayList<>();
-        for (Run run : model.runs()) {
-            if (run.type().cable().isPresent() || run.lengthM() < LEAST_GROWN_M) {
-                continue;
-            }
-            List<Cell> stretches = new ArrayList<>();
-            for (int parts : new int[] {3, 1}) {
-                double length = run.lengthM() / parts;
-                for (int i = 0; i <= 2 * (parts - 1); i++) {
-                    stretches.add(new Cell(run.id(), i * length / 2, i * length / 2 + length));
-                }
-            }
-            double prior = log(Chance.GROWTH) + Math.log(run.lengthM() / totalM / stretches.size() / GROWTH_OHM.length);
-            for (Cell c : stretches) {
-                for (double ohm : GROWTH_OHM) {
-                    all.add(new Stretch(c, ohm, prior));
-                }
-            }
-        }
-        double[] weights = IntStream.range(0, all.size())
-                .parallel()
-                .mapToDouble(i -> {
-                    Stretch s = all.get(i);
-                    List<Fault> leaks = s.cell().parts(GROWTH_POINTS).stream()
-                            .map(p -> new Fault(Fault.Kind.SHUNT, p.middle(), s.ohm() * GROWTH_POINTS))
-                            .toList();
-                    double[] raw = model.read(theta, leaks, now);
-                    return s.prior()
-                            + likelihood(
-                                    features(raw), raw, spread.leak(s.cell().middle(), s.ohm()));
-                })
-                .toArray();
-        for (int i = 0; i < weights.length; i++) {
-            posterior.addGrowth(all.get(i).cell(), all.get(i).ohm(), weights[i]);
+    private void growth(Posterior posterior) {
+        for (AnswerTable.Grown g : table.growth()) {
+            double[] raw = own(g.raw());
+            double[][] known = table.spread().leak(g.cell().middle(), g.ohm());
+            posterior.addGrowth(
+                    g.cell(),
+                    g.ohm(),
+                    Chance.GROWTH.log() + Math.log(g.share()) + likelihood(features(raw), raw, known));
         }
     }
 
     private void earthAndSupply(Posterior posterior) {
-        double[][] poor = Gauss.spread(
-                model.linear(moved(Unknown.EARTH, 10), List.of(), now).by(), covariance, new double[now.size()]);
-        for (double factor : EARTH_FACTOR) {
-            double[] raw = model.read(moved(Unknown.EARTH, factor), List.of(), now);
-            posterior.add(
-                    FaultKind.EARTH,
-                    model.supply(moved(Unknown.EARTH, factor)).earthOhm(),
-                    log(Chance.EARTH) - Math.log(EARTH_FACTOR.length) + likelihood(features(raw), raw, poor));
-        }
-        double[][] weak = Gauss.spread(
-                model.linear(moved(Unknown.VOLTS, 0.5), List.of(), now).by(), covariance, new double[now.size()]);
-        for (double factor : SUPPLY_FACTOR) {
-            double[] raw = model.read(moved(Unknown.VOLTS, factor), List.of(), now);
-            posterior.add(
-                    FaultKind.SUPPLY,
-                    factor,
-                    log(Chance.SUPPLY) - Math.log(SUPPLY_FACTOR.length) + likelihood(features(raw), raw, weak));
-        }
+        scaled(posterior, FaultKind.EARTH, Chance.EARTH.log(), table.earths(), table.poorEarthSpread());
+        scaled(posterior, FaultKind.SUPPLY, Chance.SUPPLY.log(), table.supplies(), table.weakSupplySpread());
     }
 
-    private double[] moved(Unknown what, double factor) {
-        double[] next = theta.clone();
-        next[what.ordinal()] += Math.log(factor);
-        return next;
+    private void scaled(
+            Posterior posterior, FaultKind kind, double prior, List<AnswerTable.Scaled> all, double[][] known) {
+        for (AnswerTable.Scaled s : all) {
+            double[] raw = own(s.raw());
+            posterior.add(kind, s.value(), prior - Math.log(all.size()) + likelihood(features(raw), raw, known));
+        }
     }
 
     // ---------------------------------------------------------------- wrong readings
 
-    private void wrongReadings(Posterior posterior, Sensitivities spread) {
-        double[] raw = model.read(theta, List.of(), now);
+    private void wrongReadings(Posterior posterior) {
+        double[] raw = own(table.none());
+        double[][] spread = own(table.spread().none(), raw);
         Set<Integer> numbers = new TreeSet<>(now.stream().map(Value::reading).toList());
         for (int wrong : numbers) {
             posterior.addReading(
                     false,
                     wrong,
-                    log(Chance.METER)
+                    Chance.METER.log()
                             - Math.log(numbers.size())
-                            + without(now, wrong, raw, spread.none(), off(features(raw))));
+                            + without(now, wrong, raw, spread, off(features(raw))));
         }
         if (healthy.isEmpty()) {
             return;
@@ -366,13 +306,16 @@ public final class Diagnostician {
             }
             double gained = without(healthy, wrong, plan.raw(), known, off) - calibration.logEvidence();
             Calibration better = Calibration.of(model, others);
-            double[] then = today(better);
-            Linear at = model.linear(then, List.of(), now);
-            double[][] around = Gauss.spread(at.by(), spreadToday(better), new double[now.size()]);
+            KnownFence then = KnownFence.of(model, others, better);
+            Linear at = model.linear(then.theta(), List.of(), now);
+            double[][] around = Gauss.spread(at.by(), then.covariance(), new double[now.size()]);
             posterior.addReading(
                     true,
                     wrong,
-                    log(Chance.METER) - Math.log(all) + gained + likelihood(at.features(), at.raw(), around));
+                    Chance.METER.log()
+                            - Math.log(all)
+                            + gained
+                            + new Gauss(noisy(around, at.raw())).logDensity(off(at.features())));
         }
     }
 
@@ -430,7 +373,7 @@ public final class Diagnostician {
     }
 
     private Pairs beside(Posterior.First known) {
-        double prior = log(Chance.TWO) + known.logVolume();
+        double prior = Chance.TWO.log() + known.logVolume();
         Map<Cell, Double> weights = new LinkedHashMap<>();
         double[][] around =
                 Gauss.spread(model.linear(theta, List.of(known.fault()), now).by(), covariance, new double[now.size()]);
@@ -442,7 +385,7 @@ public final class Diagnostician {
         double[][][] rawOpen = candidates.raw(nodes, Fault.Kind.BREAK, new double[] {Double.POSITIVE_INFINITY});
         double[][][] open = features(rawOpen);
         double[] usual = model.read(theta, List.of(known.fault()), now);
-        Gauss gauss = gauss(usual, around);
+        Gauss gauss = new Gauss(noisy(around, usual));
         double alone = gauss.logDensity(off(features(usual)));
         Best best = new Best();
         int firstNode = 0;
@@ -463,7 +406,7 @@ public final class Diagnostician {
                     }
                 }
                 double[] rawThere = rawOpen[firstNode + (int) Math.rint(at)][0];
-                double likely = likelihood(Cubic.between(broken, 0, at), rawThere, around);
+                double likely = new Gauss(noisy(around, rawThere)).logDensity(off(Cubic.between(broken, 0, at)));
                 if (likely > alone + MORE) {
                     double share = place + Math.log(1 - SECOND_LEAKS);
                     sum = Posterior.plus(sum, share + likely);
@@ -505,28 +448,6 @@ public final class Diagnostician {
 
     // ---------------------------------------------------------------- what all have in common
 
-    /** How often each kind is met before anything is read. Ours, after hunts that were simulated and what practitioners tell. */
-    private enum Chance {
-        NONE(0.17),
-        LEAK(0.4),
-        BREAK(0.12),
-        GROWTH(0.1),
-        EARTH(0.07),
-        SUPPLY(0.06),
-        METER(0.06),
-        TWO(0.05);
-
-        private final double share;
-
-        Chance(double share) {
-            this.share = share;
-        }
-    }
-
-    private static double log(Chance chance) {
-        return Math.log(chance.share);
-    }
-
     private double[] features(double[] raw) {
         double[] f = new double[raw.length];
         for (int i = 0; i < f.length; i++) {
@@ -543,25 +464,39 @@ public final class Diagnostician {
         return off;
     }
 
+    /** @param known as the table tells it, by its spots */
     private Gauss gauss(double[] raw, double[][] known) {
+        return new Gauss(noisy(own(known, raw), raw));
+    }
+
+    /** With the meter's own error. */
+    private double[][] noisy(double[][] known, double[] raw) {
         double[][] all = new double[known.length][];
         for (int i = 0; i < all.length; i++) {
             all[i] = known[i].clone();
             all[i][i] += now.get(i).scale().variance(raw[i]);
         }
-        return new Gauss(all);
+        return all;
+    }
+
+    /** Of the values read; one without a direction goes the other way round where the current comes back. */
+    private double[][] own(double[][] known, double[] raw) {
+        int n = column.length;
+        double[] sign = new double[n];
+        for (int i = 0; i < n; i++) {
+            sign[i] = now.get(i).directed() || raw[i] >= 0 ? 1 : -1;
+        }
+        double[][] all = new double[n][n];
+        for (int i = 0; i < n; i++) {
+            for (int j = 0; j < n; j++) {
+                all[i][j] = sign[i] * sign[j] * known[column[i]][column[j]];
+            }
+        }
+        return all;
     }
 
     private double likelihood(double[] features, double[] raw, double[][] known) {
         return gauss(raw, known).logDensity(off(features));
-    }
-
-    private static double[] spaced(double from, double to, int n) {
-        double[] all = new double[n];
-        for (int i = 0; i < n; i++) {
-            all[i] = from * Math.pow(to / from, i / (double) (n - 1));
-        }
-        return all;
     }
 
     private Fit fit() {

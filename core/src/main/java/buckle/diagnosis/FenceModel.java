@@ -1,5 +1,6 @@
 package buckle.diagnosis;
 
+import buckle.diagnosis.Candidates.Cell;
 import buckle.pulse.Circuit;
 import buckle.pulse.Fault;
 import buckle.pulse.LineType;
@@ -18,6 +19,7 @@ import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
+import java.util.Optional;
 import java.util.Set;
 
 /**
@@ -105,6 +107,25 @@ final class FenceModel {
         return Unknown.FIXED + groups.size();
     }
 
+    Optional<String> parent(String run) {
+        return Objects.requireNonNull(runs.get(run)).parent();
+    }
+
+    double totalM() {
+        return runs.values().stream().mapToDouble(Run::lengthM).sum();
+    }
+
+    /** How much of what may happen on the line happens at a cell: by its length, and more on what is frail. */
+    double share(Cell cell, double frailShare) {
+        double even = cell.lengthM() / totalM();
+        Set<String> frail = hunt.frail();
+        if (frail.isEmpty()) {
+            return even;
+        }
+        double own = frail.contains(cell.run()) ? cell.lengthM() / lengthM(cell.run()) / frail.size() : 0;
+        return frailShare * own + (1 - frailShare) * even;
+    }
+
     double lengthM(String run) {
         return Objects.requireNonNull(runs.get(run)).lengthM();
     }
@@ -188,6 +209,27 @@ final class FenceModel {
                 .anyMatch(s -> open.contains(s.id())
                         && s.at().runId().equals(run)
                         && (s.at().distanceM() == 0) == atBeginning);
+    }
+
+    /** Whether a place is without feed while some switches are open. */
+    boolean cutsOff(Set<String> open, Place place) {
+        if (open.isEmpty()) {
+            return false;
+        }
+        Place at = place;
+        while (true) {
+            Place here = at;
+            boolean before = hunt.switches().stream()
+                    .anyMatch(s -> open.contains(s.id())
+                            && s.at().runId().equals(here.runId())
+                            && s.at().distanceM() <= here.distanceM());
+            Run run = Objects.requireNonNull(runs.get(here.runId()));
+            if (before || run.parent().isEmpty()) {
+                return before;
+            }
+            String parent = run.parent().get();
+            at = new Place(parent, lengthM(parent));
+        }
     }
 
     Supply supply(double[] theta) {

@@ -34,7 +34,12 @@ final class Sensitivities {
     Sensitivities(FenceModel model, double[] theta, double[][] covariance, List<Fault> besides, List<Value> values) {
         this.model = model;
         double[] nothing = new double[values.size()];
-        none = Gauss.spread(model.linear(theta, besides, values).by(), covariance, nothing);
+        double[][] known = model.linear(theta, besides, values).by();
+        none = Gauss.spread(known, covariance, nothing);
+        // With a switch open: a fault it cuts off is none, beside another the switch changes what it changes without a
+        // fault.
+        List<Value> closed = values.stream().map(Value::withoutSwitches).toList();
+        double[][] knownClosed = model.linear(theta, besides, closed).by();
         double total = model.runs().stream().mapToDouble(Run::lengthM).sum();
         List<Asked> asked = new ArrayList<>();
         for (Map.Entry<String, Run> e : model.longest().entrySet()) {
@@ -58,8 +63,19 @@ final class Sensitivities {
                 .parallel()
                 .mapToObj(i -> {
                     List<Fault> faults = new ArrayList<>(besides);
-                    faults.add(asked.get(i).fault());
-                    return Gauss.spread(model.linear(theta, faults, values).by(), covariance, nothing);
+                    Fault fault = asked.get(i).fault();
+                    faults.add(fault);
+                    double[][] by = model.linear(theta, faults, closed).by();
+                    for (int v = 0; v < by.length; v++) {
+                        if (model.cutsOff(values.get(v).open(), fault.at())) {
+                            by[v] = known[v];
+                        } else if (!values.get(v).open().isEmpty()) {
+                            for (int p = 0; p < by[v].length; p++) {
+                                by[v][p] += known[v][p] - knownClosed[v][p];
+                            }
+                        }
+                    }
+                    return Gauss.spread(by, covariance, nothing);
                 })
                 .toList();
         int each = OHM.length + 3;

@@ -67,6 +67,20 @@ record Value(int reading, Meter meter, Set<String> open, boolean directed, doubl
         return all;
     }
 
+    boolean atSpotOf(Value other) {
+        return meter.equals(other.meter) && open.equals(other.open);
+    }
+
+    /** As it would be read with all switches closed. */
+    Value withoutSwitches() {
+        return new Value(reading, meter, Set.of(), directed, feature, scale);
+    }
+
+    /** The spot alone, with whatever may be read there. */
+    Value asSpot() {
+        return new Value(-1, meter, open, true, Double.NaN, scale);
+    }
+
     /** On the scale, of what the meter would show; without a direction the size alone. */
     double expected(double raw) {
         return scale.feature(directed ? raw : Math.abs(raw));

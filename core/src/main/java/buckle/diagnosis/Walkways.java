@@ -12,7 +12,7 @@ import java.util.PriorityQueue;
 import java.util.TreeSet;
 
 /** How far a crew walks along the fence, and across where there is a way. */
-final class Walkways {
+public final class Walkways {
     private final Map<Place, List<Way>> ways = new HashMap<>();
     private final Map<String, Run> runs = new HashMap<>();
     private final Map<String, TreeSet<Double>> marks = new HashMap<>();
@@ -22,7 +22,7 @@ final class Walkways {
     private record Reached(Place at, double metres) {}
 
     /** @param places that will be asked for, beside the ends of runs and of links */
-    Walkways(List<Run> all, List<Walk.Link> links, List<Place> places) {
+    public Walkways(List<Run> all, List<Walk.Link> links, List<Place> places) {
         for (Run run : all) {
             runs.put(run.id(), run);
             marks.put(run.id(), new TreeSet<>(List.of(0.0, run.lengthM())));
@@ -66,7 +66,7 @@ final class Walkways {
     }
 
     /** Metres from one place to all others. */
-    Map<Place, Double> from(Place start) {
+    public Map<Place, Double> from(Place start) {
         Map<Place, Double> all = new HashMap<>();
         PriorityQueue<Reached> next = new PriorityQueue<>(Comparator.comparingDouble(Reached::metres));
         next.add(new Reached(start, 0));

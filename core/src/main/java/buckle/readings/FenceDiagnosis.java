@@ -170,14 +170,9 @@ public record FenceDiagnosis(
             return tooFew(0, unpowered);
         }
         OnFence on = new OnFence(fence.get(), laid.layout());
-        List<Observation> standing = OnFence.standing(readings);
-        Predicate<Observation> inOrder = yardstick
-                .<Predicate<Observation>>map(y -> o -> y.readings().contains(o.id()))
-                .orElse(o -> o.takenAt().isBefore(since));
-        List<Observation> healthy = standing.stream().filter(inOrder).toList();
-        List<Observation> now = standing.stream()
-                .filter(inOrder.negate().and(o -> !o.takenAt().isBefore(since)))
-                .toList();
+        OnFence.Parted parted = OnFence.parted(plan, readings, since);
+        List<Observation> healthy = parted.healthy();
+        List<Observation> now = parted.now();
         int leftOut = leftOut(on, now) + leftOut(on, healthy);
         Told all = told(on, healthy, now);
         if (all.nowIds().size() < LEAST) {

@@ -1,6 +1,7 @@
 package buckle.readings;
 
 import buckle.circuit.FenceCircuit;
+import buckle.diagnosis.Diagnosis.Stretch;
 import buckle.diagnosis.Hunt;
 import buckle.diagnosis.Hunt.MeterNoise;
 import buckle.diagnosis.Hunt.Reading;
@@ -10,7 +11,9 @@ import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
+import buckle.spec.Plan;
 import buckle.spec.WireRole;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -20,6 +23,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
+import java.util.function.Predicate;
 
 /** A laid-out fence with its circuit: readings at stations of its lines as readings at places of the circuit, and back. */
 public final class OnFence {
@@ -133,6 +137,27 @@ public final class OnFence {
         return readings.stream().filter(o -> !corrected.contains(o.id())).toList();
     }
 
+    /** Readings as the diagnosis takes them. */
+    record Parted(List<Observation> healthy, List<Observation> now) {}
+
+    /** Those of the yardstick, or without one all before a day, are in order; those since that day are not. */
+    static Parted parted(Plan plan, List<Observation> readings, Instant since) {
+        List<Observation> standing = standing(readings);
+        Predicate<Observation> inOrder = plan.circumstances()
+                .yardstick()
+                .<Predicate<Observation>>map(y -> o -> y.readings().contains(o.id()))
+                .orElse(o -> o.takenAt().isBefore(since));
+        return new Parted(
+                standing.stream().filter(inOrder).toList(),
+                standing.stream()
+                        .filter(inOrder.negate().and(o -> !o.takenAt().isBefore(since)))
+                        .toList());
+    }
+
+    List<Reading> readings(List<Observation> observations) {
+        return observations.stream().flatMap(o -> reading(o).stream()).toList();
+    }
+
     /** What people look at first: cables under gates, handles, switches, lead-out and leads. */
     private Set<String> frail() {
         Set<String> all = new HashSet<>();
@@ -169,6 +194,24 @@ public final class OnFence {
                 .map(s -> s.towards()
                         ? new FenceDiagnosis.LinePart(s.lineId(), s.fromM() + fromM, s.fromM() + toM, probability)
                         : new FenceDiagnosis.LinePart(s.lineId(), s.toM() - toM, s.toM() - fromM, probability));
+    }
+
+    /** The stretches of runs that lie between two stations of a line. */
+    List<Stretch> stretches(FenceDiagnosis.LinePart part) {
+        double from = Math.min(part.fromM(), part.toM());
+        double to = Math.max(part.fromM(), part.toM());
+        List<Stretch> all = new ArrayList<>();
+        fence.stretches().forEach(s -> {
+            double a = Math.max(from, s.fromM());
+            double b = Math.min(to, s.toM());
+            if (s.lineId().equals(part.lineId()) && b > a) {
+                all.add(
+                        s.towards()
+                                ? new Stretch(s.runId(), a - s.fromM(), b - s.fromM())
+                                : new Stretch(s.runId(), s.toM() - b, s.toM() - a));
+            }
+        });
+        return all;
     }
 
     /** Whether a run lies between two stations of a line. */

@@ -8,7 +8,11 @@ import buckle.exchange.InUnits;
 import buckle.land.Land;
 import buckle.power.Energizers;
 import buckle.pulse.EnergizerRating;
+import buckle.readings.FaultSearch.NextSteps;
+import buckle.readings.FaultSearch.OnFoot;
+import buckle.readings.FaultSearch.StandsAt;
 import buckle.readings.FenceDiagnosis;
+import buckle.readings.FenceDiagnosis.LinePart;
 import buckle.readings.Observation;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
@@ -36,14 +40,20 @@ import org.springframework.web.bind.annotation.RestController;
 @Tag(name = "electrics")
 class ElectricsController {
     private final Designs designs;
+    private final Searches searches;
     private final WorkQueue queue;
 
-    ElectricsController(Designs designs, WorkQueue queue) {
+    ElectricsController(Designs designs, Searches searches, WorkQueue queue) {
         this.designs = designs;
+        this.searches = searches;
         this.queue = queue;
     }
 
     private static final int MOST_READINGS = 1000;
+    /** Of a crew, in metres a minute: on foot over rough ground, and on wheels. */
+    private static final double SLOWEST = 10;
+
+    private static final double FASTEST = 500;
 
     /**
      * A plan on its land, what is tried out on it, and what is asked besides the curve.
@@ -111,6 +121,53 @@ class ElectricsController {
             return FenceDiagnosis.of(
                     order.plan(), worked.design().laid(), worked.around(), order.readings(), order.since());
         });
+    }
+
+    /**
+     * A crew that looks for a fault.
+     *
+     * @param since as of the faults
+     * @param here where it stands; empty at the energizer
+     * @param lookedOver without finding anything
+     * @param energizerSeen whether the energizer, its supply and the rods were gone over
+     */
+    record SearchOrder(
+            Plan plan,
+            Land land,
+            List<Observation> readings,
+            Instant since,
+            Optional<StandsAt> here,
+            List<LinePart> lookedOver,
+            boolean energizerSeen,
+            OnFoot crew) {}
+
+    @PostMapping("/electrics/next-steps")
+    @Operation(
+            operationId = "nextSteps",
+            summary =
+                    "Where to read, which cut-out to open, which stretch to look over, so that a fault is found soonest")
+    NextSteps nextSteps(@RequestBody SearchOrder order) {
+        if (order.readings().size() > MOST_READINGS || order.lookedOver().size() > MOST_READINGS) {
+            throw new BadInput("faults.readings", "readings", "At most 1,000 readings and stretches are taken.");
+        }
+        double pace = order.crew().metresPerMinute();
+        if (!(pace >= SLOWEST && pace <= FASTEST)) {
+            throw new BadInput(
+                    "faults.pace",
+                    "crew.metresPerMinute",
+                    "A crew goes between " + SLOWEST + " and " + FASTEST + " metres a minute.");
+        }
+        return queue.run(
+                Kind.COMPUTATION,
+                () -> searches.of(order.plan(), order.land(), order.readings(), order.since(), order.crew())
+                        .map(s -> s.next(
+                                order.plan(),
+                                order.readings(),
+                                order.since(),
+                                order.lookedOver(),
+                                order.energizerSeen(),
+                                order.here()))
+                        .orElseGet(() -> new NextSteps(List.of(), 0)));
     }
 
     @PostMapping("/electrics/at")

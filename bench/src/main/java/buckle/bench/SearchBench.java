@@ -1,0 +1,94 @@
+package buckle.bench;
+
+import buckle.diagnosis.Walk;
+import buckle.pulse.Circuit;
+import buckle.pulse.Place;
+import buckle.pulse.Run;
+import buckle.simulation.SimulatedSearch;
+import buckle.simulation.SimulatedSearch.Result;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Locale;
+import java.util.Optional;
+import java.util.Set;
+import java.util.stream.IntStream;
+
+/** How long it takes to find hidden faults when one does what one is told, against walking in order and halving by switches. */
+public final class SearchBench {
+    private static final int EACH = 40;
+    private static final Set<String> RINGS = Set.of("loop", "rings");
+    private static final Set<String> SINGLE = Set.of("yard", "straight");
+
+    private SearchBench() {}
+
+    private record Found(Result told, Result order, Result halving, double straight) {}
+
+    static void run(String[] args) {
+        int each = args.length > 1 ? Integer.parseInt(args[1]) : EACH;
+        long seed = args.length > 2 ? Long.parseLong(args[2]) : 5000;
+        for (boolean currents : new boolean[] {false, true}) {
+            List<Found> branched = new ArrayList<>();
+            List<Found> single = new ArrayList<>();
+            for (Circuit plan : HuntCases.plans()) {
+                long begun = System.nanoTime();
+                Walk walk = walk(plan);
+                List<Found> all = IntStream.range(0, each)
+                        .parallel()
+                        .mapToObj(i -> {
+                            var s = new SimulatedSearch(plan, walk, currents, seed + i);
+                            return new Found(s.told(), s.inOrder(), s.halving(), s.straightMinutes());
+                        })
+                        .toList();
+                print(plan.name() + (currents ? ", with currents" : ", kV alone"), all);
+                System.out.printf(Locale.ROOT, "   %.1f s%n", (System.nanoTime() - begun) / 1e9);
+                (SINGLE.contains(plan.name()) ? single : branched).addAll(all);
+            }
+            print("branched together", branched);
+            print("single lines together", single);
+        }
+    }
+
+    private static Walk walk(Circuit plan) {
+        List<Walk.Link> links =
+                RINGS.contains(plan.name()) ? List.of(new Walk.Link(end(plan, "B"), end(plan, "C"), 3)) : List.of();
+        Walk u = Walk.USUAL;
+        return new Walk(
+                u.metresPerMinute(),
+                u.inspectMetresPerMinute(),
+                u.readingMinutes(),
+                u.switchMinutes(),
+                Optional.empty(),
+                links);
+    }
+
+    private static Place end(Circuit plan, String run) {
+        return plan.runs().stream()
+                .filter(r -> r.id().equals(run))
+                .map((Run r) -> new Place(r.id(), r.lengthM()))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static void print(String name, List<Found> all) {
+        double told = all.stream().mapToDouble(f -> f.told().minutes()).sum();
+        double order = all.stream().mapToDouble(f -> f.order().minutes()).sum();
+        double halving = all.stream().mapToDouble(f -> f.halving().minutes()).sum();
+        double straight = all.stream().mapToDouble(Found::straight).sum();
+        System.out.printf(
+                Locale.ROOT,
+                "%-28s told %6.1f min, in order %6.1f, halving %6.1f, straight %5.1f: %.3f of order, %.3f of halving; %.1f readings%n",
+                name,
+                told / all.size(),
+                order / all.size(),
+                halving / all.size(),
+                straight / all.size(),
+                told / order,
+                told / halving,
+                all.stream().mapToInt(f -> f.told().readings()).average().orElse(0));
+    }
+
+    /** By itself. */
+    public static void main(String[] args) {
+        run(args);
+    }
+}

@@ -1,0 +1,237 @@
+package buckle.readings;
+
+import buckle.circuit.ElectricsPlanner;
+import buckle.circuit.FenceCircuit;
+import buckle.diagnosis.Diagnosis.Stretch;
+import buckle.diagnosis.Hunt;
+import buckle.diagnosis.Hunt.Reading;
+import buckle.diagnosis.Tracer;
+import buckle.diagnosis.Tracer.Next;
+import buckle.diagnosis.Tracer.Way;
+import buckle.diagnosis.Walk;
+import buckle.land.Surroundings;
+import buckle.layout.Layout;
+import buckle.layout.LineLayout;
+import buckle.pulse.Place;
+import buckle.readings.FenceDiagnosis.LinePart;
+import buckle.review.Laid;
+import buckle.spec.Plan;
+import java.time.Instant;
+import java.util.ArrayList;
+import java.util.List;
+import java.util.Optional;
+import java.util.OptionalDouble;
+
+/** A crew that looks for a fault on a laid-out fence. Made once for a fence and its readings in order; each step then costs little. */
+public final class FaultSearch {
+    private static final int MOST_STEPS = 6;
+
+    private final OnFence on;
+    private final Layout layout;
+    private final Tracer tracer;
+    private final OnFoot crew;
+
+    /**
+     * @param metresPerMinute walking
+     * @param currents whether its meter shows currents
+     */
+    public record OnFoot(double metresPerMinute, boolean currents) {
+        private Walk walk() {
+            Walk u = Walk.USUAL;
+            return new Walk(
+                    metresPerMinute,
+                    u.inspectMetresPerMinute(),
+                    u.readingMinutes(),
+                    u.switchMinutes(),
+                    Optional.empty(),
+                    List.of());
+        }
+    }
+
+    /** Where somebody stands. */
+    public record StandsAt(String lineId, double stationM) {}
+
+    /** What is done next. */
+    public enum Action {
+        READ,
+        OPEN,
+        LOOK_OVER,
+        ENERGIZER
+    }
+
+    /**
+     * One thing to do next.
+     *
+     * @param lineId of the place to read at, or of the stretch; empty at the energizer
+     * @param fromM where to read, or where looking over begins
+     * @param toM where looking over ends; as {@code fromM} of a reading
+     * @param cutOut id of what is to be opened, and closed again
+     * @param minutes from now until the fault is before one's eyes, in the mean
+     * @param chance that it is found by looking over
+     */
+    public record NextStep(
+            Action action,
+            Optional<String> lineId,
+            double fromM,
+            double toM,
+            Optional<String> cutOut,
+            double minutes,
+            double chance,
+            List<Meaning> outcomes) {
+        public NextStep {
+            outcomes = List.copyOf(outcomes);
+        }
+    }
+
+    /**
+     * What a reading would mean.
+     *
+     * @param toV empty of whatever is higher
+     * @param where it lies then most probably; empty at the energizer or the rods, and on what is no line
+     * @param there so much of all probability
+     */
+    public record Meaning(
+            double fromV, OptionalDouble toV, double chance, Optional<LinePart> where, boolean line, double there) {}
+
+    /**
+     * What can be done next, the best first.
+     *
+     * @param allMinutes looking over every metre
+     */
+    public record NextSteps(List<NextStep> steps, double allMinutes) {
+        public NextSteps {
+            steps = List.copyOf(steps);
+        }
+    }
+
+    private FaultSearch(OnFence on, Layout layout, Tracer tracer, OnFoot crew) {
+        this.on = on;
+        this.layout = layout;
+        this.tracer = tracer;
+        this.crew = crew;
+    }
+
+    /**
+     * For a plan with its readings; empty while nothing is fed.
+     *
+     * @param since as of {@link FenceDiagnosis#of}
+     */
+    public static Optional<FaultSearch> of(
+            Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since, OnFoot crew) {
+        Optional<FenceCircuit> fence = ElectricsPlanner.circuit(ElectricsPlanner.asPlanned(plan), laid, around);
+        if (fence.isEmpty()) {
+            return Optional.empty();
+        }
+        OnFence on = new OnFence(fence.get(), laid.layout());
+        OnFence.Parted parted = OnFence.parted(plan, readings, since);
+        List<Observation> meters = new ArrayList<>(parted.healthy());
+        meters.addAll(parted.now());
+        Hunt hunt = on.hunt(on.readings(parted.healthy()), List.of(), OnFence.meter(meters));
+        Tracer tracer = Tracer.of(
+                hunt,
+                crew.walk(),
+                crew.currents(),
+                on.readings(parted.now()),
+                p -> on.part(p.runId(), p.distanceM(), p.distanceM(), 0).isPresent());
+        return Optional.of(new FaultSearch(on, laid.layout(), tracer, crew));
+    }
+
+    /** Of these readings those that the fence is known by. */
+    public static List<Observation> inOrder(Plan plan, List<Observation> readings, Instant since) {
+        return OnFence.parted(plan, readings, since).healthy();
+    }
+
+    /** Whether it can go on with these readings; otherwise it is made anew. */
+    public boolean knows(Plan plan, List<Observation> readings, Instant since) {
+        return tracer.knows(on.readings(OnFence.parted(plan, readings, since).now()));
+    }
+
+    /**
+     * What to do next.
+     *
+     * @param lookedOver without finding anything
+     * @param energizerSeen whether the energizer, its supply and the rods were gone over
+     * @param here where the crew stands; at the energizer if empty
+     */
+    public NextSteps next(
+            Plan plan,
+            List<Observation> readings,
+            Instant since,
+            List<LinePart> lookedOver,
+            boolean energizerSeen,
+            Optional<StandsAt> here) {
+        List<Reading> now = on.readings(OnFence.parted(plan, readings, since).now());
+        List<Stretch> over = new ArrayList<>();
+        lookedOver.forEach(p -> over.addAll(on.stretches(p)));
+        if (energizerSeen) {
+            over.add(new Stretch("", 0, 0));
+        }
+        Place at = here.flatMap(h -> on.fence().place(h.lineId(), h.stationM()))
+                .orElse(new Place(on.fence().circuit().runs().getFirst().id(), 0));
+        List<NextStep> steps = new ArrayList<>();
+        for (Next n : tracer.next(now, over, at)) {
+            if (steps.size() < MOST_STEPS) {
+                step(n).ifPresent(steps::add);
+            }
+        }
+        double metres = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
+        return new NextSteps(steps, metres / crew.walk().inspectMetresPerMinute());
+    }
+
+    private Optional<NextStep> step(Next n) {
+        if (n.spot().isPresent()) {
+            Place at = n.spot().get().at();
+            Optional<String> open = n.spot().get().open();
+            return on.part(at.runId(), at.distanceM(), at.distanceM(), 0)
+                    .map(p -> new NextStep(
+                            open.isPresent() ? Action.OPEN : Action.READ,
+                            Optional.of(p.lineId()),
+                            p.fromM(),
+                            p.fromM(),
+                            open,
+                            n.minutes(),
+                            0,
+                            n.outcomes().stream().map(this::meaning).toList()));
+        }
+        Way way = n.stretch().orElseThrow();
+        if (way.atEnergizer()) {
+            return Optional.of(new NextStep(
+                    Action.ENERGIZER, Optional.empty(), 0, 0, Optional.empty(), n.minutes(), n.chance(), List.of()));
+        }
+        List<LinePart> parts = new ArrayList<>();
+        for (Tracer.Part part : way.parts()) {
+            Optional<LinePart> from = on.part(part.run(), part.fromM(), part.fromM(), 0);
+            Optional<LinePart> to = on.part(part.run(), part.toM(), part.toM(), 0);
+            boolean goesOn = from.isPresent()
+                    && (parts.isEmpty()
+                            || parts.getFirst().lineId().equals(from.get().lineId()));
+            if (!goesOn || to.isEmpty()) {
+                break;
+            }
+            parts.add(new LinePart(
+                    from.get().lineId(), from.get().fromM(), to.get().fromM(), 0));
+        }
+        if (parts.isEmpty()) {
+            return Optional.empty();
+        }
+        return Optional.of(new NextStep(
+                Action.LOOK_OVER,
+                Optional.of(parts.getFirst().lineId()),
+                parts.getFirst().fromM(),
+                parts.getLast().toM(),
+                Optional.empty(),
+                n.minutes(),
+                n.chance(),
+                List.of()));
+    }
+
+    private Meaning meaning(Tracer.Outcome o) {
+        return new Meaning(
+                o.fromV(),
+                Double.isInfinite(o.toV()) ? OptionalDouble.empty() : OptionalDouble.of(o.toV()),
+                o.chance(),
+                o.where().flatMap(s -> on.part(s.run(), s.fromM(), s.toM(), o.there())),
+                o.where().isPresent(),
+                o.there());
+    }
+}
