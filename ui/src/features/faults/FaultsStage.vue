@@ -47,6 +47,18 @@ const doubted = computed(() =>
 )
 /** Nobody sets out to look for what is not there. */
 const inOrder = computed(() => (answer.value?.kinds.NONE ?? 0) >= 0.5)
+const NEAR_M = 0.5
+/** Read a second time it decides no more by itself. */
+const again = computed(() => {
+  const id = doubted.value?.reading
+  const r = job.readings.find((x) => x.id === id)
+  if (!r || !doubted.value) return null
+  const { lineId, stationM } = r.at
+  const later = job.readings.some(
+    (x) => x.takenAt > r.takenAt && x.at.lineId === lineId && Math.abs(x.at.stationM - stationM) < NEAR_M,
+  )
+  return later ? null : { lineId, stationM, share: doubted.value.probability }
+})
 const region = computed(() => answer.value?.region90 ?? [])
 const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowered wire ${wire}`)
 </script>
@@ -80,7 +92,7 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
       {{ stationText(u.fromM, job.units) }} and {{ stationText(u.toM, job.units) }}. Worth a look.
       <RuleChips :rules="['X11', 'F1']" />
     </p>
-    <NextSteps v-if="answer && !inOrder" />
+    <NextSteps v-if="answer && !inOrder" :again="again" />
     <p v-if="answer && !answer.enough" class="empty" data-test="faults-few">
       Two readings of that day or later are needed. Currents where the fence branches tell most, then
       kilovolts at the far ends.
@@ -100,10 +112,6 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
         ><template v-else-if="kinds[0]"
           >Most probably <b>{{ say(kindWords[kinds[0].kind]) }}</b>, {{ shareText(kinds[0].share) }}, without
           one place that stands out.</template
-        >
-        <template v-if="doubted">
-          Before anybody walks, read {{ readingText(doubted.reading) }} again: it is wrong with a probability
-          of {{ shareText(doubted.probability) }}.</template
         >
         <span v-if="region.length" class="quiet-text">
           If it lies on the line, {{ stationText(answer.regionM, job.units) }} of

@@ -10,6 +10,8 @@ import { kvText, lengthText, parseKvV, parseLengthM, stationText } from '@/share
 import { shareText } from './faultWords'
 import { minutesText, stepText } from './stepWords'
 
+/** A reading that decides by itself, and how probably it is wrong. */
+const { again } = defineProps<{ again: { lineId: string; stationM: number; share: number } | null }>()
 const job = useJob()
 const search = useSearch()
 const habits = useHabits()
@@ -24,8 +26,22 @@ const nameOf = (lineId: string | null) => lines.value.find((l) => l.lineId === l
 const cutOutOf = (id: string | null) =>
   lines.value.flatMap((l) => l.cutOuts).find((c) => c.id === id)?.name ?? ''
 const inWords = (s: NextStep) => say(stepText(s, nameOf, cutOutOf, job.units))
-const first = computed(() => search.answer?.steps[0] ?? null)
-const others = computed(() => (search.answer?.steps ?? []).slice(1, 5))
+const readAgain = computed<NextStep | null>(() =>
+  again
+    ? {
+        action: 'READ',
+        lineId: again.lineId,
+        fromM: again.stationM,
+        toM: again.stationM,
+        cutOut: null,
+        minutes: 0,
+        chance: 0,
+        outcomes: [],
+      }
+    : null,
+)
+const first = computed(() => readAgain.value ?? search.answer?.steps[0] ?? null)
+const others = computed(() => (search.answer?.steps ?? []).slice(again ? 0 : 1, 5))
 const isTest = computed(() => first.value?.action === 'READ' || first.value?.action === 'OPEN')
 const here = computed(() =>
   search.here
@@ -89,7 +105,11 @@ async function take() {
     <template v-if="first">
       <p class="step" data-test="next-step">
         <b>{{ inWords(first) }}</b>
-        <span class="quiet-text small">
+        <span v-if="again" class="quiet-text small" data-test="next-again"
+          >Again: that reading decides by itself, and is wrong with a probability of
+          {{ shareText(again.share) }}.</span
+        >
+        <span v-else class="quiet-text small">
           From {{ say(here) }}; then {{ minutesText(first.minutes) }} until the fault is found, in the mean,
           walking with it. Looking over every insulator takes {{ minutesText(search.answer!.allMinutes) }}.
           <RuleChips :rules="['F3', 'F5', 'F6']" />

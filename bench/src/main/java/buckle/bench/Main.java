@@ -26,6 +26,10 @@ public final class Main {
             ServerBench.run(args);
             return;
         }
+        if (args.length > 0 && args[0].equals("search")) {
+            SearchBench.run(args);
+            return;
+        }
         if (args.length > 0 && args[0].equals("faults")) {
             FaultBench.run(args);
             return;

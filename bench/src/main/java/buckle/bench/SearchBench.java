@@ -43,8 +43,8 @@ public final class SearchBench {
                 System.out.printf(Locale.ROOT, "   %.1f s%n", (System.nanoTime() - begun) / 1e9);
                 (SINGLE.contains(plan.name()) ? single : branched).addAll(all);
             }
-            print("branched together", branched);
-            print("single lines together", single);
+            print("branched together (goal " + (currents ? "0.38, 0.62)" : "0.45, 0.75)"), branched);
+            print("single lines (goal 0.65)", single);
         }
     }
 
@@ -76,7 +76,7 @@ public final class SearchBench {
         double straight = all.stream().mapToDouble(Found::straight).sum();
         System.out.printf(
                 Locale.ROOT,
-                "%-28s told %6.1f min, in order %6.1f, halving %6.1f, straight %5.1f: %.3f of order, %.3f of halving; %.1f readings%n",
+                "%-38s told %6.1f min, in order %6.1f, halving %6.1f, straight %5.1f: %.3f of order, %.3f of halving; %.1f readings%n",
                 name,
                 told / all.size(),
                 order / all.size(),

@@ -38,7 +38,6 @@ public final class Tracer {
     private static final double LEAST_RUN_M = 5;
 
     private static final int MOST_HYPOTHESES = 900;
-    private static final double HARDLY_ANY = 1e-5;
     /** Looking over is not sure to find it. Ours. */
     private static final double OVERLOOKED = 0.005;
 
@@ -475,27 +474,33 @@ public final class Tracer {
                 log[h] = y.logPrior() + all[h].logDensity(off[h]);
                 most = Math.max(most, log[h]);
             }
-            double least = most + Math.log(HARDLY_ANY);
-            Integer[] order = new Integer[log.length];
-            Arrays.setAll(order, i -> i);
-            Arrays.sort(order, Comparator.comparingDouble(i -> -log[i]));
-            int n = 0;
-            while (n < Math.min(order.length, MOST_HYPOTHESES) && log[order[n]] > least) {
-                n++;
+            // In the order of the fence each gets its share of a fixed number of draws: what is spread thin stays so.
+            double total = 0;
+            for (double l : log) {
+                total += Math.exp(l - most);
             }
+            double step = total / MOST_HYPOTHESES;
+            double passed = -step / 2;
+            List<Double> drawn = new ArrayList<>();
+            for (int h = 0; h < log.length; h++) {
+                passed += Math.exp(log[h] - most);
+                int times = passed < 0 ? 0 : (int) Math.floor(passed / step) + 1;
+                if (times > 0) {
+                    passed -= times * step;
+                    left.add(hypotheses.get(h));
+                    gauss.add(all[h]);
+                    solved.add(all[h].solve(off[h]));
+                    drawn.add((double) times / MOST_HYPOTHESES);
+                }
+            }
+            int n = left.size();
             weight = new double[n + cells.size()];
-            double sum = 0;
             for (int i = 0; i < n; i++) {
-                int h = order[i];
-                left.add(hypotheses.get(h));
-                gauss.add(all[h]);
-                solved.add(all[h].solve(off[h]));
-                weight[i] = Math.exp(log[h] - most);
-                sum += weight[i];
+                weight[i] = drawn.get(i);
             }
             double found = 0;
             for (int i = 0; i < n; i++) {
-                weight[i] *= (1 - MISLED) / sum * seen(left.get(i).cell(), lookedOver);
+                weight[i] *= (1 - MISLED) * seen(left.get(i).cell(), lookedOver);
                 found += weight[i];
             }
             for (int c = 0; c < cells.size(); c++) {

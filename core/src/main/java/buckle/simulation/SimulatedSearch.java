@@ -58,12 +58,22 @@ public final class SimulatedSearch {
 
     /** @param seed of the fence as it really is, of the fault and of the meter's errors */
     public SimulatedSearch(Circuit plan, Walk walk, boolean currents, long seed) {
+        this(plan, walk, currents, seed, Optional.empty());
+    }
+
+    /** With a fault of one's own. */
+    public SimulatedSearch(Circuit plan, Walk walk, boolean currents, long seed, Fault fault) {
+        this(plan, walk, currents, seed, Optional.of(fault));
+    }
+
+    private SimulatedSearch(Circuit plan, Walk walk, boolean currents, long seed, Optional<Fault> own) {
         this.plan = plan;
         this.walk = walk;
         this.currents = currents;
         this.random = new Random(seed * 0x9E3779B97F4A7C15L);
         this.truth = new TrueFence(plan, random);
-        this.fault = drawn();
+        Fault drawn = drawn();
+        this.fault = own.orElse(drawn);
         this.faulty = truth.now(List.of(fault), OptionalDouble.empty(), 1);
         this.begin = new Place(plan.runs().getFirst().id(), 0);
         List<Place> ends = new ArrayList<>(List.of(begin));
@@ -189,6 +199,9 @@ public final class SimulatedSearch {
                 minutes += most / walk.inspectMetresPerMinute();
                 over.add(new Stretch(part.run(), Math.min(part.fromM(), to), Math.max(part.fromM(), to)));
                 here = new Place(part.run(), to);
+                if (most < length) {
+                    break;
+                }
             }
         }
         return new Result(minutes + inOrder().minutes(), now.size(), openings);

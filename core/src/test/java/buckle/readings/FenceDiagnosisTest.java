@@ -122,6 +122,58 @@ class FenceDiagnosisTest {
                 .isGreaterThan(0.8);
     }
 
+    /** Done as told, step by step by stations, from one reading at the beginning to standing before the wire that came apart. */
+    @Test
+    void toldFromStepToStep() {
+        At at = new At("b", 320);
+        Circuit broken =
+                fence.circuit().withFaults(List.of(new Fault(Fault.Kind.BREAK, place(at), Double.POSITIVE_INFINITY)));
+        List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
+        all.add(read(broken, LATER).getFirst());
+        FaultSearch.OnFoot crew = new FaultSearch.OnFoot(55, false);
+        FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, all, LATER, crew)
+                .orElseThrow();
+        List<FenceDiagnosis.LinePart> over = new ArrayList<>();
+        Optional<FaultSearch.StandsAt> here = Optional.empty();
+        boolean found = false;
+        double metres = 0;
+        for (int i = 0; i < 20 && !found; i++) {
+            assertThat(search.knows(plan, all, LATER)).isTrue();
+            FaultSearch.NextStep next =
+                    search.next(plan, all, LATER, over, true, here).steps().getFirst();
+            assertThat(next.minutes()).isPositive().isLessThan(120);
+            String line = next.lineId().orElseThrow();
+            if (next.action() == FaultSearch.Action.LOOK_OVER) {
+                over.add(new FenceDiagnosis.LinePart(line, next.fromM(), next.toM(), 0));
+                metres += Math.abs(next.toM() - next.fromM());
+                found = line.equals(at.line())
+                        && Math.min(next.fromM(), next.toM()) <= at.stationM()
+                        && Math.max(next.fromM(), next.toM()) >= at.stationM();
+            } else {
+                assertThat(next.outcomes().stream()
+                                .mapToDouble(FaultSearch.Meaning::chance)
+                                .sum())
+                        .isCloseTo(1, within(0.02));
+                boolean open = next.action() == FaultSearch.Action.OPEN;
+                assertThat(next.cutOut().isPresent()).isEqualTo(open);
+                // The cut-out lies beyond the branch: with it open the branch is fed as before.
+                Circuit live = broken.withRuns(broken.runs().stream()
+                        .map(r -> open && r.id().startsWith("switch:")
+                                ? new Run(r.id(), r.parent(), r.lengthM(), r.type(), true, r.joins())
+                                : r)
+                        .toList());
+                At spot = new At(line, next.fromM());
+                double volts = DrawnHunt.solved(live, List.of(new Meter.Volts(place(spot))))[0];
+                Observed shown = new Observed.Peak(0, Math.rint(volts / 100) * 100, false, OptionalDouble.empty());
+                all.add(observed(spot, shown, LATER)
+                        .withOpenSwitches(next.cutOut().map(List::of)));
+            }
+            here = Optional.of(new FaultSearch.StandsAt(line, next.toM()));
+        }
+        assertThat(found).isTrue();
+        assertThat(metres).isLessThan(600);
+    }
+
     @Test
     void inOrder() {
         assertThat(diagnosed().kinds().get(FaultKind.NONE)).isGreaterThan(0.4);
