@@ -20,7 +20,10 @@ import org.openjdk.jmh.runner.options.VerboseMode;
 public final class Main {
     private Main() {}
 
-    /** @param args {@code pulse} for the pulse alone, {@code server} for the server alone, {@code faults} for how far faults are found right; nothing for all */
+    /**
+     * @param args {@code pulse} for the pulse alone, {@code server} for the server alone, {@code faults} for how far faults are found right,
+     *     {@code search [how many a fence] [seed]} for how long a told crew takes; nothing for all
+     */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         if (args.length > 0 && args[0].equals("server")) {
             ServerBench.run(args);

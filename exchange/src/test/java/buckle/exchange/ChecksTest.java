@@ -390,6 +390,20 @@ class ChecksTest {
                 "the fence's own circuit",
                 unpowered,
                 "aFaultThatComesWithRain");
+        elsewhere(
+                "what to do next on forty fences of six cells and three checks",
+                "within 5 % of the best in the mean",
+                "the best",
+                "every policy tried",
+                "core/src/test/java/buckle/search/SearchPlannerTest.java",
+                "isNearTheBestOfAllPolicies");
+        elsewhere(
+                "a leak of 200 Ω in one of eight sections",
+                "three openings or fewer",
+                "three openings",
+                "common practice F6, physics",
+                "core/src/test/java/buckle/simulation/SimulatedSearchTest.java",
+                "eightSectionsNeedThreeOpenings");
     }
 
     private interface Fill {
