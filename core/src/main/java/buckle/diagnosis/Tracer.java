@@ -130,6 +130,7 @@ public final class Tracer {
         return Value.of(readings, fence.model().hunt().meter()).stream().allMatch(v -> table.column(v) >= 0);
     }
 
+    /** Where a meter may be held to the wire. */
     public List<Spot> spots() {
         return spots;
     }
@@ -382,6 +383,7 @@ public final class Tracer {
             parts = List.copyOf(parts);
         }
 
+        /** Nothing to walk along. */
         public boolean atEnergizer() {
             return parts.isEmpty();
         }

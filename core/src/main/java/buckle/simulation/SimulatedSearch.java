@@ -136,6 +136,7 @@ public final class SimulatedSearch {
         return Math.rint(shown / METER.resolutionA()) * METER.resolutionA();
     }
 
+    /** What is hidden. */
     public Fault fault() {
         return fault;
     }
