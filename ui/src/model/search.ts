@@ -55,7 +55,7 @@ export const useSearch = defineStore('search', () => {
   })
 
   const run = latestOnly(
-    (since: string) => {
+    ({ since }: { since: string; jobId: string }) => {
       busy.value = true
       return ask(
         client.POST('/api/electrics/next-steps', {
@@ -74,19 +74,22 @@ export const useSearch = defineStore('search', () => {
         }),
       )
     },
-    (found) => {
+    (found, { jobId }) => {
       busy.value = false
+      // Of another job that was open before: nothing to do here.
+      if (jobId !== job.id) return
       answer.value = found
       problem.value = ''
     },
-    (e) => {
+    (e, { jobId }) => {
       busy.value = false
-      problem.value = failureText(e, 'That could not be worked out.')
+      if (jobId === job.id) problem.value = failureText(e, 'That could not be worked out.')
     },
   )
 
   /** Keeps what to do next up to date while the stage is open. */
   function follow() {
+    answer.value = null
     return watch(
       () => [
         job.design,
@@ -98,7 +101,7 @@ export const useSearch = defineStore('search', () => {
       ],
       () => {
         if (job.plan && job.land && faults.since && now.value.length && job.design?.layout.lines.length)
-          run(beginOf(faults.since))
+          run({ since: beginOf(faults.since), jobId: job.id })
         else answer.value = null
       },
       { immediate: true },

@@ -99,9 +99,8 @@ async function take() {
 
 <template>
   <section class="next" aria-label="What next">
-    <h2>What next</h2>
+    <h2>What next <span v-if="search.busy" class="quiet-text small">working it out …</span></h2>
     <p v-if="search.problem" class="weak" role="alert">{{ search.problem }}</p>
-    <p v-if="!search.answer && !search.problem" class="quiet-text small">Working out what to do next …</p>
     <template v-if="first">
       <p class="step" data-test="next-step">
         <b>{{ inWords(first) }}</b>
@@ -135,7 +134,13 @@ async function take() {
         <span v-if="failure" class="weak small" role="alert">{{ failure }}</span>
       </form>
       <p v-else class="entry">
-        <button type="button" class="plain" data-test="next-nothing" @click="search.lookedOver(first)">
+        <button
+          type="button"
+          class="plain"
+          data-test="next-nothing"
+          :disabled="search.busy"
+          @click="search.lookedOver(first)"
+        >
           {{ first.action === 'ENERGIZER' ? 'Gone over, all in order' : 'Looked over, nothing found' }}
         </button>
       </p>

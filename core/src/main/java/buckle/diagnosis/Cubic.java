@@ -5,36 +5,20 @@ final class Cubic {
     private Cubic() {}
 
     static double[] between(double[][] rows, double at) {
-        int j = Math.clamp((int) Math.floor(at), 0, Math.max(0, rows.length - 2));
-        double t = at - j;
-        if (t == 0 || rows.length == 1) {
-            return rows[j];
+        double[] out = new double[rows[0].length];
+        for (int i = 0; i < out.length; i++) {
+            out[i] = between(rows, i, at);
         }
-        return between(
-                rows[Math.max(0, j - 1)],
-                rows[j],
-                rows[j + 1],
-                rows[Math.min(rows.length - 1, j + 2)],
-                j > 0,
-                j + 2 < rows.length,
-                t);
+        return out;
     }
 
     /** Of one column of rows. */
     static double[] between(double[][][] rows, int column, double at) {
-        int j = Math.clamp((int) Math.floor(at), 0, Math.max(0, rows.length - 2));
-        double t = at - j;
-        if (t == 0 || rows.length == 1) {
-            return rows[j][column];
+        double[][] own = new double[rows.length][];
+        for (int i = 0; i < own.length; i++) {
+            own[i] = rows[i][column];
         }
-        return between(
-                rows[Math.max(0, j - 1)][column],
-                rows[j][column],
-                rows[j + 1][column],
-                rows[Math.min(rows.length - 1, j + 2)][column],
-                j > 0,
-                j + 2 < rows.length,
-                t);
+        return between(own, at);
     }
 
     /** Of a single value of each row. */
@@ -52,15 +36,6 @@ final class Cubic {
                 j > 0,
                 j + 2 < rows.length,
                 t);
-    }
-
-    private static double[] between(
-            double[] before, double[] a, double[] b, double[] after, boolean hasBefore, boolean hasAfter, double t) {
-        double[] out = new double[a.length];
-        for (int i = 0; i < out.length; i++) {
-            out[i] = between(before[i], a[i], b[i], after[i], hasBefore, hasAfter, t);
-        }
-        return out;
     }
 
     private static double between(

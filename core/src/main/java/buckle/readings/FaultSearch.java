@@ -18,6 +18,7 @@ import buckle.review.Laid;
 import buckle.spec.Plan;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -25,6 +26,8 @@ import java.util.OptionalDouble;
 /** A crew that looks for a fault on a laid-out fence. Made once for a fence and its readings in order; each step then costs little. */
 public final class FaultSearch {
     private static final int MOST_STEPS = 6;
+    /** The last so many readings are reckoned with: the table has a column for each place and switch of theirs. */
+    private static final int MOST_READINGS = 60;
 
     private final OnFence on;
     private final Layout layout;
@@ -131,9 +134,15 @@ public final class FaultSearch {
                 hunt,
                 crew.walk(),
                 crew.currents(),
-                on.readings(parted.now()),
+                lately(on, parted.now()),
                 p -> on.part(p.runId(), p.distanceM(), p.distanceM(), 0).isPresent());
         return Optional.of(new FaultSearch(on, laid.layout(), tracer, crew));
+    }
+
+    private static List<Reading> lately(OnFence on, List<Observation> now) {
+        List<Reading> all = on.readings(
+                now.stream().sorted(Comparator.comparing(Observation::takenAt)).toList());
+        return all.subList(Math.max(0, all.size() - MOST_READINGS), all.size());
     }
 
     /** Of these readings those that the fence is known by. */
@@ -143,7 +152,7 @@ public final class FaultSearch {
 
     /** Whether it can go on with these readings; otherwise it is made anew. */
     public boolean knows(Plan plan, List<Observation> readings, Instant since) {
-        return tracer.knows(on.readings(OnFence.parted(plan, readings, since).now()));
+        return tracer.knows(lately(on, OnFence.parted(plan, readings, since).now()));
     }
 
     /**
@@ -160,7 +169,7 @@ public final class FaultSearch {
             List<LinePart> lookedOver,
             boolean energizerSeen,
             Optional<StandsAt> here) {
-        List<Reading> now = on.readings(OnFence.parted(plan, readings, since).now());
+        List<Reading> now = lately(on, OnFence.parted(plan, readings, since).now());
         List<Stretch> over = new ArrayList<>();
         lookedOver.forEach(p -> over.addAll(on.stretches(p)));
         if (energizerSeen) {
