@@ -130,19 +130,18 @@ async function take() {
           />
           kV</label
         >
-        <button type="submit" class="plain">Keep it</button>
+        <v-btn class="strong" type="submit">Keep the reading</v-btn>
         <span v-if="failure" class="weak small" role="alert">{{ failure }}</span>
       </form>
       <p v-else class="entry">
-        <button
-          type="button"
-          class="plain"
+        <v-btn
+          class="strong"
           data-test="next-nothing"
           :disabled="search.busy"
           @click="search.lookedOver(first)"
         >
           {{ first.action === 'ENERGIZER' ? 'Gone over, all in order' : 'Looked over, nothing found' }}
-        </button>
+        </v-btn>
       </p>
       <table v-if="first.outcomes.length" class="sheet outcomes">
         <thead>
@@ -163,13 +162,14 @@ async function take() {
         </tbody>
       </table>
       <template v-if="others.length">
-        <h3>Or</h3>
+        <h3>{{ again ? 'If that reading stands' : 'Or' }}</h3>
         <ul class="small others">
           <li v-for="(s, i) in others" :key="i">
             {{ inWords(s) }} <span class="quiet-text">{{ minutesText(s.minutes) }} in the mean</span>
           </li>
         </ul>
       </template>
+      <p class="quiet-text small">Chances and minutes are of one fault, with all readings right.</p>
     </template>
     <p v-else-if="search.answer" class="quiet-text small">
       Nothing is fed yet, so nothing can be looked for.
@@ -184,7 +184,7 @@ async function take() {
           {{ stationText(Math.max(l.fromM, l.toM), job.units) }}</template
         ></template
       >.
-      <button type="button" class="plain" @click="search.takeBack()">Take the last back</button>
+      <button type="button" class="link" @click="search.takeBack()">Take the last back</button>
     </p>
     <p class="small crew">
       <label>The crew goes <input v-model.lazy="pace" class="pace" data-test="next-pace" /> a minute</label>

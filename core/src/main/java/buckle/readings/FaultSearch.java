@@ -180,11 +180,21 @@ public final class FaultSearch {
         List<NextStep> steps = new ArrayList<>();
         for (Next n : tracer.next(now, over, at)) {
             if (steps.size() < MOST_STEPS) {
-                step(n).ifPresent(steps::add);
+                step(n).filter(s -> steps.stream().noneMatch(t -> overlap(s, t)))
+                        .ifPresent(steps::add);
             }
         }
         double metres = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
         return new NextSteps(steps, metres / crew.walk().inspectMetresPerMinute());
+    }
+
+    /** Much the same stretch, a little longer or shorter. */
+    private static boolean overlap(NextStep one, NextStep other) {
+        return one.action() == Action.LOOK_OVER
+                && other.action() == Action.LOOK_OVER
+                && one.lineId().equals(other.lineId())
+                && Math.min(one.fromM(), one.toM()) < Math.max(other.fromM(), other.toM())
+                && Math.min(other.fromM(), other.toM()) < Math.max(one.fromM(), one.toM());
     }
 
     private Optional<NextStep> step(Next n) {
