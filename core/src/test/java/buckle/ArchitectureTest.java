@@ -83,6 +83,7 @@ class ArchitectureTest {
             "circuit",
             "readings",
             "commissioning",
+            "upkeep",
             "design",
             "reach",
             "variant");

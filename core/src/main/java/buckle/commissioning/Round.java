@@ -508,6 +508,7 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
                         Observed.Resistance _,
                         Observed.Indicator _,
                         Observed.Seen _,
+                        Observed.Voided _,
                         Observed.Checked _ -> OptionalDouble.empty();
             };
         }

@@ -56,6 +56,7 @@ public final class Assessor {
                         Observed.EarthTest _,
                         Observed.Indicator _,
                         Observed.Seen _,
+                        Observed.Voided _,
                         Observed.Checked _ -> Optional.empty();
             };
         }

@@ -1,5 +1,6 @@
 package buckle.readings;
 
+import buckle.readings.Observed.Voltage;
 import buckle.site.Corner;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
@@ -21,9 +22,6 @@ public final class ObservationCheck {
     private static final Duration AHEAD = Duration.ofDays(1);
     /** A reading off the lines by more than this was not taken on this property. */
     private static final double MOST_OFF_M = 5_000;
-
-    /** A peak of some volts is a slip of the unit: no meter of fences shows less than ten. */
-    private static final double LEAST_V = 10;
 
     private static final double MOST_STATION_M = 1_000_000;
     private static final int LONGEST_NOTE = 500;
@@ -99,7 +97,12 @@ public final class ObservationCheck {
             problems.add(new Problem(
                     "reading.reason", path + "note", "What is left out of the list before power needs its reason."));
         }
-        if (o.what() instanceof Observed.Voltage v && v.peakV() > 0 && v.peakV() < LEAST_V) {
+        if (o.what() instanceof Observed.Voided
+                && (o.corrects().isEmpty() || o.note().isBlank())) {
+            problems.add(new Problem(
+                    "reading.void", path + "note", "Say which reading is void, and why: it stays with its reason."));
+        }
+        if (o.what() instanceof Observed.Voltage v && v.peakV() > 0 && v.peakV() < Voltage.LEAST_V) {
             problems.add(new Problem(
                     "reading.kilovolts",
                     path + "what.peakV",

@@ -119,6 +119,9 @@ public sealed interface Observed {
      */
     record Checked(Check check, Optional<String> of, boolean inOrder) implements Observed {}
 
+    /** The reading that this one corrects was wrong and nothing takes its place; the note says why. */
+    record Voided() implements Observed {}
+
     /** Of an indicator. */
     enum Light {
         LIT,
@@ -172,6 +175,9 @@ public sealed interface Observed {
     sealed interface Voltage permits Peak, EarthTerminal, Unpowered {
         /** No fence holds more than this; a larger number is a slip of the decimal point. */
         double MOST_V = 20_000;
+
+        /** A peak of some volts is a slip of the unit: no meter of fences shows less. */
+        double LEAST_V = 10;
 
         /** What the meter showed; for an over-range reading the end of its range. */
         double peakV();

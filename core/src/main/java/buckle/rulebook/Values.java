@@ -237,6 +237,18 @@ public final class Values {
     /** X11: more than this part of what the hot wires hold is no small leak; ours. */
     public static final double X11_MUCH_SHARE = 0.2;
 
+    /** F1: how many faults of one's own log the trade's order of checks is worth; ours. */
+    public static final double F1_ASSUMED_FAULTS = 6;
+
+    /** F1: a voltage that falls below the need within these weeks is warned of; ours. */
+    public static final double F1_WARNED_WEEKS = 8;
+
+    /** F1: days from one round to the next while nothing grows; ours. */
+    public static final int F1_ROUND_DAYS = 30;
+
+    /** F4: the two weeks in which light growth burns off or wins. */
+    public static final int F4_ROUND_DAYS_GROWING = 14;
+
     /** G2: one rod for each 2 acres, at most 3. Source: the international acre, 4046.8564224 m². */
     public static final double G2_AREA_PER_ROD_M2 = 2 * 4046.8564224;
 

@@ -32,7 +32,8 @@ public final class Observations {
         @JsonSubTypes.Type(value = Observed.EarthTest.class, name = "EARTH_TEST"),
         @JsonSubTypes.Type(value = Observed.Indicator.class, name = "INDICATOR"),
         @JsonSubTypes.Type(value = Observed.Seen.class, name = "SEEN"),
-        @JsonSubTypes.Type(value = Observed.Checked.class, name = "CHECKED")
+        @JsonSubTypes.Type(value = Observed.Checked.class, name = "CHECKED"),
+        @JsonSubTypes.Type(value = Observed.Voided.class, name = "VOIDED")
     })
     public interface Kinds {}
 

@@ -11,6 +11,7 @@ import buckle.reach.Kits;
 import buckle.spec.Plan;
 import buckle.spec.School;
 import buckle.stock.LoadSheet;
+import buckle.upkeep.FaultNote;
 import java.util.List;
 import java.util.function.Consumer;
 import tools.jackson.databind.node.ObjectNode;
@@ -60,6 +61,10 @@ public record StoredDocument<T>(String kind, Class<T> type, List<Consumer<Object
     /** A fence as it was handed over. */
     public static final StoredDocument<Certificate> CERTIFICATE =
             new StoredDocument<>("certificate", Certificate.class, List.of());
+
+    /** A fault as it was written down. */
+    public static final StoredDocument<FaultNote> FAULT_NOTE =
+            new StoredDocument<>("fault note", FaultNote.class, List.of());
 
     public StoredDocument {
         upgrades = List.copyOf(upgrades);

@@ -265,6 +265,7 @@ public record ReadingsTable(List<Observation> readings, List<Integer> rows, List
                             of.isEmpty() ? Optional.empty() : Optional.of(of),
                             value(r, 1) != 0);
                 }
+                case "voided" -> new Observed.Voided();
                 default -> throw new BadInput("readings.kind", "kind", "The kind “" + kind + "” is not known.");
             };
         }

@@ -10,13 +10,17 @@ import buckle.site.GeoPoint;
 import buckle.site.Site;
 import buckle.spec.Plan;
 import buckle.spec.Spec;
+import buckle.upkeep.FaultNote;
 import java.util.DoubleSummaryStatistics;
 import java.util.List;
 import java.util.Optional;
+import java.util.OptionalInt;
 
 /**
- * A Buckle job as it travels: who it is for, the property, the plan and the readings.
+ * A Buckle job as it travels: who it is for, the property, the plan, the readings and the log of faults.
  *
+ * @param log notes of faults; photos stay at home
+ * @param roundDays days between rounds, as agreed
  * @param grid heights around the job, when the property has a grid
  * @param leftOut what of a file could not be taken, a sentence each; empty for one that is written
  */
@@ -28,6 +32,8 @@ public record JobFile(
         Land land,
         Optional<GridTerrain> grid,
         List<Observation> readings,
+        List<FaultNote> log,
+        OptionalInt roundDays,
         List<String> leftOut) {
     /** Version of the job file that this program writes and the newest it reads. */
     public static final int SCHEMA = 6;
@@ -37,6 +43,7 @@ public record JobFile(
 
     public JobFile {
         readings = List.copyOf(readings);
+        log = List.copyOf(log);
         leftOut = List.copyOf(leftOut);
     }
 

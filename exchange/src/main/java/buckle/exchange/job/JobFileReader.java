@@ -27,6 +27,8 @@ import buckle.site.Tees;
 import buckle.spec.Decisions;
 import buckle.spec.Plan;
 import buckle.tape.TapeBook;
+import buckle.upkeep.FaultNote;
+import buckle.upkeep.FaultNoteCheck;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
@@ -35,6 +37,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.OptionalInt;
 import java.util.Set;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
@@ -43,6 +46,8 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Reads a job file back without loss, or says what is wrong with it and where. */
 public final class JobFileReader {
+    private static final int MOST_NOTES = 5000;
+    private static final int MOST_ROUND_DAYS = 730;
     public static final int MOST_READINGS = 50_000;
 
     private final Map<String, FenceLine> lines = new LinkedHashMap<>();
@@ -86,6 +91,8 @@ public final class JobFileReader {
                 land,
                 grid(buckle.path("terrain")),
                 readings,
+                log(buckle.path("log"), leftOut),
+                roundDays(job.path("roundDays")),
                 leftOut);
     }
 
@@ -228,6 +235,36 @@ public final class JobFileReader {
             }
         }
         return readings;
+    }
+
+    /** Photos stay where they were taken. */
+    private static List<FaultNote> log(JsonNode node, List<String> leftOut) {
+        if (node.size() > MOST_NOTES) {
+            throw new BadInput(
+                    "job.too-many-notes", "buckle.log", "At most 5,000 notes of faults are read from one file.");
+        }
+        List<FaultNote> notes = new ArrayList<>();
+        Set<UUID> ids = new HashSet<>();
+        for (int i = 0; i < node.size(); i++) {
+            FaultNote note = Json.read(node.get(i), FaultNote.class, "buckle.log[" + i + "]")
+                    .withPhotos(List.of());
+            if (!ids.add(note.id())) {
+                throw new BadInput("log.twice", "buckle.log[" + i + "].id", "This note stands twice.");
+            }
+            List<Problem> problems = FaultNoteCheck.problems(note, Instant.now(), "");
+            if (problems.isEmpty()) {
+                notes.add(note);
+            } else {
+                leftOut.add("Note " + (i + 1) + " of the log was left out. "
+                        + problems.getFirst().message());
+            }
+        }
+        return notes;
+    }
+
+    private static OptionalInt roundDays(JsonNode node) {
+        int days = node.asInt(0);
+        return days >= 1 && days <= MOST_ROUND_DAYS ? OptionalInt.of(days) : OptionalInt.empty();
     }
 
     private void feature(JsonNode feature, String path) {

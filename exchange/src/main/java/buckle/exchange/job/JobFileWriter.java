@@ -39,6 +39,13 @@ public final class JobFileWriter {
             buckle.set("decisions", Json.MAPPER.valueToTree(job.plan().decisions()));
         }
         buckle.set("readings", Json.MAPPER.valueToTree(job.readings()));
+        if (!job.log().isEmpty()) {
+            buckle.set(
+                    "log",
+                    Json.MAPPER.valueToTree(
+                            job.log().stream().map(n -> n.withPhotos(List.of())).toList()));
+        }
+        job.roundDays().ifPresent(days -> about.put("roundDays", days));
         land(buckle.putObject("land"), job.land());
         job.grid().ifPresent(grid -> grid(buckle.putObject("terrain"), grid));
         ArrayNode features = root.putArray("features");

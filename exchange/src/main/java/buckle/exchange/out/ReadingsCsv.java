@@ -174,6 +174,7 @@ public final class ReadingsCsv {
                         "seen",
                         word(s.thing()),
                         s.touches().map(t -> t ? "yes" : "no").orElse(""));
+            case Observed.Voided _ -> Cell.seen("voided", "", "");
             case Observed.Checked c ->
                 new Cell(
                         "checked",

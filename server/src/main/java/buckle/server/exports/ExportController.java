@@ -32,6 +32,7 @@ import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
 import buckle.server.prices.PriceService;
 import buckle.server.readings.ReadingService;
+import buckle.server.upkeep.FaultNotes;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
 import buckle.setout.SetOutPlanner;
@@ -60,12 +61,19 @@ import org.springframework.web.bind.annotation.RestController;
 class ExportController {
     private final JobService service;
     private final ReadingService readings;
+    private final FaultNotes notes;
     private final LandService land;
     private final PriceService prices;
     private final WorkQueue queue;
 
     ExportController(
-            JobService service, ReadingService readings, LandService land, PriceService prices, WorkQueue queue) {
+            JobService service,
+            ReadingService readings,
+            FaultNotes notes,
+            LandService land,
+            PriceService prices,
+            WorkQueue queue) {
+        this.notes = notes;
         this.prices = prices;
         this.service = service;
         this.readings = readings;
@@ -90,6 +98,8 @@ class ExportController {
                     all.withGrid(Optional.empty()),
                     grid,
                     readings.of(id),
+                    notes.of(id),
+                    notes.roundDays(id),
                     List.of());
             return file(job, "job.geojson", "application/geo+json", JobFileWriter.write(file));
         });

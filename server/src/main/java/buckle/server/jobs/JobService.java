@@ -6,6 +6,7 @@ import buckle.server.land.LandService;
 import buckle.server.readings.ReadingService;
 import buckle.server.revisions.RevisionMapper.RevisionInfo;
 import buckle.server.revisions.RevisionStore;
+import buckle.server.upkeep.FaultNotes;
 import buckle.server.web.RequestRefused;
 import buckle.site.BadInput;
 import buckle.site.Problem;
@@ -28,6 +29,7 @@ public class JobService {
     private final JobMapper mapper;
     private final RevisionStore<Plan> plans;
     private final ReadingService readings;
+    private final FaultNotes notes;
     private final LandService land;
     private final HouseService house;
     private final Clock clock;
@@ -36,12 +38,14 @@ public class JobService {
             JobMapper mapper,
             RevisionStore<Plan> plans,
             ReadingService readings,
+            FaultNotes notes,
             LandService land,
             HouseService house,
             Clock clock) {
         this.plans = plans;
         this.mapper = mapper;
         this.readings = readings;
+        this.notes = notes;
         this.land = land;
         this.house = house;
         this.clock = clock;
@@ -69,6 +73,7 @@ public class JobService {
         UUID property = land.of(file.client().strip(), file.property().strip(), file.land(), file.grid());
         insert(id, file.name(), property, JobState.ACTIVE, file.plan());
         readings.take(id, 1, file.readings());
+        notes.take(id, file.log(), file.roundDays());
         return id;
     }
 

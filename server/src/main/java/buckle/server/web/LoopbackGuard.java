@@ -23,7 +23,8 @@ import org.springframework.web.filter.OncePerRequestFilter;
 @Order(Ordered.HIGHEST_PRECEDENCE)
 class LoopbackGuard extends OncePerRequestFilter {
     private static final Set<String> OWN = Set.of("127.0.0.1", "localhost", "[::1]");
-    private static final long MOST_BODY_BYTES = 32L * 1024 * 1024;
+    private static final long MEGABYTE = 1024L * 1024;
+    private static final long MOST_BODY_BYTES = 32 * MEGABYTE;
     /** Terrain grids are larger than anything else. */
     private static final long MOST_GRID_BYTES = 66L * 1024 * 1024;
 
@@ -62,7 +63,11 @@ class LoopbackGuard extends OncePerRequestFilter {
             return refused(403, "origin.foreign", "Buckle answers its own pages only.");
         }
         if (request.getContentLengthLong() > most(request)) {
-            return refused(413, "body.too-large", "More was sent than is read here. Nothing was stored.");
+            return refused(
+                    413,
+                    "body.too-large",
+                    request.getContentLengthLong() / MEGABYTE + " MB were sent; at most " + most(request) / MEGABYTE
+                            + " MB are read here, and of one picture 20 MB. Nothing was stored.");
         }
         if (request.getHeader("Transfer-Encoding") != null) {
             return refused(411, "body.no-length", "Send the length of the body. Nothing was stored.");

@@ -114,7 +114,7 @@ class OpenApiShapes {
                 any.addOneOfItem(context.resolve(new AnnotatedType(type.value()).resolveAsRef(true)));
                 Schema<?> model = Objects.requireNonNull(
                         context.getDefinedModels().get(type.value().getSimpleName()));
-                model.getProperties().put("kind", new StringSchema()._enum(List.of(type.name())));
+                model.addProperty("kind", new StringSchema()._enum(List.of(type.name())));
                 model.addRequiredItem("kind");
             }
             return any;
