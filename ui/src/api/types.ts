@@ -118,3 +118,11 @@ export interface Place {
   path: string
   message: string
 }
+export type FaultNote = Schemas['FaultNote']
+export type FencePart = NonNullable<FaultNote['part']>
+export type FaultCause = NonNullable<FaultNote['cause']>
+export type JobUpkeep = Schemas['JobUpkeep']
+export type LoggedFault = Schemas['LoggedFault']
+export type Failures = Schemas['Failures']
+export type WorkToDo = Schemas['WorkToDo']
+export type Trend = Schemas['Trend']

@@ -12,6 +12,7 @@ import { electricsSheets, useElectricsSheets } from '@/model/useElectricsSheets'
 import { sheets, useSheets } from '@/model/useSheets'
 import { useTakeoffSheets } from '@/model/useTakeoffSheets'
 import { useTestSheets } from '@/model/useTestSheets'
+import { useFaultSheets } from '@/model/useFaultSheets'
 import { useFaults } from '@/model/faults'
 import { useTerms } from '@/model/terms'
 import { useKeys } from '@/shared/keys'
@@ -53,6 +54,7 @@ const { sheet: layoutSheet, open: openLayoutSheet } = useLayoutSheets()
 const { sheet: electricsSheet, open: openElectricsSheet } = useElectricsSheets()
 const { sheet: takeoffSheet, open: openTakeoffSheet } = useTakeoffSheets()
 const { sheet: testSheet, open: openTestSheet } = useTestSheets()
+const { sheet: faultSheet, open: openFaultSheet } = useFaultSheets()
 const faults = useFaults()
 /** In the field a round is walked, in the office sections are looked at. */
 const firstTestSheet = window.matchMedia('(max-width: 760px)').matches ? 'round' : 'sections'
@@ -78,6 +80,7 @@ const place = computed(() => ({
     ? { sheet: electricsSheet.value }
     : {}),
   ...(props.stage === 'test' && testSheet.value !== firstTestSheet ? { sheet: testSheet.value } : {}),
+  ...(props.stage === 'faults' && faultSheet.value !== 'where' ? { sheet: faultSheet.value } : {}),
   ...(props.stage === 'takeoff' && takeoffSheet.value !== 'counts' ? { sheet: takeoffSheet.value } : {}),
 }))
 const named = String(route.query.sheet ?? '')
@@ -85,6 +88,7 @@ if (props.stage === 'layout') openLayoutSheet(named || 'build')
 else if (props.stage === 'electrics') openElectricsSheet(named || 'energizer')
 else if (props.stage === 'takeoff') openTakeoffSheet(named || 'counts')
 else if (props.stage === 'test') openTestSheet(named || firstTestSheet)
+else if (props.stage === 'faults') openFaultSheet(named || 'where')
 else openSheet(named || 'bring')
 const go = (stage: string) =>
   router.push({ name: 'job', params: { id: props.id, stage }, query: place.value })

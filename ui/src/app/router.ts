@@ -7,6 +7,7 @@ export const router = createRouter({
     { path: '/', name: 'yard', component: YardPage },
     { path: '/rules', name: 'rules', component: () => import('@/features/help/RulesPage.vue') },
     { path: '/prices', name: 'prices', component: () => import('@/features/prices/PricesPage.vue') },
+    { path: '/upkeep', name: 'upkeep', component: () => import('@/features/upkeep/UpkeepPage.vue') },
     { path: '/stock', name: 'stock', component: () => import('@/features/stock/StockPage.vue') },
     {
       path: '/certificates/:number(\\d+)',

@@ -1,4 +1,4 @@
-import type { FenceDiagnosis, Layout } from '@/api/types'
+import type { FenceDiagnosis, FencePart, Layout } from '@/api/types'
 import { stationText } from '@/shared/units'
 import type { UnitSystem } from '@/api/types'
 
@@ -76,8 +76,8 @@ export function elementText(e: Element, lineName: (id: string) => string, units:
   }
 }
 
-/** What stands on a stretch, in the order of F1: insulators, then what leads and leaks, growth last. Common practice. */
-export function lookAt(layout: Layout, r: Part, units: UnitSystem): string {
+/** What stands on a stretch, in the order that one's own log teaches, or that of F1 without one: common practice. */
+export function lookAt(layout: Layout, r: Part, units: UnitSystem, order: readonly FencePart[] = []): string {
   const line = layout.lines.find((l) => l.lineId === r.lineId)
   if (!line) return ''
   const within = (from: number, to = from) => from <= r.toM && to >= r.fromM
@@ -88,15 +88,26 @@ export function lookAt(layout: Layout, r: Part, units: UnitSystem): string {
   const posts = line.posts.filter((p) => within(p.stationM)).length
   const unpowered = line.schedule.wires.filter((w) => w.role !== 'HOT').length
   const many = (n: number, one: string, more: string) => (n ? [`${n} ${n === 1 ? one : more}`] : [])
-  return [
-    ...many(posts, 'post with its insulators', 'posts with their insulators'),
-    ...(gates.length ? [`cable and jumpers at ${gates.join(', ')}`] : []),
-    ...many(cutOuts, 'cut-out', 'cut-outs'),
-    ...many(braces, 'brace whose diagonal a wire may touch', 'braces whose diagonals a wire may touch'),
-    ...(unpowered
-      ? [`${unpowered === 1 ? 'the unpowered wire' : `${unpowered} unpowered wires`} a hot one may touch`]
-      : []),
-    ...(land.length ? [`beside ${[...new Set(land)].slice(0, 3).join(', ')}`] : []),
-    `growth and wire on the ground along ${stationText(r.toM - r.fromM, units)}`,
-  ].join('; ')
+  const stands: [FencePart, string[]][] = [
+    ['INSULATOR', many(posts, 'post with its insulators', 'posts with their insulators')],
+    ['GATE_CABLE', gates.length ? [`cable and jumpers at ${gates.join(', ')}`] : []],
+    ['CUT_OUT', many(cutOuts, 'cut-out', 'cut-outs')],
+    [
+      'BRACE',
+      many(braces, 'brace whose diagonal a wire may touch', 'braces whose diagonals a wire may touch'),
+    ],
+    [
+      'UNPOWERED_WIRE',
+      unpowered
+        ? [`${unpowered === 1 ? 'the unpowered wire' : `${unpowered} unpowered wires`} a hot one may touch`]
+        : [],
+    ],
+    ['OTHER', land.length ? [`beside ${[...new Set(land)].slice(0, 3).join(', ')}`] : []],
+    ['VEGETATION', [`growth and wire on the ground along ${stationText(r.toM - r.fromM, units)}`]],
+  ]
+  const rank = (part: FencePart) => order.indexOf(part)
+  return stands
+    .toSorted((a, b) => rank(a[0]) - rank(b[0]))
+    .flatMap(([, text]) => text)
+    .join('; ')
 }

@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import type { Observation } from '@/api/types'
+import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
+import { newId } from '@/shared/uuid'
 import { dateText } from '@/shared/units'
 import { observedText } from './observed'
 import type { Observed } from '@/api/types'
@@ -22,6 +24,23 @@ const rows = computed(() => {
     .map((r) => ({ r, observed: spokenOf(r.what), corrected: corrected.has(r.id) }))
     .reverse()
 })
+const habits = useHabits()
+const voiding = ref('')
+const reason = ref('')
+/** It stays in the list with its reason, and counts nowhere. */
+async function voidIt(r: Observation) {
+  if (reason.value.trim() === '') return
+  await job.takeReading({
+    ...r,
+    id: newId(),
+    what: { kind: 'VOIDED' },
+    takenAt: new Date().toISOString(),
+    takenBy: habits.takenBy.trim() || r.takenBy,
+    note: reason.value.trim(),
+    corrects: r.id,
+  })
+  voiding.value = ''
+}
 const lower = (word: string) => word.toLowerCase()
 </script>
 
@@ -36,12 +55,24 @@ const lower = (word: string) => word.toLowerCase()
         <td>{{ lower(r.weather) }}, {{ lower(r.growth) }}</td>
         <td>
           {{ r.note }}<template v-if="r.corrects"> (a correction)</template
-          ><template v-if="corrected"> (corrected)</template>
+          ><template v-if="corrected"> (does not count)</template>
         </td>
         <td>
           <button v-if="!corrected && r.what.kind === 'PEAK'" class="link" @click="emit('correct', r)">
             Correct
           </button>
+          <button
+            v-if="!corrected && r.what.kind !== 'VOIDED' && voiding !== r.id"
+            class="link"
+            data-test="void"
+            @click="((voiding = r.id), (reason = ''))"
+          >
+            Void
+          </button>
+          <form v-if="voiding === r.id" class="void" @submit.prevent="voidIt(r)">
+            <label>Why it is void <input v-model="reason" maxlength="500" data-test="void-reason" /></label>
+            <v-btn class="strong" type="submit" :disabled="reason.trim() === ''">Void it</v-btn>
+          </form>
         </td>
       </tr>
     </tbody>
@@ -60,6 +91,17 @@ td {
 .corrected {
   text-decoration: line-through;
   color: var(--quiet);
+}
+.void {
+  display: flex;
+  gap: 8px;
+  align-items: end;
+}
+.void input {
+  border: 1px solid var(--rule-strong);
+  background: var(--paper);
+  color: var(--ink);
+  padding: 4px 6px;
 }
 .link {
   color: var(--accent);

@@ -64,6 +64,8 @@ export function observedText(o: Observed): { value: string; on: string } {
         value: '',
         on: `${things[o.thing]}${o.touches === null ? '' : o.touches ? ', touches the wire' : ', does not touch'}`,
       }
+    case 'VOIDED':
+      return { value: 'void', on: 'the reading before it' }
     case 'CHECKED':
       return { value: o.inOrder ? 'in order' : 'left open', on: 'before power' }
   }

@@ -119,6 +119,8 @@ export function useReadingDraft() {
           thing: thing.value,
           touches: touches.value === '' ? null : touches.value === 'yes',
         }
+      case 'VOIDED':
+        return 'A reading is voided in the list of those taken there.'
       case 'CHECKED':
         return 'Points of the list before power are ticked on their sheet.'
     }

@@ -16,6 +16,8 @@ import buckle.site.LineBook;
 import buckle.spec.BraceKind;
 import buckle.spec.Decisions;
 import buckle.spec.Spec;
+import buckle.upkeep.FaultLog;
+import buckle.upkeep.FaultNote;
 import com.networknt.schema.Schema;
 import com.networknt.schema.SchemaRegistry;
 import com.networknt.schema.SpecificationVersion;
@@ -23,6 +25,7 @@ import java.io.IOException;
 import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
+import java.time.Instant;
 import java.util.EnumSet;
 import java.util.List;
 import org.junit.jupiter.api.Test;
@@ -239,7 +242,11 @@ class JobFileTest {
         JobFile ring = JobFileReader.read(demo("orchard-ring.geojson"));
         assertThat(Design.of(ring.site(), ring.spec()).layout().sections()).hasSize(4);
         JobFile donkeys = JobFileReader.read(demo("donkey-winter-track.geojson"));
-        assertThat(donkeys.readings()).hasSize(18);
+        assertThat(donkeys.readings()).hasSize(88);
+        assertThat(FaultLog.of(donkeys.log())).hasSize(6).satisfies(faults -> {
+            assertThat(faults.getFirst().stands().state()).isEqualTo(FaultNote.State.OPEN);
+            assertThat(faults.getLast().since()).isBefore(Instant.parse("2025-12-31T00:00:00Z"));
+        });
         JobFile alpacas = JobFileReader.read(demo("alpaca-paddocks.geojson"));
         assertThat(Design.of(alpacas.site(), alpacas.spec()).layout().sections())
                 .filteredOn(s -> !s.live())
