@@ -20,7 +20,7 @@ server() {
   (
     cd /
     BUCKLE_DB_URL="jdbc:postgresql://127.0.0.1:$pg_port/$database" BUCKLE_DB_USER=buckle SPRING_DATASOURCE_PASSWORD=$PGPASSWORD HOME=/nonexistent \
-      exec setsid "${account[@]}" "$java" -Xmx768m -XX:+UseSerialGC -XX:+ExitOnOutOfMemoryError --enable-native-access=ALL-UNNAMED "$@" --server.port="$where"
+      exec setsid "${account[@]}" "$java" -Xmx768m -XX:+UseSerialGC -XX:+ExitOnOutOfMemoryError --enable-native-access=ALL-UNNAMED "$@" --server.port="$where" --buckle.meter-port="$((where < 65535 ? where + 1 : 0))"
   ) >>"$data/logs/server.log" 2>&1 8>&- 9>&- </dev/null &
   server_pid=$!
 }

@@ -24,6 +24,27 @@ export const useReadings = defineStore('readings', () => {
     kept.value = await outbox.readings(id)
   }
 
+  /** Readings that came in by themselves; those that are here already are left. */
+  function add(id: string, fresh: Observation[]) {
+    if (id !== jobId.value) return
+    const known = new Set(stored.value.map((r) => r.id))
+    const more = fresh.filter((r) => !known.has(r.id))
+    if (more.length)
+      stored.value = [...stored.value, ...more].toSorted((a, b) =>
+        a.takenAt < b.takenAt || (a.takenAt === b.takenAt && a.id < b.id) ? -1 : 1,
+      )
+  }
+
+  /** Asks anew, for what may have come meanwhile. */
+  async function reload(id: string) {
+    try {
+      const all = await ask(client.GET('/api/jobs/{id}/readings', { params: { path: { id } } }))
+      if (id === jobId.value && all.length !== stored.value.length) stored.value = all
+    } catch {
+      // As it was.
+    }
+  }
+
   /** Keeps a reading here; {@link send} sends it, and what else waits. */
   async function keep(reading: Observation) {
     const fresh = { id: reading.id, jobId: jobId.value, reading, refused: '' }
@@ -95,5 +116,5 @@ export const useReadings = defineStore('readings', () => {
     kept.value = kept.value.filter((r) => r.id !== id)
   }
 
-  return { stored, waiting, refused, load, keep, send: sendAll, take, drop }
+  return { stored, waiting, refused, load, add, reload, keep, send: sendAll, take, drop }
 })

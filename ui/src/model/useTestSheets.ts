@@ -1,7 +1,7 @@
 import { defineStore, storeToRefs } from 'pinia'
 import { ref } from 'vue'
 
-export type TestSheetId = 'list' | 'round' | 'sections' | 'yardstick' | 'certificate'
+export type TestSheetId = 'list' | 'round' | 'sections' | 'yardstick' | 'certificate' | 'meter'
 
 /** The sheets of the test, in working order. */
 export const testSheets: { id: TestSheetId; text: string; wide: boolean }[] = [
@@ -10,6 +10,7 @@ export const testSheets: { id: TestSheetId; text: string; wide: boolean }[] = [
   { id: 'sections', text: 'Sections', wide: true },
   { id: 'yardstick', text: 'Yardstick', wide: true },
   { id: 'certificate', text: 'Certificate', wide: true },
+  { id: 'meter', text: 'Meter', wide: true },
 ]
 
 /** Which sheet of the test is open; it travels in the address. */

@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent } from 'vue'
 import SheetStage from '@/components/SheetStage.vue'
+import { useLive } from '@/model/live'
 import { faultSheets, useFaultSheets } from '@/model/useFaultSheets'
 import WhereSheet from './WhereSheet.vue'
 
 const { sheet } = useFaultSheets()
+useLive()
 const parts = {
   where: WhereSheet,
   log: defineAsyncComponent(() => import('./LogSheet.vue')),

@@ -4,6 +4,7 @@ import RuleChips from '@/components/RuleChips.vue'
 import type { FaultNote, LoggedFault } from '@/api/types'
 import { useJob } from '@/model/jobStore'
 import { causeWords, gainsText, harmlessText, partWords, stateWords, weatherWords } from '@/model/partWords'
+import { dayOf } from '@/model/round'
 import { useUpkeep } from '@/model/upkeep'
 import { useWords } from '@/model/useWords'
 import { calendarText, kvText, lengthText, stationText } from '@/shared/units'
@@ -104,7 +105,7 @@ function agree() {
               ><br />until {{ calendarText(f.stands.lookAgainOn) }}</template
             >
           </td>
-          <td>{{ calendarText(f.since) }}</td>
+          <td>{{ calendarText(dayOf(f.since)) }}</td>
           <td>
             <button v-if="f.stands.at" class="link" @click="show(f.stands)">
               {{ place(f.stands) }}</button><template v-else>{{ place(f.stands) }}</template>
@@ -158,6 +159,12 @@ function agree() {
 }
 .block {
   display: block;
+}
+td {
+  vertical-align: baseline;
+}
+td .link {
+  text-align: left;
 }
 td img {
   height: 46px;

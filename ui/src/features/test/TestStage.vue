@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onMounted, onUnmounted, ref } from 'vue'
 import SheetStage from '@/components/SheetStage.vue'
+import { useLive } from '@/model/live'
 import { testSheets, useTestSheets } from '@/model/useTestSheets'
 import SectionsSheet from './SectionsSheet.vue'
 
 const { sheet } = useTestSheets()
+useLive()
 const media = window.matchMedia('(max-width: 760px)')
 const narrow = ref(media.matches)
 const onMedia = () => (narrow.value = media.matches)
@@ -16,6 +18,7 @@ const parts = {
   list: defineAsyncComponent(() => import('./BeforePower.vue')),
   sections: SectionsSheet,
   yardstick: defineAsyncComponent(() => import('./YardstickSheet.vue')),
+  meter: defineAsyncComponent(() => import('./MeterSheet.vue')),
   certificate: defineAsyncComponent(() => import('./CertificateSheet.vue')),
 }
 const current = computed(() =>

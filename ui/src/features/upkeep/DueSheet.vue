@@ -3,6 +3,7 @@ import { onMounted, ref, shallowRef } from 'vue'
 import { ask, client, failureText } from '@/api/client'
 import type { WorkToDo } from '@/api/types'
 import { partWords, stateWords } from '@/model/partWords'
+import { dayOf } from '@/model/round'
 import { calendarText, kvText } from '@/shared/units'
 
 /** Rounds, open faults and what falls, of all jobs. */
@@ -37,7 +38,7 @@ const late = (days: number) => (days > 0 ? `${days} days late` : days === 0 ? 't
               <span class="quiet-text small"> {{ f.job.client }}</span>
             </td>
             <td :class="{ weak: f.fault.stands.state === 'OPEN' }">{{ stateWords[f.fault.stands.state] }}</td>
-            <td>since {{ calendarText(f.fault.since) }}</td>
+            <td>since {{ calendarText(dayOf(f.fault.since)) }}</td>
             <td>{{ f.fault.stands.part ? partWords[f.fault.stands.part] : 'part not known yet' }}</td>
             <td>
               {{ f.fault.stands.lookAgainOn ? `look again ${calendarText(f.fault.stands.lookAgainOn)}` : '' }}
@@ -98,6 +99,9 @@ const late = (days: number) => (days > 0 ? `${days} days late` : days === 0 ? 't
 }
 h2 {
   margin: 18px 0 4px;
+}
+td .quiet-text {
+  margin-left: 8px;
 }
 .weak {
   color: var(--broken);

@@ -84,6 +84,7 @@ class ArchitectureTest {
             "readings",
             "commissioning",
             "upkeep",
+            "practice",
             "design",
             "reach",
             "variant");

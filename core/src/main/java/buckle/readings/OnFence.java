@@ -176,7 +176,7 @@ public final class OnFence {
     }
 
     /** Cut-outs are runs without length. */
-    List<Hunt.Switch> switches() {
+    public List<Hunt.Switch> switches() {
         List<Hunt.Switch> all = new ArrayList<>();
         for (Run run : fence.circuit().runs()) {
             if (run.id().startsWith("switch:")) {

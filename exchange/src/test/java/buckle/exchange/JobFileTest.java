@@ -242,7 +242,7 @@ class JobFileTest {
         JobFile ring = JobFileReader.read(demo("orchard-ring.geojson"));
         assertThat(Design.of(ring.site(), ring.spec()).layout().sections()).hasSize(4);
         JobFile donkeys = JobFileReader.read(demo("donkey-winter-track.geojson"));
-        assertThat(donkeys.readings()).hasSize(88);
+        assertThat(donkeys.readings()).hasSize(96);
         assertThat(FaultLog.of(donkeys.log())).hasSize(6).satisfies(faults -> {
             assertThat(faults.getFirst().stands().state()).isEqualTo(FaultNote.State.OPEN);
             assertThat(faults.getLast().since()).isBefore(Instant.parse("2025-12-31T00:00:00Z"));

@@ -28,6 +28,18 @@ interface ReadingMapper {
             + " on conflict (id) do nothing")
     int insert(ReadingRow row);
 
+    @Select("<script>select " + COLUMNS + " from reading where id in"
+            + " <foreach item='id' collection='ids' open='(' separator=',' close=')'>#{id}</foreach></script>")
+    List<ReadingRow> those(@Param("ids") List<UUID> ids);
+
+    @Insert("<script>insert into reading (" + COLUMNS + ") values"
+            + " <foreach item='r' collection='rows' separator=','>(#{r.id}, #{r.jobId}, #{r.planRevision},"
+            + " #{r.testPointId,jdbcType=VARCHAR}, #{r.lineId}, #{r.stationM}, #{r.lonDeg}, #{r.latDeg},"
+            + " #{r.what}::jsonb, #{r.meter,jdbcType=VARCHAR}, #{r.takenAt}, #{r.takenBy}, #{r.weather}, #{r.growth},"
+            + " #{r.openSwitches,jdbcType=VARCHAR}::jsonb, #{r.note}, #{r.corrects,jdbcType=OTHER}, #{r.receivedAt})"
+            + "</foreach> on conflict (id) do nothing</script>")
+    void insertAll(@Param("rows") List<ReadingRow> rows);
+
     @Select("select head_revision from document where kind = 'plan' and owner = #{jobId}")
     Optional<Integer> headRevision(@Param("jobId") UUID jobId);
 }

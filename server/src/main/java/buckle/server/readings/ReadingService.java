@@ -16,7 +16,9 @@ import java.time.Duration;
 import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.HashSet;
+import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Set;
@@ -29,6 +31,7 @@ import tools.jackson.databind.JsonNode;
 @Service
 public class ReadingService {
     private static final int MOST_AT_ONCE = 5000;
+    private static final int ROWS_AT_ONCE = 500;
     private static final Duration LONG_AGO = Duration.ofDays(300);
 
     private final ReadingMapper mapper;
@@ -117,6 +120,56 @@ public class ReadingService {
         return new TakenReadings(of(jobId), refused, doubts(sent, refused));
     }
 
+    /**
+     * What became of readings of a meter.
+     *
+     * @param stored those that are new
+     * @param refused why, by id
+     */
+    public record Kept(List<Observation> stored, Map<UUID, String> refused) {}
+
+    /** Stores what a meter sent, many at once; those that cannot be are named, sent twice is stored once. */
+    @Transactional
+    public Kept keep(UUID jobId, List<Observation> sent) {
+        int head = mapper.headRevision(jobId).orElseThrow(() -> RequestRefused.missing("This job"));
+        ObservationCheck check = new ObservationCheck(site(jobId), clock.instant());
+        Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
+        Map<UUID, String> refused = new HashMap<>();
+        Map<UUID, Observation> good = new LinkedHashMap<>();
+        for (Observation o : sent) {
+            List<Problem> problems = check.problems(o, "");
+            if (problems.isEmpty()) {
+                good.putIfAbsent(o.id(), atMicros(o));
+            } else {
+                refused.put(
+                        o.id(),
+                        problems.getFirst().code() + " " + problems.getFirst().message());
+            }
+        }
+        List<UUID> ids = List.copyOf(good.keySet());
+        Map<UUID, ReadingRow> before = new HashMap<>();
+        if (!ids.isEmpty()) {
+            mapper.those(ids).forEach(r -> before.put(r.id(), r));
+        }
+        List<Observation> stored = new ArrayList<>();
+        List<ReadingRow> fresh = new ArrayList<>();
+        good.forEach((id, o) -> {
+            ReadingRow row = ReadingRow.of(jobId, head, o, now);
+            ReadingRow known = before.get(id);
+            if (known == null) {
+                fresh.add(row);
+                stored.add(o);
+            } else if (!known.jobId().equals(jobId) || !known.observation().equals(row.observation())) {
+                refused.put(
+                        id, "reading.differs Another reading with this id is stored already; it was kept as it was.");
+            }
+        });
+        for (int i = 0; i < fresh.size(); i += ROWS_AT_ONCE) {
+            mapper.insertAll(fresh.subList(i, Integer.min(i + ROWS_AT_ONCE, fresh.size())));
+        }
+        return new Kept(stored, refused);
+    }
+
     /** Good readings that were taken long before they were sent: the clock of a meter may be a year behind. */
     private List<TakenReadings.Doubt> doubts(List<JsonNode> sent, List<TakenReadings.Refused> refused) {
         Instant old = clock.instant().minus(LONG_AGO);
@@ -171,7 +224,7 @@ public class ReadingService {
     /** Readings of a job file; those whose id is taken by another job get a new one, and corrections follow. */
     @Transactional
     public void take(UUID jobId, int revision, List<Observation> readings) {
-        Map<UUID, UUID> fresh = new java.util.HashMap<>();
+        Map<UUID, UUID> fresh = new HashMap<>();
         for (Observation r : readings) {
             if (mapper.find(r.id()).isPresent()) {
                 fresh.put(r.id(), UUID.randomUUID());

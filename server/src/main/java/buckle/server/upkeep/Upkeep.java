@@ -101,7 +101,8 @@ class Upkeep {
         }
         rounds.sort(Comparator.comparing((DueOf d) -> d.round().on())
                 .thenComparing(d -> d.job().name()));
-        faults.sort(Comparator.comparing(f -> f.fault().since()));
+        faults.sort(Comparator.comparing((FaultOf f) -> f.fault().stands().state())
+                .thenComparing(f -> f.fault().since()));
         return new WorkToDo(rounds, faults, falling);
     }
 

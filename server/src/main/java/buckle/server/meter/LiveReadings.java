@@ -1,0 +1,84 @@
+package buckle.server.meter;
+
+import buckle.exchange.Json;
+import buckle.readings.Observation;
+import buckle.server.web.RequestRefused;
+import java.io.IOException;
+import java.util.List;
+import java.util.Map;
+import java.util.Set;
+import java.util.UUID;
+import java.util.concurrent.ConcurrentHashMap;
+import java.util.concurrent.Executors;
+import java.util.concurrent.ScheduledExecutorService;
+import java.util.concurrent.TimeUnit;
+import org.springframework.beans.factory.DisposableBean;
+import org.springframework.http.MediaType;
+import org.springframework.stereotype.Component;
+import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
+
+/** Tells open pages of readings as they are stored: server-sent events, one stream a page. */
+@Component
+class LiveReadings implements DisposableBean {
+    private static final int MOST_STREAMS = 100;
+    private static final long BEAT_S = 15;
+
+    private final Map<UUID, Set<SseEmitter>> open = new ConcurrentHashMap<>();
+    private final ScheduledExecutorService beat = Executors.newSingleThreadScheduledExecutor(
+            Thread.ofPlatform().daemon().name("live-beat").factory());
+
+    LiveReadings() {
+        beat.scheduleWithFixedDelay(this::beat, BEAT_S, BEAT_S, TimeUnit.SECONDS);
+    }
+
+    /** A stream of the readings of a job from now on. */
+    SseEmitter stream(UUID jobId) {
+        if (open.values().stream().mapToInt(Set::size).sum() >= MOST_STREAMS) {
+            throw new RequestRefused(
+                    429,
+                    "live.too-many",
+                    "Too many pages listen at once; readings are shown when it is loaded anew.",
+                    Map.of());
+        }
+        SseEmitter emitter = new SseEmitter(0L);
+        Set<SseEmitter> all = open.computeIfAbsent(jobId, id -> ConcurrentHashMap.newKeySet());
+        all.add(emitter);
+        Runnable gone = () -> all.remove(emitter);
+        emitter.onCompletion(gone);
+        emitter.onTimeout(gone);
+        emitter.onError(e -> gone.run());
+        send(emitter, SseEmitter.event().comment("listening"), all);
+        return emitter;
+    }
+
+    /** Shows what was stored to every page that listens. */
+    void stored(UUID jobId, List<Observation> readings) {
+        Set<SseEmitter> all = open.get(jobId);
+        if (all == null || all.isEmpty() || readings.isEmpty()) {
+            return;
+        }
+        String json = Json.MAPPER.writeValueAsString(readings);
+        for (SseEmitter emitter : all) {
+            send(emitter, SseEmitter.event().name("readings").data(json, MediaType.TEXT_PLAIN), all);
+        }
+    }
+
+    private void beat() {
+        open.values().forEach(all -> all.forEach(e -> send(e, SseEmitter.event().comment("beat"), all)));
+    }
+
+    /** A page that has gone is forgotten. */
+    private static void send(SseEmitter emitter, SseEmitter.SseEventBuilder event, Set<SseEmitter> all) {
+        try {
+            emitter.send(event);
+        } catch (IOException | IllegalStateException e) {
+            all.remove(emitter);
+        }
+    }
+
+    @Override
+    public void destroy() {
+        beat.shutdownNow();
+        open.values().forEach(all -> all.forEach(SseEmitter::complete));
+    }
+}
