@@ -84,8 +84,8 @@ class ArchitectureTest {
             "readings",
             "commissioning",
             "upkeep",
-            "practice",
             "design",
+            "practice",
             "reach",
             "variant");
 

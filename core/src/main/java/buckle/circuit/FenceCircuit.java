@@ -23,9 +23,17 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
 
     /** @param towards whether the pulse runs with the stations */
     public record LiveStretch(String lineId, double fromM, double toM, String runId, boolean towards) {
-        Place place(double stationM) {
+        /** The cable under a gate is longer than the opening: its run is spread over it. */
+        private Place place(double stationM, double runM) {
             double at = Math.clamp(stationM, fromM, toM);
-            return new Place(runId, towards ? at - fromM : toM - at);
+            double along = towards ? at - fromM : toM - at;
+            return new Place(runId, toM > fromM ? along * runM / (toM - fromM) : 0);
+        }
+
+        /** The station of a place of its run. */
+        public double stationM(double distanceM, double runM) {
+            double along = runM > 0 ? distanceM * (toM - fromM) / runM : 0;
+            return towards ? fromM + along : toM - along;
         }
     }
 
@@ -68,6 +76,15 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
                 }
             }
         }
-        return Optional.ofNullable(best).map(s -> s.place(stationM));
+        return Optional.ofNullable(best).map(s -> s.place(stationM, lengthM(s.runId())));
+    }
+
+    /** Of a run, wire or cable. */
+    public double lengthM(String runId) {
+        return circuit.runs().stream()
+                .filter(r -> r.id().equals(runId))
+                .findFirst()
+                .orElseThrow()
+                .lengthM();
     }
 }

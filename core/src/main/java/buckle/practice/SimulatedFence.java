@@ -153,7 +153,7 @@ public final class SimulatedFence {
      * @param nth number of the reading: read again, the meter errs otherwise
      */
     public Optional<Shown> read(State state, String lineId, double stationM, long nth) {
-        return fence.place(lineId, stationM).map(at -> {
+        return fence.place(lineId, stationM).map(on::liveSide).map(at -> {
             double[] exact = DrawnHunt.solved(circuit(state), List.of(new Meter.Volts(at), new Meter.Amperes(at)));
             Random random = random(seed + 17, nth);
             boolean towards = fence.stretches().stream().anyMatch(s -> s.runId().equals(at.runId()) && s.towards());

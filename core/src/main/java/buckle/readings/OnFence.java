@@ -27,6 +27,9 @@ import java.util.function.Predicate;
 
 /** A laid-out fence with its circuit: readings at stations of its lines as readings at places of the circuit, and back. */
 public final class OnFence {
+    private static final String SWITCH = "switch:";
+    private static final double AT_THE_END_M = 1e-6;
+
     private final FenceCircuit fence;
     private final LocalPlane plane;
     private final Map<String, LineLayout> lines = new HashMap<>();
@@ -71,7 +74,7 @@ public final class OnFence {
             when !p.overRange() && hot(o.at(), p.wire()) ->
                 place(o.at())
                         .map(at -> new Reading(
-                                Optional.of(at),
+                                Optional.of(liveSide(at)),
                                 OptionalDouble.of(p.peakV()),
                                 OptionalDouble.empty(),
                                 false,
@@ -84,6 +87,40 @@ public final class OnFence {
             case Observed.Current c -> current(o, c, open);
             default -> Optional.empty();
         };
+    }
+
+    /**
+     * Where a run begins the one before it ends: that is one place. At a switch that is open it is two, and it is read on the live side:
+     * the dead one shows nothing and tells nothing.
+     */
+    public Place liveSide(Place at) {
+        if (at.distanceM() > AT_THE_END_M) {
+            return at;
+        }
+        Optional<String> parent = run(at.runId()).parent();
+        while (parent.isPresent()) {
+            Run run = run(parent.get());
+            if (run.lengthM() > 0) {
+                return new Place(run.id(), run.lengthM());
+            }
+            parent = run.parent();
+        }
+        return at;
+    }
+
+    private Run run(String id) {
+        return fence.circuit().runs().stream()
+                .filter(r -> r.id().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    private static boolean isSwitch(Run run) {
+        return run.id().startsWith(SWITCH);
+    }
+
+    private static String switchOf(Run run) {
+        return run.id().substring(SWITCH.length(), run.id().lastIndexOf('#'));
     }
 
     private Optional<Reading> current(Observation o, Observed.Current c, Set<String> open) {
@@ -162,7 +199,7 @@ public final class OnFence {
     private Set<String> frail() {
         Set<String> all = new HashSet<>();
         for (Run run : fence.circuit().runs()) {
-            if (run.type().cable().isPresent() || run.id().startsWith("switch:") || atHandles(run.id())) {
+            if (run.type().cable().isPresent() || isSwitch(run) || atHandles(run.id())) {
                 all.add(run.id());
             }
         }
@@ -179,9 +216,8 @@ public final class OnFence {
     public List<Hunt.Switch> switches() {
         List<Hunt.Switch> all = new ArrayList<>();
         for (Run run : fence.circuit().runs()) {
-            if (run.id().startsWith("switch:")) {
-                String id = run.id().substring("switch:".length(), run.id().lastIndexOf('#'));
-                all.add(new Hunt.Switch(id, new Place(run.id(), 0)));
+            if (isSwitch(run)) {
+                all.add(new Hunt.Switch(switchOf(run), new Place(run.id(), 0)));
             }
         }
         return all;
@@ -191,9 +227,14 @@ public final class OnFence {
         return fence.stretches().stream()
                 .filter(s -> s.runId().equals(run))
                 .findFirst()
-                .map(s -> s.towards()
-                        ? new FenceDiagnosis.LinePart(s.lineId(), s.fromM() + fromM, s.fromM() + toM, probability)
-                        : new FenceDiagnosis.LinePart(s.lineId(), s.toM() - toM, s.toM() - fromM, probability));
+                .map(s -> {
+                    double runM = fence.lengthM(run);
+                    double from = s.stationM(fromM, runM);
+                    double to = s.stationM(toM, runM);
+                    return s.towards()
+                            ? new FenceDiagnosis.LinePart(s.lineId(), from, to, probability)
+                            : new FenceDiagnosis.LinePart(s.lineId(), to, from, probability);
+                });
     }
 
     /** The stretches of runs that lie between two stations of a line. */
@@ -205,10 +246,11 @@ public final class OnFence {
             double a = Math.max(from, s.fromM());
             double b = Math.min(to, s.toM());
             if (s.lineId().equals(part.lineId()) && b > a) {
+                double share = fence.lengthM(s.runId()) / (s.toM() - s.fromM());
                 all.add(
                         s.towards()
-                                ? new Stretch(s.runId(), a - s.fromM(), b - s.fromM())
-                                : new Stretch(s.runId(), s.toM() - b, s.toM() - a));
+                                ? new Stretch(s.runId(), (a - s.fromM()) * share, (b - s.fromM()) * share)
+                                : new Stretch(s.runId(), (s.toM() - b) * share, (s.toM() - a) * share));
             }
         });
         return all;

@@ -16,6 +16,7 @@ import buckle.pulse.Meter;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.simulation.DrawnHunt;
+import buckle.site.GateKind;
 import buckle.site.GeoPoint;
 import buckle.spec.Deviation;
 import buckle.spec.Plan;
@@ -172,6 +173,60 @@ class FenceDiagnosisTest {
         }
         assertThat(found).isTrue();
         assertThat(metres).isLessThan(600);
+    }
+
+    /**
+     * Behind a gate whose cable is longer than its opening, and at an open cut-out with the longer part behind it, a place is the same one
+     * when it comes back as a station: a reading there is on the live side, and the search goes on without being made anew.
+     */
+    @Test
+    void aPlaceToldIsThePlaceRead() {
+        Plan gated = Plan.EMPTY.withSite(Fences.site(
+                -4,
+                0,
+                Fences.line("a", false, 0, 0, 900, 0)
+                        .withGates(List.of(Fences.gate("g", GateKind.SWING, 150, 0, 4)))
+                        .withCutOuts(List.of(Fences.cutOut("c", 300, 0)))));
+        Design laid = Design.of(gated, Surroundings.NONE);
+        FenceCircuit circuit =
+                ElectricsPlanner.circuit(gated, laid.laid(), Surroundings.NONE).orElseThrow();
+        OnFence on = new OnFence(circuit, laid.layout());
+        for (Run run : circuit.circuit().runs()) {
+            for (double at : new double[] {run.lengthM() / 3, run.lengthM()}) {
+                on.part(run.id(), at, at, 0).ifPresent(p -> {
+                    Place back =
+                            on.liveSide(circuit.place(p.lineId(), p.fromM()).orElseThrow());
+                    assertThat(back.runId()).isEqualTo(run.id());
+                    assertThat(back.distanceM()).isCloseTo(at, within(1e-6));
+                });
+            }
+        }
+        List<Observation> all = new ArrayList<>();
+        for (double station : new double[] {5, 295, 895}) {
+            all.add(observed(new At("a", station), new Observed.Peak(0, 7000, false, OptionalDouble.empty()), DAY));
+        }
+        Observation atTheCutOut = observed(
+                        new At("a", 300), new Observed.Peak(0, 7000, false, OptionalDouble.empty()), LATER)
+                .withOpenSwitches(Optional.of(List.of("c")));
+        Place read = on.reading(atTheCutOut).orElseThrow().at().orElseThrow();
+        Place feed = circuit.place("a", 299.9).orElseThrow();
+        assertThat(read.runId()).as("live side").isEqualTo(feed.runId());
+        FaultSearch search = FaultSearch.of(
+                        gated, laid.laid(), Surroundings.NONE, all, LATER, new FaultSearch.OnFoot(55, false))
+                .orElseThrow();
+        assertThat(search.next(gated, all, LATER, List.of(), true, Optional.empty())
+                        .steps())
+                .filteredOn(s -> s.action() == FaultSearch.Action.READ || s.action() == FaultSearch.Action.OPEN)
+                .isNotEmpty()
+                .allSatisfy(s -> {
+                    List<Observation> then = new ArrayList<>(all);
+                    then.add(observed(
+                                    new At(s.lineId().orElseThrow(), s.fromM()),
+                                    new Observed.Peak(0, 5000, false, OptionalDouble.empty()),
+                                    LATER)
+                            .withOpenSwitches(s.cutOut().map(List::of)));
+                    assertThat(search.knows(gated, then, LATER)).isTrue();
+                });
     }
 
     @Test
