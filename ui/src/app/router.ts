@@ -8,6 +8,11 @@ export const router = createRouter({
     { path: '/rules', name: 'rules', component: () => import('@/features/help/RulesPage.vue') },
     { path: '/prices', name: 'prices', component: () => import('@/features/prices/PricesPage.vue') },
     { path: '/upkeep', name: 'upkeep', component: () => import('@/features/upkeep/UpkeepPage.vue') },
+    {
+      path: '/practice',
+      name: 'practice',
+      component: () => import('@/features/practice/PracticePage.vue'),
+    },
     { path: '/stock', name: 'stock', component: () => import('@/features/stock/StockPage.vue') },
     {
       path: '/certificates/:number(\\d+)',
