@@ -18,6 +18,7 @@ const router = useRouter()
 const { look, next } = useLook()
 const { state, search, clientName, sort, page, pages, found, clients, loading, failure, range, load } =
   useYard()
+const besides = ['Prices', 'Stock', 'Upkeep', 'Practice', 'Rules']
 const creating = ref(false)
 const over = ref(false)
 const unsent = shallowRef<{ readings: number; drafts: number }>({ readings: 0, drafts: 0 })
@@ -134,11 +135,13 @@ onMounted(async () => {
           data-test="author"
           title="Kept on this device and stored with what you save"
       /></label>
-      <router-link to="/prices">Prices</router-link>
-      <router-link to="/stock" data-test="to-stock">Stock</router-link>
-      <router-link to="/upkeep" data-test="to-upkeep">Upkeep</router-link>
-      <router-link to="/practice" data-test="to-practice">Practice</router-link>
-      <router-link to="/rules">Rules</router-link>
+      <router-link
+        v-for="p in besides"
+        :key="p"
+        :to="`/${p.toLowerCase()}`"
+        :data-test="`to-${p.toLowerCase()}`"
+        >{{ p }}</router-link
+      >
       <v-btn class="quiet" :aria-label="`Look: ${look}; change`" @click="next">{{ look }}</v-btn>
       <label class="file">
         <span>Open a file …</span>
