@@ -11,6 +11,7 @@ import { announce } from '@/shared/announce'
 import { useLook } from '@/shared/look'
 import JobRow from './JobRow.vue'
 import NewJob from './NewJob.vue'
+import YardLinks from './YardLinks.vue'
 import { useYard } from './useYard'
 
 type Shelf = JobView['state']
@@ -18,7 +19,6 @@ const router = useRouter()
 const { look, next } = useLook()
 const { state, search, clientName, sort, page, pages, found, clients, loading, failure, range, load } =
   useYard()
-const besides = ['Prices', 'Stock', 'Upkeep', 'Practice', 'Rules']
 const creating = ref(false)
 const over = ref(false)
 const unsent = shallowRef<{ readings: number; drafts: number }>({ readings: 0, drafts: 0 })
@@ -135,13 +135,7 @@ onMounted(async () => {
           data-test="author"
           title="Kept on this device and stored with what you save"
       /></label>
-      <router-link
-        v-for="p in besides"
-        :key="p"
-        :to="`/${p.toLowerCase()}`"
-        :data-test="`to-${p.toLowerCase()}`"
-        >{{ p }}</router-link
-      >
+      <YardLinks />
       <v-btn class="quiet" :aria-label="`Look: ${look}; change`" @click="next">{{ look }}</v-btn>
       <label class="file">
         <span>Open a file …</span>
