@@ -159,7 +159,7 @@ async function finish() {
     <h2>{{ told.title }}</h2>
     <p>{{ told.told }}</p>
     <p v-if="failure" class="weak" role="alert">{{ failure }}</p>
-    <template v-if="ground">
+    <div v-if="ground" class="field">
       <PracticeMap
         :ground="ground"
         :at="at"
@@ -169,113 +169,128 @@ async function finish() {
         :truth="outcome?.truth ?? []"
         @point="(lineId: string, stationM: number) => (at = { lineId, stationM })"
       />
-      <p class="clock" data-test="practice-clock">
-        <b class="number">{{ minutesWords(minutes) }}</b> on the clock{{ wet ? ', it rains' : ''
-        }}{{ seen && !over ? `; ${seen} found, and it is still low` : '' }}
-      </p>
-      <div v-if="!over" class="hand">
-        <p class="small">
-          {{ at ? `At ${place(at.lineId, at.stationM)}` : 'Point at a place of the fence, or choose one:'
-          }}{{ known ? `, ${known} kV when it was new` : '' }}
+      <div class="tools">
+        <p class="clock" data-test="practice-clock">
+          <b class="number">{{ minutesWords(minutes) }}</b> on the clock{{ wet ? ', it rains' : ''
+          }}{{ seen && !over ? `; ${seen} found, and it is still low` : '' }}
         </p>
-        <p class="points">
-          <button
-            v-for="k in ground.known"
-            :key="k.testPointId"
-            class="link"
-            data-test="practice-point"
-            @click="at = { lineId: k.lineId, stationM: k.stationM }"
-          >
-            {{ place(k.lineId, k.stationM) }}
-          </button>
-        </p>
-        <p class="buttons">
-          <v-btn class="strong" data-test="practice-read" :disabled="busy || !at" @click="here('READ')"
-            >Read here</v-btn
-          >
-          <v-btn class="quiet" data-test="practice-look" :disabled="busy || !at" @click="lookOver">{{
-            from && at && from.lineId === at.lineId && from.stationM !== at.stationM
-              ? `Look over from ${Math.round(from.stationM)} m to here`
-              : from
-                ? 'Now point where it ends'
-                : 'Look over from here …'
-          }}</v-btn>
-          <v-btn
-            v-for="c in cutOuts"
-            :key="c.id"
-            class="quiet"
-            data-test="practice-switch"
-            :disabled="busy"
-            @click="act({ kind: 'SWITCH', cutOut: c.id, open: !open.includes(c.id) })"
-            >{{ open.includes(c.id) ? 'Close' : 'Open' }} {{ c.name }}</v-btn
-          >
-          <v-btn
-            class="quiet"
-            data-test="practice-energizer"
-            :disabled="busy"
-            @click="act({ kind: 'ENERGIZER' })"
-            >Go over energizer and rods</v-btn
-          >
-          <v-btn v-if="!wet" class="quiet" :disabled="busy" @click="act({ kind: 'WAIT_FOR_RAIN' })"
-            >Come back in the rain</v-btn
-          >
-          <v-btn class="strong" data-test="practice-say" :disabled="busy || !at" @click="here('SAY')"
-            >It is here</v-btn
-          >
-          <button class="link" data-test="practice-give-up" :disabled="busy" @click="act({ kind: 'SAY' })">
-            It is at the energizer or the rods
-          </button>
-        </p>
-      </div>
-      <template v-if="outcome">
-        <p class="verdict" data-test="practice-verdict">
-          <b>{{ grade(outcome) }}</b>: {{ minutesWords(outcome.minutes) }}; the best way
-          {{ minutesWords(outcome.bestMinutes) }}, along the fence in order
-          {{ minutesWords(outcome.inOrderMinutes) }}.
-          <template v-for="(t, i) in outcome.truth" :key="i">
-            {{ i ? ' and ' : 'It was ' }}{{ kindText[t.kind] }} at {{ place(t.lineId, (t.fromM + t.toM) / 2)
-            }}{{ t.onlyWet ? ', only when wet' : '' }}</template
-          >.
-        </p>
-        <p class="buttons">
-          <v-btn class="strong" data-test="practice-another" @click="another">Another of these</v-btn>
-        </p>
-        <h3>The best way</h3>
-        <ol class="small" data-test="practice-best">
-          <li v-for="(b, i) in outcome.best" :key="i">
-            {{
-              b.action === 'ENERGIZER'
-                ? 'go over energizer, supply and rods'
-                : b.action === 'READ'
-                  ? `read at ${place(b.lineId, b.fromM)}`
-                  : b.action === 'OPEN'
-                    ? `open ${cutOuts.find((c) => c.id === b.cutOut)?.name}, read at ${place(b.lineId, b.fromM)}, close it`
-                    : `look over ${place(b.lineId, b.fromM)} to ${Math.round(b.toM)} m`
-            }}
-            <span class="quiet-text">{{ minutesWords(b.minutes) }}</span>
+        <div v-if="!over" class="hand">
+          <p class="small">
+            {{ at ? `At ${place(at.lineId, at.stationM)}` : 'Point at a place of the fence, or choose one:'
+            }}{{ known ? `, ${known} kV when it was new` : '' }}
+          </p>
+          <p class="points">
+            <button
+              v-for="k in ground.known"
+              :key="k.testPointId"
+              class="link"
+              data-test="practice-point"
+              @click="at = { lineId: k.lineId, stationM: k.stationM }"
+            >
+              {{ place(k.lineId, k.stationM) }}
+            </button>
+          </p>
+          <p class="buttons">
+            <v-btn class="strong" data-test="practice-read" :disabled="busy || !at" @click="here('READ')"
+              >Read here</v-btn
+            >
+            <v-btn class="quiet" data-test="practice-look" :disabled="busy || !at" @click="lookOver">{{
+              from && at && from.lineId === at.lineId && from.stationM !== at.stationM
+                ? `Look over from ${Math.round(from.stationM)} m to here`
+                : from
+                  ? 'Now point where it ends'
+                  : 'Look over from here …'
+            }}</v-btn>
+            <v-btn
+              v-for="c in cutOuts"
+              :key="c.id"
+              class="quiet"
+              data-test="practice-switch"
+              :disabled="busy"
+              @click="act({ kind: 'SWITCH', cutOut: c.id, open: !open.includes(c.id) })"
+              >{{ open.includes(c.id) ? 'Close' : 'Open' }} {{ c.name }}</v-btn
+            >
+            <v-btn
+              class="quiet"
+              data-test="practice-energizer"
+              :disabled="busy"
+              @click="act({ kind: 'ENERGIZER' })"
+              >Go over energizer and rods</v-btn
+            >
+            <v-btn v-if="!wet" class="quiet" :disabled="busy" @click="act({ kind: 'WAIT_FOR_RAIN' })"
+              >Come back in the rain</v-btn
+            >
+            <v-btn class="strong" data-test="practice-say" :disabled="busy || !at" @click="here('SAY')"
+              >It is here</v-btn
+            >
+            <button class="link" data-test="practice-give-up" :disabled="busy" @click="act({ kind: 'SAY' })">
+              It is at the energizer or the rods
+            </button>
+          </p>
+        </div>
+        <template v-if="outcome">
+          <p class="verdict" data-test="practice-verdict">
+            <b>{{ grade(outcome) }}</b>: {{ minutesWords(outcome.minutes) }}; the best way
+            {{ minutesWords(outcome.bestMinutes) }}, along the fence in order
+            {{ minutesWords(outcome.inOrderMinutes) }}.
+            <template v-for="(t, i) in outcome.truth" :key="i">
+              {{ i ? ' and ' : 'It was ' }}{{ kindText[t.kind] }} at
+              {{ place(t.lineId, (t.fromM + t.toM) / 2) }}{{ t.onlyWet ? ', only when wet' : '' }}</template
+            >.
+          </p>
+          <p class="buttons">
+            <v-btn class="strong" data-test="practice-another" @click="another">Another of these</v-btn>
+          </p>
+          <h3>The best way</h3>
+          <ol class="small" data-test="practice-best">
+            <li v-for="(b, i) in outcome.best" :key="i">
+              {{
+                b.action === 'ENERGIZER'
+                  ? 'go over energizer, supply and rods'
+                  : b.action === 'READ'
+                    ? `read at ${place(b.lineId, b.fromM)}`
+                    : b.action === 'OPEN'
+                      ? `open ${cutOuts.find((c) => c.id === b.cutOut)?.name}, read at ${place(b.lineId, b.fromM)}, close it`
+                      : `look over ${place(b.lineId, b.fromM)} to ${Math.round(b.toM)} m`
+              }}
+              <span class="quiet-text took">{{ minutesWords(b.minutes) }}</span>
+            </li>
+          </ol>
+        </template>
+        <h3 v-if="history.length">Your way</h3>
+        <ol class="small" data-test="practice-history">
+          <li v-for="(h, i) in history" :key="i">
+            {{ actText(h.a) }}<template v-if="h.came!.peakV !== null">: {{ kv(h.came!.peakV) }} kV</template
+            ><template v-if="h.came!.found">: found</template>
+            <span class="quiet-text took">{{ minutesWords(h.came!.minutes) }}</span>
+            <span v-if="h.told" class="block"
+              >then {{ Math.round(h.told.regionM) }} m of {{ Math.round(outcome!.linesM) }} m held 90 %, most
+              probably {{ kindText[h.told.likeliest] }} ({{ Math.round(100 * h.told.share) }} %)</span
+            >
           </li>
         </ol>
-      </template>
-      <h3 v-if="history.length">Your way</h3>
-      <ol class="small" data-test="practice-history">
-        <li v-for="(h, i) in history" :key="i">
-          {{ actText(h.a) }}<template v-if="h.came!.peakV !== null">: {{ kv(h.came!.peakV) }} kV</template
-          ><template v-if="h.came!.found">: found</template>
-          <span class="quiet-text">{{ minutesWords(h.came!.minutes) }}</span>
-          <span v-if="h.told" class="block"
-            >then {{ Math.round(h.told.regionM) }} m of {{ Math.round(outcome!.linesM) }} m held 90 %, most
-            probably {{ kindText[h.told.likeliest] }} ({{ Math.round(100 * h.told.share) }} %)</span
-          >
-        </li>
-      </ol>
-    </template>
+      </div>
+    </div>
   </section>
 </template>
 
 <style scoped>
 .case {
   padding: 0 18px 24px;
-  max-width: 800px;
+}
+.field {
+  display: grid;
+  grid-template-columns: minmax(0, 760px) minmax(300px, 460px);
+  gap: 0 22px;
+  align-items: start;
+}
+@media (max-width: 900px) {
+  .field {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
+.took {
+  margin-left: 8px;
 }
 .clock {
   font-size: 16px;

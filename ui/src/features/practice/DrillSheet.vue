@@ -167,7 +167,7 @@ const rules = computed(() =>
   padding: 8px 14px;
 }
 .right {
-  outline: 3px solid var(--met, #1b6e3c);
+  outline: 3px solid var(--met);
 }
 .wrong {
   outline: 3px solid var(--broken);

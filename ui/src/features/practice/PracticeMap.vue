@@ -14,7 +14,8 @@ const props = defineProps<{
 }>()
 const emit = defineEmits<{ point: [lineId: string, stationM: number] }>()
 
-const WIDTH = 640
+/** On a phone the words would be too small. */
+const WIDTH = window.matchMedia('(max-width: 760px)').matches ? 380 : 640
 const MARGIN = 34
 const all = computed(() => [...props.ground.lines.flatMap((l) => l.path), props.ground.energizer])
 const box = computed(() => {
@@ -83,7 +84,7 @@ function pointed(e: MouseEvent) {
     <template v-for="l in ground.lines" :key="`t${l.lineId}`">
       <g v-for="g in l.gates" :key="g.id">
         <polyline :points="piece(l.lineId, g.fromM, g.toM)" class="gate" />
-        <text :x="along(l.lineId, g.fromM).x" :y="along(l.lineId, g.fromM).y - 8" class="note">gate</text>
+        <text :x="along(l.lineId, g.fromM).x" :y="along(l.lineId, g.fromM).y + 20" class="note">gate</text>
       </g>
       <g v-for="c in l.cutOuts" :key="c.id" :class="{ isOpen: open.includes(c.id) }">
         <rect
@@ -142,6 +143,7 @@ function pointed(e: MouseEvent) {
   display: block;
   width: 100%;
   max-width: 760px;
+  max-height: 66vh;
   border: 1px solid var(--rule);
   background: var(--paper);
   cursor: crosshair;
@@ -169,7 +171,7 @@ function pointed(e: MouseEvent) {
   stroke-width: 2;
 }
 .isOpen .cut {
-  fill: var(--warn, #b8860b);
+  fill: var(--warn);
 }
 .point {
   fill: var(--ink);

@@ -51,7 +51,8 @@ public record Trend(
     private static final Duration YEAR = Duration.ofDays(365);
     private static final Duration SAME_TIME = Duration.ofDays(30);
     private static final double NORMAL_90 = 1.645;
-    private static final double FARTHEST_WEEKS = 104;
+    /** Nobody goes on with a slope for longer than it was seen at most: a season. */
+    private static final double FARTHEST_WEEKS = 17;
 
     private record Key(String point, int wire) {}
 

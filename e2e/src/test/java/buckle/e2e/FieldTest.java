@@ -21,8 +21,8 @@ class FieldTest {
             "layout", List.of("build", "material", "pole", "posts", "braces", "joints", "schools", "findings"),
             "electrics", List.of("energizer", "pulse", "earth", "supply", "whatif"),
             "takeoff", List.of("counts", "reach", "price", "variants", "quote", "cuts", "load"),
-            "test", List.of("", "list", "round", "sections", "yardstick", "certificate"),
-            "faults", List.of(""));
+            "test", List.of("", "list", "round", "sections", "yardstick", "certificate", "meter"),
+            "faults", List.of("", "log", "falling"));
 
     private final Browser browser = new Browser();
 
@@ -89,9 +89,13 @@ class FieldTest {
             "/prices?sheet=firm",
             "/stock",
             "/stock?sheet=moves",
-            "/stock?sheet=usage");
+            "/stock?sheet=usage",
+            "/upkeep",
+            "/upkeep?sheet=fails",
+            "/practice",
+            "/practice?sheet=drills");
     private static final String READY =
-            "main [data-test=price-found], main [data-test=list-file], main form, main [data-test=move], main .empty, main tbody tr";
+            "main [data-test=price-found], main [data-test=list-file], main form, main [data-test=move], main .empty, main tbody tr, main .question, main .entry";
 
     private static String over(Page page) {
         return page.evaluate("""

@@ -200,8 +200,8 @@ class ScriptTest {
         // The backup of an older Buckle: without what the last change of the tables brought.
         String older = shell("set -e; source script/tools.sh; root=$PWD; source script/database.sh; data='" + data
                         + "'; start_database \"$data\"; psql_run -d buckle -c 'drop table"
-                        + " certificate_paper, certificate' -c"
-                        + " \"delete from flyway_schema_history where version = '10'\"; backup; psql_run -d postgres -c 'create database"
+                        + " practice_result' -c"
+                        + " \"delete from flyway_schema_history where version = '12'\"; backup; psql_run -d postgres -c 'create database"
                         + " foreign_one' >/dev/null; psql_run -d foreign_one -c 'create table job (id int)'; \"$pg_bin/pg_dump\" -h"
                         + " 127.0.0.1 -p $pg_port -U buckle -Fc -f '" + data
                         + "/foreign.dump' foreign_one; psql_run -d buckle -c"

@@ -1,0 +1,143 @@
+package buckle.e2e;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import com.microsoft.playwright.Locator;
+import java.util.regex.Matcher;
+import java.util.regex.Pattern;
+import org.junit.jupiter.api.AfterAll;
+import org.junit.jupiter.api.BeforeAll;
+import org.junit.jupiter.api.Test;
+
+/** A fence that reads by itself, a hidden fault, the mend, the log; and a case to practise on, on a phone. */
+class HuntTest {
+    private static Browser browser;
+
+    @BeforeAll
+    static void open() {
+        browser = new Browser();
+    }
+
+    @AfterAll
+    static void close() {
+        browser.close();
+    }
+
+    private static int rows(Screen screen) {
+        return screen.test("live-readings").locator("tr").count();
+    }
+
+    private static void announced(Screen screen, String text) {
+        screen.page.waitForFunction("text => document.body.innerText.includes(text)", text);
+    }
+
+    /** The ring is commissioned from the simulated meter; a fault is hidden by a seed, hunted, mended, and stands in the log. */
+    @Test
+    void fromTheMeterToTheLog() {
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        String job = screen.fresh("Orchard ring");
+        screen.openById(job, "test?sheet=meter");
+        assertThat(screen.test("meter-port").innerText()).containsPattern("TCP port \\d+");
+        screen.page.waitForSelector("text=Listening.");
+        screen.test("sim-seed").fill("7");
+        screen.test("sim-by").fill("A. Crew");
+        screen.test("sim-when").selectOption("new, nothing wrong");
+        screen.test("sim-round").click();
+        announced(screen, "lines of the simulated meter were stored");
+        // Nothing was asked for again: the page was told.
+        screen.test("live-readings").waitFor();
+        assertThat(rows(screen)).isGreaterThan(5);
+        assertThat(screen.test("live-readings").innerText()).contains("simulated, seed 7");
+        assertThat(screen.test("sim-failure").count()).isZero();
+        screen.test("sheet-round").click();
+        screen.test("round-open").waitFor();
+        assertThat(screen.test("round-open").innerText()).doesNotContain("still to be read");
+
+        // A season later something is wrong; the place is told only to whoever asks.
+        screen.test("sheet-meter").click();
+        screen.test("sim-when").selectOption("a season later");
+        screen.test("sim-hidden").selectOption("1");
+        screen.test("sim-reveal").click();
+        screen.test("sim-truth").waitFor();
+        String truth = screen.test("sim-truth").innerText();
+        Matcher station = Pattern.compile("Orchard ring, ([0-9 ]+)").matcher(truth);
+        assertThat(station.find()).as(truth).isTrue();
+
+        screen.openById(job, "faults?sheet=log");
+        screen.test("new-fault").click();
+        screen.test("fault-state").selectOption("open");
+        screen.test("fault-station").fill("40");
+        screen.test("fault-before").fill("3.2");
+        screen.test("keep-fault").click();
+        screen.test("logged-fault").waitFor();
+        assertThat(screen.test("logged-fault").innerText()).contains("open").contains("Orchard ring");
+        // Found and mended: what came back is put down to what let it off, not to what was replaced for nothing.
+        screen.test("fault-now").click();
+        screen.test("fault-state").selectOption("mended");
+        screen.test("fault-part").selectOption("growth");
+        screen.test("fault-search").fill("18");
+        screen.test("add-remedy").click();
+        screen.test("add-remedy").click();
+        Locator first = screen.test("remedy").nth(0);
+        first.locator("select").selectOption("insulator");
+        first.locator("input").nth(1).fill("4");
+        first.locator("input[type=checkbox]").check();
+        screen.test("remedy").nth(1).locator("select").selectOption("growth");
+        screen.test("fault-after").fill("5.8");
+        screen.test("keep-fault").click();
+        screen.test("logged-gains").waitFor();
+        assertThat(screen.test("logged-gains").innerText()).contains("+2.6 kV put down to growth cleared");
+        assertThat(screen.test("logged-fault").innerText())
+                .contains("mended")
+                .contains("done for nothing: 4 × insulator")
+                .contains("2 notes");
+        screen.page.navigate(Buckle.demo().url + "/upkeep?sheet=fails");
+        screen.test("fails-order").waitFor();
+        assertThat(screen.page.locator(".fails").innerText()).contains("growth").contains("Orchard ring");
+    }
+
+    /** The demo's track holds an open fault and a year of log, and what is due. */
+    @Test
+    void theDemoHoldsAYear() {
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        screen.openById(screen.fresh("Donkey winter track"), "faults?sheet=log");
+        screen.test("logged-fault").first().waitFor();
+        assertThat(screen.test("logged-fault").count()).isEqualTo(6);
+        assertThat(screen.test("logged-fault").first().innerText()).contains("open");
+        screen.test("sheet-falling").click();
+        screen.test("trend").first().waitFor();
+        screen.page.navigate(Buckle.demo().url + "/upkeep");
+        screen.test("due-round").first().waitFor();
+        assertThat(screen.test("due-fault").count()).isPositive();
+    }
+
+    /** One case by phone: a reading, a guess that is wrong, and what would have been the best way. */
+    @Test
+    void aCaseOnAPhone() {
+        Screen screen = new Screen(browser.page(390, 844), Buckle.demo().url);
+        screen.page.navigate(Buckle.demo().url + "/practice");
+        screen.test("practice-name").fill("Ada on a phone");
+        screen.test("case-LEAK_ON_A_BRANCH").click();
+        screen.test("practice-map").waitFor();
+        for (int i : new int[] {0, 5}) {
+            screen.test("practice-point").nth(i).click();
+            screen.test("practice-read").click();
+            screen.page.waitForFunction(
+                    "n => document.querySelectorAll('[data-test=practice-history] li').length === n", i == 0 ? 1 : 2);
+        }
+        assertThat(screen.test("practice-clock").innerText()).contains("min");
+        screen.test("practice-give-up").click();
+        screen.test("practice-verdict").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        assertThat(screen.test("practice-verdict").innerText())
+                .contains("not found")
+                .contains("It was a leak");
+        assertThat(screen.test("practice-best").locator("li").count()).isPositive();
+        assertThat(screen.test("practice-history").innerText()).contains("held 90 %");
+        screen.test("practice-back").click();
+        screen.test("case-best").first().waitFor();
+        assertThat(screen.test("case-best").first().innerText()).contains("1 tried");
+        assertThat(((Number) screen.page.evaluate("() => document.documentElement.scrollWidth - innerWidth"))
+                        .intValue())
+                .isLessThanOrEqualTo(0);
+    }
+}
