@@ -160,6 +160,7 @@ public final class PracticeHunt {
         return new PracticeHunt(of, seed);
     }
 
+    /** The fence as it is laid out. */
     public Layout layout() {
         return design.layout();
     }
