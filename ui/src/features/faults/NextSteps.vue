@@ -3,7 +3,8 @@ import { computed, onMounted, onUnmounted, ref } from 'vue'
 import RuleChips from '@/components/RuleChips.vue'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
-import { kiloSlip } from '@/model/round'
+import { useFaults } from '@/model/faults'
+import { beginOf, kiloSlip } from '@/model/round'
 import { useSearch, type NextStep } from '@/model/search'
 import { useWords } from '@/model/useWords'
 import { kvText, lengthText, parseKvV, parseLengthM, stationText } from '@/shared/units'
@@ -14,6 +15,7 @@ import { minutesText, stepText } from './stepWords'
 const { again } = defineProps<{ again: { lineId: string; stationM: number; share: number } | null }>()
 const job = useJob()
 const search = useSearch()
+const faults = useFaults()
 const habits = useHabits()
 const { say } = useWords()
 let stop: (() => void) | undefined
@@ -60,6 +62,10 @@ const readText = (m: NextStep['outcomes'][number]) =>
     : m.fromV === 0
       ? `up to ${kvText(m.toV)} kV`
       : `${kvText(m.fromV)} to ${kvText(m.toV)} kV`
+const tree = computed(
+  () =>
+    `/api/jobs/${job.id}/decision-tree.pdf?since=${encodeURIComponent(beginOf(faults.since))}&metresPerMinute=${search.crew.metresPerMinute}`,
+)
 const pace = computed({
   get: () => lengthText(search.crew.metresPerMinute, job.units),
   set: (text) => {
@@ -169,7 +175,11 @@ async function take() {
           </li>
         </ul>
       </template>
-      <p class="quiet-text small">Chances and minutes are of one fault, with all readings right.</p>
+      <p class="quiet-text small">
+        Chances and minutes are of one fault, with all readings right. The first four steps on paper, from the
+        energizer on:
+        <a :href="`${tree}&paper=A4`" data-test="tree-pdf">A4</a> <a :href="`${tree}&paper=LETTER`">Letter</a>
+      </p>
     </template>
     <p v-else-if="search.answer" class="quiet-text small">
       Nothing is fed yet, so nothing can be looked for.

@@ -15,6 +15,7 @@ import buckle.layout.LineLayout;
 import buckle.pulse.Place;
 import buckle.readings.FenceDiagnosis.LinePart;
 import buckle.review.Laid;
+import buckle.site.BadInput;
 import buckle.spec.Plan;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -22,10 +23,13 @@ import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 
 /** A crew that looks for a fault on a laid-out fence. Made once for a fence and its readings in order; each step then costs little. */
 public final class FaultSearch {
     private static final int MOST_STEPS = 6;
+    private static final double LEAST_REACHED = 0.05;
+    private static final double BEYOND_V = 300;
     /** The last so many readings are reckoned with: the table has a column for each place and switch of theirs. */
     private static final int MOST_READINGS = 60;
 
@@ -39,6 +43,20 @@ public final class FaultSearch {
      * @param currents whether its meter shows currents
      */
     public record OnFoot(double metresPerMinute, boolean currents) {
+        private static final double SLOWEST = 10;
+        private static final double FASTEST = 500;
+
+        /** At this pace, with a meter that shows kilovolts alone. */
+        public static OnFoot checked(double metresPerMinute) {
+            if (!(metresPerMinute >= SLOWEST && metresPerMinute <= FASTEST)) {
+                throw new BadInput(
+                        "faults.pace",
+                        "metresPerMinute",
+                        "A crew goes between " + SLOWEST + " and " + FASTEST + " metres a minute.");
+            }
+            return new OnFoot(metresPerMinute, false);
+        }
+
         private Walk walk() {
             Walk u = Walk.USUAL;
             return new Walk(
@@ -104,6 +122,23 @@ public final class FaultSearch {
     public record NextSteps(List<NextStep> steps, double allMinutes) {
         public NextSteps {
             steps = List.copyOf(steps);
+        }
+    }
+
+    /**
+     * A step, and what is done after each of what may come of it.
+     *
+     * @param fromV what the reading before showed, {@code toV}; nothing of the first step, and after looking over without finding
+     * @param chance of it, after the step before
+     */
+    public record Branch(double fromV, OptionalDouble toV, double chance, NextStep step, List<Branch> then) {
+        public Branch {
+            then = List.copyOf(then);
+        }
+
+        /** How many rows it takes, one for each end. */
+        public int ends() {
+            return Math.max(1, then.stream().mapToInt(Branch::ends).sum());
         }
     }
 
@@ -186,6 +221,82 @@ public final class FaultSearch {
         }
         double metres = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
         return new NextSteps(steps, metres / crew.walk().inspectMetresPerMinute());
+    }
+
+    /** The first steps to take along on paper, from the energizer on; what comes in fewer than one of twenty cases is left out. */
+    public Optional<Branch> tree(Plan plan, List<Observation> readings, Instant since, int depth) {
+        List<Reading> now = lately(on, OnFence.parted(plan, readings, since).now());
+        Place start = new Place(on.fence().circuit().runs().getFirst().id(), 0);
+        return branch(0, OptionalDouble.empty(), 1, 1, now, List.of(), start, depth);
+    }
+
+    private Optional<Branch> branch(
+            double fromV,
+            OptionalDouble toV,
+            double chance,
+            double reached,
+            List<Reading> now,
+            List<Stretch> over,
+            Place here,
+            int depth) {
+        for (Next n : tracer.next(now, over, here)) {
+            Optional<NextStep> step = step(n);
+            if (step.isPresent()) {
+                List<Branch> then = depth > 1 ? then(n, reached, now, over, here, depth - 1) : List.of();
+                return Optional.of(new Branch(fromV, toV, chance, step.get(), then));
+            }
+        }
+        return Optional.empty();
+    }
+
+    private List<Branch> then(Next n, double reached, List<Reading> now, List<Stretch> over, Place here, int depth) {
+        List<Branch> all = new ArrayList<>();
+        if (n.spot().isPresent()) {
+            Tracer.Spot spot = n.spot().get();
+            for (Tracer.Outcome o : n.outcomes()) {
+                if (reached * o.chance() < LEAST_REACHED) {
+                    continue;
+                }
+                List<Reading> read = new ArrayList<>(now);
+                read.add(new Reading(
+                        Optional.of(spot.at()),
+                        OptionalDouble.of(
+                                Double.isInfinite(o.toV()) ? o.fromV() + BEYOND_V : (o.fromV() + o.toV()) / 2),
+                        OptionalDouble.empty(),
+                        false,
+                        spot.open().map(Set::of).orElse(Set.of()),
+                        false));
+                branch(
+                                o.fromV(),
+                                Double.isInfinite(o.toV()) ? OptionalDouble.empty() : OptionalDouble.of(o.toV()),
+                                o.chance(),
+                                reached * o.chance(),
+                                read,
+                                over,
+                                spot.at(),
+                                depth)
+                        .ifPresent(all::add);
+            }
+            return all;
+        }
+        double left = 1 - n.chance();
+        if (reached * left < LEAST_REACHED) {
+            return all;
+        }
+        Way way = n.stretch().orElseThrow();
+        List<Stretch> looked = new ArrayList<>(over);
+        Place at = here;
+        if (way.atEnergizer()) {
+            looked.add(new Stretch("", 0, 0));
+            at = new Place(on.fence().circuit().runs().getFirst().id(), 0);
+        }
+        for (Tracer.Part p : way.parts()) {
+            looked.add(new Stretch(p.run(), Math.min(p.fromM(), p.toM()), Math.max(p.fromM(), p.toM())));
+            at = new Place(p.run(), p.toM());
+        }
+        branch(0, OptionalDouble.empty(), left, reached * left, now, looked, at, depth)
+                .ifPresent(all::add);
+        return all;
     }
 
     /** Much the same stretch, a little longer or shorter. */

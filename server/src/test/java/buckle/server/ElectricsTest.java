@@ -7,6 +7,9 @@ import buckle.server.Server.Answer;
 import java.nio.charset.StandardCharsets;
 import java.util.List;
 import java.util.stream.IntStream;
+import org.apache.pdfbox.Loader;
+import org.apache.pdfbox.pdmodel.PDDocument;
+import org.apache.pdfbox.text.PDFTextStripper;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -249,5 +252,23 @@ class ElectricsTest {
         assertThat(new String(pdf.body(), 0, 5, StandardCharsets.US_ASCII)).isEqualTo("%PDF-");
         assertThat(server.get("/api/power-choices").json().path("energizers").size())
                 .isEqualTo(10);
+    }
+
+    /** The steps on paper are those of the screen; each of four columns is filled. */
+    @Test
+    void theFirstStepsComeOnPaper() throws java.io.IOException {
+        String id = server.openDemo("donkey-winter-track.geojson");
+        Answer pdf = server.get("/api/jobs/" + id + "/decision-tree.pdf?since=2026-11-14T00:00:00Z");
+        assertThat(pdf.status()).isEqualTo(200);
+        try (PDDocument document = Loader.loadPDF(pdf.body())) {
+            String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
+            assertThat(text)
+                    .contains("Donkey winter track: what next", "Begin at the energizer", "energizer off")
+                    .containsPattern("(Read|Open|Look over|Go over) .*min in the mean")
+                    .containsPattern("(kV|nothing found) \\([0-9]+ %\\)");
+        }
+        assertThat(server.get("/api/jobs/" + id + "/decision-tree.pdf?since=2026-11-14T00:00:00Z&metresPerMinute=1")
+                        .status())
+                .isEqualTo(422);
     }
 }

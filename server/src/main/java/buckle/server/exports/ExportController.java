@@ -14,6 +14,7 @@ import buckle.exchange.out.LayoutGeoJson;
 import buckle.exchange.out.PostsCsv;
 import buckle.exchange.out.ReadingsCsv;
 import buckle.exchange.out.TakeoffCsv;
+import buckle.exchange.paper.DecisionTreePdf;
 import buckle.exchange.paper.EnergizerPdf;
 import buckle.exchange.paper.Paper;
 import buckle.exchange.paper.SetOutPdf;
@@ -27,6 +28,10 @@ import buckle.land.Surroundings;
 import buckle.layout.Layout;
 import buckle.message.English;
 import buckle.price.Price;
+import buckle.readings.FaultSearch;
+import buckle.readings.FaultSearch.Branch;
+import buckle.readings.FaultSearch.OnFoot;
+import buckle.readings.Observation;
 import buckle.server.jobs.JobRow;
 import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
@@ -42,6 +47,9 @@ import buckle.units.UnitSystem;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
+import java.time.LocalDate;
+import java.time.ZoneOffset;
 import java.util.List;
 import java.util.Optional;
 import java.util.UUID;
@@ -59,6 +67,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api/jobs")
 @Tag(name = "exports")
 class ExportController {
+    private static final int TREE_STEPS = 4;
     private final JobService service;
     private final ReadingService readings;
     private final FaultNotes notes;
@@ -245,6 +254,39 @@ class ExportController {
             byte[] pdf = StripPdf.write(
                     job.row().name(), job.design().layout(), job.plan().spec().units(), paper);
             return file(job.row(), "strip.pdf", "application/pdf", pdf);
+        });
+    }
+
+    @GetMapping(value = "/{id}/decision-tree.pdf", produces = "application/pdf")
+    @Operation(
+            operationId = "exportDecisionTree",
+            summary = "The first four steps of a search for a fault, with what to do after each outcome")
+    ResponseEntity<byte[]> decisionTree(
+            @PathVariable UUID id,
+            @RequestParam Instant since,
+            @RequestParam(defaultValue = "55") double metresPerMinute,
+            @RequestParam(defaultValue = "A4") Paper paper) {
+        return queue.run(Kind.PAPER, () -> {
+            Whole job = laidOut(id);
+            List<Observation> taken = readings.of(id);
+            Branch tree = FaultSearch.of(
+                            job.plan(),
+                            job.design().laid(),
+                            job.around(),
+                            taken,
+                            since,
+                            OnFoot.checked(metresPerMinute))
+                    .flatMap(s -> s.tree(job.plan(), taken, since, TREE_STEPS))
+                    .orElseThrow(() -> new BadInput(
+                            "faults.dead", "plan", "Nothing of this fence is fed: there is nothing to search."));
+            byte[] pdf = DecisionTreePdf.write(
+                    job.row().name(),
+                    LocalDate.ofInstant(since, ZoneOffset.UTC),
+                    job.design().layout(),
+                    tree,
+                    job.plan().spec().units(),
+                    paper);
+            return file(job.row(), "decision-tree.pdf", "application/pdf", pdf);
         });
     }
 
