@@ -64,10 +64,6 @@ class Shots {
             screen.page.locator("[data-test=land-findings]").scrollIntoViewIfNeeded();
             screen.page.keyboard().press("f");
             shoot(screen.page, "land");
-            screen.open("Alpaca paddocks", "survey");
-            screen.test("sheet-tape").click();
-            screen.test("tape-verdicts").waitFor();
-            shoot(screen.page, "tape");
             screen.open("Alpaca paddocks", "electrics");
             screen.test("energizer-generic 5 J").waitFor();
             shoot(screen.page, "energizer");
@@ -81,7 +77,6 @@ class Shots {
             screen.open("Alpaca paddocks", "takeoff");
             shoot(screen.page, "takeoff");
             screen.open("Donkey winter track", "test");
-            shoot(screen.page, "test");
             screen.test("sheet-round").click();
             screen.test("round-open").waitFor();
             screen.page.waitForTimeout(1500);
@@ -90,6 +85,21 @@ class Shots {
             screen.test("faults-verdict").waitFor();
             screen.page.waitForTimeout(2500);
             shoot(screen.page, "faults");
+            screen.test("sheet-log").click();
+            screen.test("logged-fault").first().waitFor();
+            shoot(screen.page, "log");
+            screen.page.navigate(buckle.url + "/practice");
+            screen.test("practice-name").fill("Mara");
+            screen.test("case-LEAK_ON_A_BRANCH").click();
+            screen.test("practice-map").waitFor();
+            for (int i : new int[] {0, 5}) {
+                screen.test("practice-point").nth(i).click();
+                screen.test("practice-read").click();
+                screen.page.waitForTimeout(1200);
+            }
+            screen.test("practice-give-up").click();
+            screen.test("practice-verdict").waitFor();
+            shoot(screen.page, "practice");
             screen.dropInTheYard(WALK);
             screen.test("survey-preview").waitFor();
             shoot(screen.page, "survey");

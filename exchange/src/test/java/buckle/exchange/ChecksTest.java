@@ -404,6 +404,35 @@ class ChecksTest {
                 "common practice F6, physics",
                 "core/src/test/java/buckle/simulation/SimulatedSearchTest.java",
                 "eightSectionsNeedThreeOpenings");
+        String upkeep = "core/src/test/java/buckle/upkeep/UpkeepTest.java";
+        elsewhere(
+                "four insulators that touched nothing, a foot of growth, 3.2 to 5.8 kV",
+                "2.6 kV put down to growth",
+                "2.6 kV",
+                "common practice F2",
+                upkeep,
+                "whatCameBackIsPutDownToWhatLetItOff");
+        elsewhere(
+                "6.0, 5.8, 5.6, 5.4, 5.2 kV by the week, 5 kV needed",
+                "−0.2 kV a week, under it a week after the last",
+                "the same",
+                "recounted by hand",
+                upkeep,
+                "aFallIsWarnedOfWeeksAhead");
+        elsewhere(
+                "steady fences read weekly with 3 %, called falling",
+                "2 to 8 of 100",
+                "5 of 100",
+                "Sen 1968, from memory, on 400 simulated",
+                upkeep,
+                "aSteadyFenceIsSeldomCalledFalling");
+        elsewhere(
+                "what is live, the next cut-out, diagonals, rods: 200 drills of each",
+                "each right",
+                "the same",
+                "answered again by other means",
+                "core/src/test/java/buckle/practice/DrillTest.java",
+                "theRightChoiceIsRight");
     }
 
     private interface Fill {
