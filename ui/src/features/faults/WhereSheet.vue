@@ -85,7 +85,7 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
         </select></label
       ><template v-if="faults.yardstick"
         >; held against the yardstick of {{ calendarText(dayOf(faults.yardstick.readAt)) }}.</template
-      ><template v-else>; readings before that day are of the fence in order.</template>
+      ><template v-else>; held against the last round before that day.</template>
     </p>
     <p v-if="faults.problem" class="weak" role="alert">{{ faults.problem }}</p>
     <p v-if="!faults.days.length" class="empty">Nothing has been read yet.</p>

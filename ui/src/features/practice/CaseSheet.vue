@@ -159,7 +159,7 @@ async function finish() {
     <h2>{{ told.title }}</h2>
     <p>{{ told.told }}</p>
     <p v-if="failure" class="weak" role="alert">{{ failure }}</p>
-    <div v-if="ground" class="field">
+    <div v-if="ground" class="ground">
       <PracticeMap
         :ground="ground"
         :at="at"
@@ -278,14 +278,14 @@ async function finish() {
 .case {
   padding: 0 18px 24px;
 }
-.field {
+.ground {
   display: grid;
   grid-template-columns: minmax(0, 760px) minmax(300px, 460px);
   gap: 0 22px;
   align-items: start;
 }
 @media (max-width: 900px) {
-  .field {
+  .ground {
     grid-template-columns: minmax(0, 1fr);
   }
 }

@@ -125,7 +125,7 @@ async function reveal() {
         >Meters send to TCP port <b class="number">{{ port }}</b> of this machine, one reading a line; what
         they send is shown as it is stored.</template
       ><template v-else>The port for meters is taken by another program: none can send by itself.</template>
-      <span class="quiet-text">{{ listening ? 'Listening.' : 'Not listening.' }}</span>
+      <span class="quiet-text listening">{{ listening ? 'Listening.' : 'Not listening.' }}</span>
     </p>
     <h2>Simulated fence</h2>
     <p class="quiet-text small">
@@ -218,6 +218,9 @@ async function reveal() {
 label {
   font-size: 13px;
   color: var(--quiet);
+}
+.listening {
+  margin-left: 6px;
 }
 .switch {
   margin-right: 12px;

@@ -21,12 +21,16 @@ public final class Main {
     private Main() {}
 
     /**
-     * @param args {@code pulse} for the pulse alone, {@code server} for the server alone, {@code faults} for how far faults are found right,
+     * @param args {@code pulse} for the pulse alone, {@code server} for the server alone, {@code meter} for meters that send, {@code faults} for how far faults are found right,
      *     {@code search [how many a fence] [seed]} for how long a told crew takes; nothing for all
      */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         if (args.length > 0 && args[0].equals("server")) {
             ServerBench.run(args);
+            return;
+        }
+        if (args.length > 0 && args[0].equals("meter")) {
+            MeterBench.run(args);
             return;
         }
         if (args.length > 0 && args[0].equals("search")) {

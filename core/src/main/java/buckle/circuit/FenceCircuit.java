@@ -27,7 +27,7 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
         private Place place(double stationM, double runM) {
             double at = Math.clamp(stationM, fromM, toM);
             double along = towards ? at - fromM : toM - at;
-            return new Place(runId, toM > fromM ? along * runM / (toM - fromM) : 0);
+            return new Place(runId, toM > fromM ? Math.min(runM, along * runM / (toM - fromM)) : 0);
         }
 
         /** The station of a place of its run. */

@@ -236,17 +236,7 @@ public final class Tracer {
                             table.spread().leak(at, ohm));
                 }
                 double broken = Chance.BREAK.log() + Math.log(model.share(cell, Chance.FRAIL_BREAKS));
-                int joints = AnswerTable.JOINT_OHM.length;
-                for (int j = 0; j <= joints; j++) {
-                    double ohm = j == joints ? Double.POSITIVE_INFINITY : AnswerTable.JOINT_OHM[j];
-                    double share = j == joints ? Chance.OPEN : (1 - Chance.OPEN) / joints;
-                    double[] features = features(table.joints()[node + i][j]);
-                    add(
-                            first + i,
-                            broken + Math.log(share),
-                            spot -> features[spot],
-                            table.spread().broken(at, ohm));
-                }
+                joints(first + i, at, broken, features(table.joints()[node + i]));
             }
             node += n;
         }
@@ -263,6 +253,28 @@ public final class Tracer {
                         Chance.SUPPLY.log() - Math.log(table.supplies().size()),
                         known(s.raw()),
                         table.weakSupplySpread()));
+    }
+
+    /** Poor joints of strengths between those that were solved, and the open wire. */
+    private void joints(int cell, Place at, double broken, double[][] passing) {
+        int open = AnswerTable.JOINT_OHM.length;
+        double[][] poor = Arrays.copyOf(passing, open);
+        int strengths = (open - 1) * BETWEEN_STRENGTHS + 1;
+        double share = broken + Math.log((1 - Chance.OPEN) / strengths);
+        for (int j = 0; j < strengths; j++) {
+            double strength = j / (double) BETWEEN_STRENGTHS;
+            double ohm = AnswerTable.JOINT_OHM[(int) Math.rint(strength)];
+            add(
+                    cell,
+                    share,
+                    spot -> Cubic.between(poor, spot, strength),
+                    table.spread().broken(at, ohm));
+        }
+        add(
+                cell,
+                broken + Math.log(Chance.OPEN),
+                spot -> passing[open][spot],
+                table.spread().broken(at, Double.POSITIVE_INFINITY));
     }
 
     private static double middle(Interval interval, int node) {

@@ -156,8 +156,8 @@ public record FenceDiagnosis(
     }
 
     /**
-     * @param since readings from then on are taken with something wrong; those of the yardstick, or without one all those before, in
-     *     order
+     * @param since readings from then on are taken with something wrong; those of the yardstick, or without one those of the last
+     *     round before, in order
      */
     public static FenceDiagnosis of(
             Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since) {

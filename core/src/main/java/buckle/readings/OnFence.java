@@ -14,6 +14,7 @@ import buckle.site.Stationing;
 import buckle.spec.Plan;
 import buckle.spec.WireRole;
 import java.time.Instant;
+import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -177,13 +178,19 @@ public final class OnFence {
     /** Readings as the diagnosis takes them. */
     record Parted(List<Observation> healthy, List<Observation> now) {}
 
-    /** Those of the yardstick, or without one all before a day, are in order; those since that day are not. */
+    /**
+     * Those of the yardstick, or without one those of the last round before a day, are in order; those since that day are not. Rounds
+     * before the last tell of other seasons, and of faults that were mended.
+     */
     static Parted parted(Plan plan, List<Observation> readings, Instant since) {
         List<Observation> standing = standing(readings);
+        Optional<LocalDate> round = RoundDay.last(
+                standing.stream().filter(o -> o.takenAt().isBefore(since)).toList());
         Predicate<Observation> inOrder = plan.circumstances()
                 .yardstick()
                 .<Predicate<Observation>>map(y -> o -> y.readings().contains(o.id()))
-                .orElse(o -> o.takenAt().isBefore(since));
+                .orElse(o -> o.takenAt().isBefore(since)
+                        && round.filter(d -> !RoundDay.of(o).isBefore(d)).isPresent());
         return new Parted(
                 standing.stream().filter(inOrder).toList(),
                 standing.stream()

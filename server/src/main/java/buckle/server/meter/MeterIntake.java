@@ -22,9 +22,11 @@ import java.net.ServerSocket;
 import java.net.Socket;
 import java.nio.charset.StandardCharsets;
 import java.util.ArrayList;
+import java.util.Collections;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ArrayBlockingQueue;
@@ -55,6 +57,7 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
     private static final int SILENT_MS = 10 * 60 * 1000;
 
     private static final long LAYOUT_KEPT_MS = 2000;
+    private static final int LAYOUTS_KEPT = 20;
 
     private final ReadingService readings;
     private final JobService jobs;
@@ -63,6 +66,14 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
     private final LiveReadings live;
     private final int wanted;
     private final BlockingQueue<Waiting> waiting = new ArrayBlockingQueue<>(MOST_WAITING);
+    private final Map<UUID, Known> layouts = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
+        private static final long serialVersionUID = 1L;
+
+        @Override
+        protected boolean removeEldestEntry(Map.Entry<UUID, Known> eldest) {
+            return size() > LAYOUTS_KEPT;
+        }
+    });
     private final Set<Socket> open = ConcurrentHashMap.newKeySet();
     private volatile @Nullable ServerSocket listening;
 
@@ -178,13 +189,35 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
         }
     }
 
+    /** As the plan is now, or was two seconds ago: one for all meters of a job. */
+    private Layout layout(UUID jobId) {
+        Known known = layouts.computeIfAbsent(jobId, id -> new Known());
+        synchronized (known) {
+            long now = System.currentTimeMillis();
+            Layout layout = known.layout;
+            if (layout == null || now - known.atMs > LAYOUT_KEPT_MS) {
+                PlanState plan = jobs.plan(jobId);
+                layout = designs.of(plan.plan(), land.land(jobs.find(jobId).propertyId()))
+                        .design()
+                        .layout();
+                known.layout = layout;
+                known.atMs = now;
+            }
+            return layout;
+        }
+    }
+
+    /** A job's layout, and when it was asked for. */
+    private static final class Known {
+        private @Nullable Layout layout;
+        private long atMs;
+    }
+
     /** One that speaks. */
     private final class Meter {
         private final Socket socket;
         private MeterLine.@Nullable Greeting greeting;
         private final BlockingQueue<String> answers = new ArrayBlockingQueue<>(MOST_ANSWERS);
-        private @Nullable Layout layout;
-        private long layoutAtMs;
 
         Meter(Socket socket) {
             this.socket = socket;
@@ -249,7 +282,7 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
                 if (line.tooLong()) {
                     throw new BadInput("meter.long", "", "A line has at most 1,000 characters.");
                 }
-                MeterLine.Greeting by = java.util.Objects.requireNonNull(greeting);
+                MeterLine.Greeting by = Objects.requireNonNull(greeting);
                 List<Observation> read = MeterLine.read(line.text(), by, layout(by.jobId()));
                 waiting.put(new Waiting(by.jobId(), number, read, this));
             } catch (BadInput e) {
@@ -258,21 +291,6 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
             } catch (RequestRefused e) {
                 answer("no " + number + " " + e.code() + " " + e.getMessage());
             }
-        }
-
-        /** As the plan is now, or was two seconds ago. */
-        private Layout layout(UUID jobId) {
-            long now = System.currentTimeMillis();
-            Layout known = layout;
-            if (known == null || now - layoutAtMs > LAYOUT_KEPT_MS) {
-                PlanState plan = jobs.plan(jobId);
-                known = designs.of(plan.plan(), land.land(jobs.find(jobId).propertyId()))
-                        .design()
-                        .layout();
-                layout = known;
-                layoutAtMs = now;
-            }
-            return known;
         }
 
         /** Never waits: who does not read what it is answered is let go, and nobody else waits for it. */
