@@ -41,6 +41,8 @@ import tools.jackson.databind.node.ObjectNode;
 class FuzzTest {
     private static final int REQUESTS = 500;
     private static final long MOST_MS = 5000;
+    /** Dozens of steps are thought through where nothing was read before. */
+    private static final long MOST_TREE_MS = 30_000;
 
     private static final JsonNode API = api();
     private static final List<String> ODD_TEXTS = List.of(
@@ -106,6 +108,8 @@ class FuzzTest {
                         .properties()
                         .forEach(
                                 op -> all.add(new Operation(op.getKey().toUpperCase(), path.getKey(), op.getValue()))));
+        // A stream has no end to wait for; MeterTest reads it.
+        all.removeIf(op -> op.path().endsWith("/live"));
         return all;
     }
 
@@ -160,7 +164,7 @@ class FuzzTest {
         HttpRequest request;
         try {
             request = HttpRequest.newBuilder(URI.create("http://127.0.0.1:" + server.port() + path))
-                    .timeout(Duration.ofSeconds(30))
+                    .timeout(Duration.ofSeconds(60))
                     .header("Content-Type", maker.type(op))
                     .method(op.method(), body == null ? BodyPublishers.noBody() : BodyPublishers.ofByteArray(body))
                     .build();
@@ -174,7 +178,7 @@ class FuzzTest {
             long ms = (System.nanoTime() - began) / 1_000_000;
             tally.slowestMs = Math.max(tally.slowestMs, ms);
             tally.byStatus.merge(response.statusCode(), 1, Integer::sum);
-            if (ms > MOST_MS) {
+            if (ms > (op.path().endsWith("/decision-tree.pdf") ? MOST_TREE_MS : MOST_MS)) {
                 tally.wrong.add(what + " took " + ms + " ms");
             }
             look(what, op, body, response, tally);

@@ -169,7 +169,7 @@ class JobsTest {
                 .isEqualTo(server.get("/api/jobs/" + again + "/takeoff.csv").text());
         assertThat(job(again).path("sections")).isEqualTo(job(id).path("sections"));
         assertThat(job(again).path("lengthM")).isEqualTo(job(id).path("lengthM"));
-        assertThat(server.get("/api/jobs/" + again + "/readings").json().size()).isEqualTo(18);
+        assertThat(server.get("/api/jobs/" + again + "/readings").json().size()).isEqualTo(96);
         assertThat(server.get("/api/jobs/" + id + "/layout.geojson")
                         .json()
                         .path("features")

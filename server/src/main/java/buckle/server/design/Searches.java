@@ -14,7 +14,7 @@ import org.springframework.stereotype.Component;
 
 /** Searches that go on: the table of a fence is made once, each step of a crew then asks it. */
 @Component
-class Searches {
+public class Searches {
     private static final int KEPT = 4;
 
     private final Designs designs;
@@ -33,7 +33,7 @@ class Searches {
     private record Asked(Plan plan, Land land, Instant since, OnFoot crew, List<Observation> inOrder) {}
 
     /** Empty while nothing is fed. */
-    Optional<FaultSearch> of(Plan plan, Land land, List<Observation> readings, Instant since, OnFoot crew) {
+    public Optional<FaultSearch> of(Plan plan, Land land, List<Observation> readings, Instant since, OnFoot crew) {
         Asked asked = new Asked(plan, land, since, crew, FaultSearch.inOrder(plan, readings, since));
         FaultSearch found;
         synchronized (known) {

@@ -28,10 +28,10 @@ import buckle.land.Surroundings;
 import buckle.layout.Layout;
 import buckle.message.English;
 import buckle.price.Price;
-import buckle.readings.FaultSearch;
 import buckle.readings.FaultSearch.Branch;
 import buckle.readings.FaultSearch.OnFoot;
 import buckle.readings.Observation;
+import buckle.server.design.Searches;
 import buckle.server.jobs.JobRow;
 import buckle.server.jobs.JobService;
 import buckle.server.land.LandService;
@@ -72,6 +72,7 @@ class ExportController {
     private final ReadingService readings;
     private final FaultNotes notes;
     private final LandService land;
+    private final Searches searches;
     private final PriceService prices;
     private final WorkQueue queue;
 
@@ -80,8 +81,10 @@ class ExportController {
             ReadingService readings,
             FaultNotes notes,
             LandService land,
+            Searches searches,
             PriceService prices,
             WorkQueue queue) {
+        this.searches = searches;
         this.notes = notes;
         this.prices = prices;
         this.service = service;
@@ -269,10 +272,9 @@ class ExportController {
         return queue.run(Kind.PAPER, () -> {
             Whole job = laidOut(id);
             List<Observation> taken = readings.of(id);
-            Branch tree = FaultSearch.of(
+            Branch tree = searches.of(
                             job.plan(),
-                            job.design().laid(),
-                            job.around(),
+                            land.land(job.row().propertyId()),
                             taken,
                             since,
                             OnFoot.checked(metresPerMinute))
