@@ -28,7 +28,7 @@ import java.util.Set;
 /** A crew that looks for a fault on a laid-out fence. Made once for a fence and its readings in order; each step then costs little. */
 public final class FaultSearch {
     private static final int MOST_STEPS = 6;
-    private static final double LEAST_REACHED = 0.08;
+    private static final double LEAST_REACHED = 0.05;
     private static final double BEYOND_V = 300;
     /** The last so many readings are reckoned with: the table has a column for each place and switch of theirs. */
     private static final int MOST_READINGS = 60;
@@ -223,7 +223,7 @@ public final class FaultSearch {
         return new NextSteps(steps, metres / crew.walk().inspectMetresPerMinute());
     }
 
-    /** The first steps to take along on paper, from the energizer on; what comes in fewer than one of twelve cases is left out. */
+    /** The first steps to take along on paper, from the energizer on; what comes in fewer than one of twenty cases is left out. */
     public Optional<Branch> tree(Plan plan, List<Observation> readings, Instant since, int depth) {
         List<Reading> now = lately(on, OnFence.parted(plan, readings, since).now());
         Place start = new Place(on.fence().circuit().runs().getFirst().id(), 0);
