@@ -29,6 +29,7 @@ import java.util.Set;
 public final class FaultSearch {
     private static final int MOST_STEPS = 6;
     private static final double LEAST_REACHED = 0.05;
+    private static final double LEAST_LATER = 0.12;
     private static final double BEYOND_V = 300;
     /** The last so many readings are reckoned with: the table has a column for each place and switch of theirs. */
     private static final int MOST_READINGS = 60;
@@ -223,7 +224,7 @@ public final class FaultSearch {
         return new NextSteps(steps, metres / crew.walk().inspectMetresPerMinute());
     }
 
-    /** The first steps to take along on paper, from the energizer on; what comes in fewer than one of twenty cases is left out. */
+    /** The first steps to take along on paper, from the energizer on; what is seldom met is left out. */
     public Optional<Branch> tree(Plan plan, List<Observation> readings, Instant since, int depth) {
         List<Reading> now = lately(on, OnFence.parted(plan, readings, since).now());
         Place start = new Place(on.fence().circuit().runs().getFirst().id(), 0);
@@ -254,7 +255,7 @@ public final class FaultSearch {
         if (n.spot().isPresent()) {
             Tracer.Spot spot = n.spot().get();
             for (Tracer.Outcome o : n.outcomes()) {
-                if (reached * o.chance() < LEAST_REACHED) {
+                if (reached * o.chance() < least(reached)) {
                     continue;
                 }
                 List<Reading> read = new ArrayList<>(now);
@@ -280,7 +281,7 @@ public final class FaultSearch {
             return all;
         }
         double left = 1 - n.chance();
-        if (reached * left < LEAST_REACHED) {
+        if (reached * left < least(reached)) {
             return all;
         }
         Way way = n.stretch().orElseThrow();
@@ -297,6 +298,11 @@ public final class FaultSearch {
         branch(0, OptionalDouble.empty(), left, reached * left, now, looked, at, depth)
                 .ifPresent(all::add);
         return all;
+    }
+
+    /** Each step takes a while to think of: after the first, what is seldom met is left out sooner. */
+    private static double least(double reached) {
+        return reached < 1 ? LEAST_LATER : LEAST_REACHED;
     }
 
     /** Much the same stretch, a little longer or shorter. */

@@ -229,6 +229,20 @@ class FenceDiagnosisTest {
                 });
     }
 
+    /** A round that was read while something leaked, mended since, says nothing of the fence in order. */
+    @Test
+    void onlyTheLastRoundBeforeIsInOrder() {
+        Instant earlier = Instant.parse("2025-09-02T08:00:00Z");
+        Circuit leaking =
+                fence.circuit().withFaults(List.of(new Fault(Fault.Kind.SHUNT, place(new At("b", 100)), 400)));
+        List<Observation> all = new ArrayList<>(read(leaking, earlier));
+        all.addAll(read(fence.circuit(), DAY));
+        all.addAll(read(fence.circuit(), LATER));
+        FenceDiagnosis told = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+        assertThat(told.healthy()).isEqualTo(read(fence.circuit(), DAY).size());
+        assertThat(told.kinds().get(FaultKind.NONE)).isGreaterThan(0.4);
+    }
+
     @Test
     void inOrder() {
         assertThat(diagnosed().kinds().get(FaultKind.NONE)).isGreaterThan(0.4);

@@ -13,13 +13,15 @@ import java.util.concurrent.Executors;
 import java.util.concurrent.ScheduledExecutorService;
 import java.util.concurrent.TimeUnit;
 import org.springframework.beans.factory.DisposableBean;
+import org.springframework.context.ApplicationListener;
+import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
 /** Tells open pages of readings as they are stored: server-sent events, one stream a page. */
 @Component
-class LiveReadings implements DisposableBean {
+class LiveReadings implements DisposableBean, ApplicationListener<ContextClosedEvent> {
     private static final int MOST_STREAMS = 100;
     private static final long BEAT_S = 15;
 
@@ -76,9 +78,14 @@ class LiveReadings implements DisposableBean {
         }
     }
 
+    /** Before the server waits for what is under way: a stream would keep it waiting. */
+    @Override
+    public void onApplicationEvent(ContextClosedEvent event) {
+        open.values().forEach(all -> all.forEach(SseEmitter::complete));
+    }
+
     @Override
     public void destroy() {
         beat.shutdownNow();
-        open.values().forEach(all -> all.forEach(SseEmitter::complete));
     }
 }
