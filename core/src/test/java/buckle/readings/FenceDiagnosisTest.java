@@ -233,8 +233,7 @@ class FenceDiagnosisTest {
     @Test
     void onlyTheLastRoundBeforeIsInOrder() {
         Instant earlier = Instant.parse("2025-09-02T08:00:00Z");
-        Circuit leaking =
-                fence.circuit().withFaults(List.of(new Fault(Fault.Kind.SHUNT, place(new At("b", 100)), 400)));
+        Circuit leaking = fence.circuit().withFaults(List.of(new Fault(Fault.Kind.SHUNT, place(new At("b", 90)), 420)));
         List<Observation> all = new ArrayList<>(read(leaking, earlier));
         all.addAll(read(fence.circuit(), DAY));
         all.addAll(read(fence.circuit(), LATER));
