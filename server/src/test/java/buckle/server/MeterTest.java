@@ -148,6 +148,22 @@ class MeterTest {
         assertThat(stored()).isEmpty();
     }
 
+    /** Who says all at once and closes that side, as the usual tools do, is still answered line by line. */
+    @Test
+    void whoHasSaidAllIsStillAnswered() throws IOException {
+        try (Socket socket = connect()) {
+            StringBuilder all = new StringBuilder(greeting("m4"));
+            for (int i = 10; i < 40; i++) {
+                all.append("2026-05-02T09:30:").append(i).append("Z line=line-1 at=60 kv=6.1\n");
+            }
+            say(socket, all.toString());
+            socket.shutdownOutput();
+            List<String> answered = answers(socket).lines().toList();
+            assertThat(answered).hasSize(31).allMatch(a -> a.startsWith("ok "));
+        }
+        assertThat(stored()).hasSize(30);
+    }
+
     /** Half a line may mean another number: it is not stored, and was not answered. */
     @Test
     void halfALineIsNotStored() throws Exception {

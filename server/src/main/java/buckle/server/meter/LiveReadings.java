@@ -43,13 +43,16 @@ class LiveReadings implements DisposableBean, ApplicationListener<ContextClosedE
                     Map.of());
         }
         SseEmitter emitter = new SseEmitter(0L);
-        Set<SseEmitter> all = open.computeIfAbsent(jobId, id -> ConcurrentHashMap.newKeySet());
-        all.add(emitter);
-        Runnable gone = () -> all.remove(emitter);
+        open.compute(jobId, (id, known) -> {
+            Set<SseEmitter> all = known == null ? ConcurrentHashMap.newKeySet() : known;
+            all.add(emitter);
+            return all;
+        });
+        Runnable gone = () -> gone(jobId, emitter);
         emitter.onCompletion(gone);
         emitter.onTimeout(gone);
         emitter.onError(e -> gone.run());
-        send(emitter, SseEmitter.event().comment("listening"), all);
+        send(jobId, emitter, SseEmitter.event().comment("listening"));
         return emitter;
     }
 
@@ -61,20 +64,28 @@ class LiveReadings implements DisposableBean, ApplicationListener<ContextClosedE
         }
         String json = Json.MAPPER.writeValueAsString(readings);
         for (SseEmitter emitter : all) {
-            send(emitter, SseEmitter.event().name("readings").data(json, MediaType.TEXT_PLAIN), all);
+            send(jobId, emitter, SseEmitter.event().name("readings").data(json, MediaType.TEXT_PLAIN));
         }
     }
 
     private void beat() {
-        open.values().forEach(all -> all.forEach(e -> send(e, SseEmitter.event().comment("beat"), all)));
+        open.forEach((jobId, all) ->
+                all.forEach(e -> send(jobId, e, SseEmitter.event().comment("beat"))));
+    }
+
+    private void gone(UUID jobId, SseEmitter emitter) {
+        open.computeIfPresent(jobId, (id, all) -> {
+            all.remove(emitter);
+            return all.isEmpty() ? null : all;
+        });
     }
 
     /** A page that has gone is forgotten. */
-    private static void send(SseEmitter emitter, SseEmitter.SseEventBuilder event, Set<SseEmitter> all) {
+    private void send(UUID jobId, SseEmitter emitter, SseEmitter.SseEventBuilder event) {
         try {
             emitter.send(event);
         } catch (IOException | IllegalStateException e) {
-            all.remove(emitter);
+            gone(jobId, emitter);
         }
     }
 

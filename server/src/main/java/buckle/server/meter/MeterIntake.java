@@ -33,6 +33,7 @@ import java.util.concurrent.ArrayBlockingQueue;
 import java.util.concurrent.BlockingQueue;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.TimeUnit;
+import java.util.concurrent.atomic.AtomicLong;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
 import org.slf4j.LoggerFactory;
@@ -40,6 +41,7 @@ import org.springframework.beans.factory.DisposableBean;
 import org.springframework.beans.factory.annotation.Value;
 import org.springframework.boot.context.event.ApplicationReadyEvent;
 import org.springframework.context.ApplicationListener;
+import org.springframework.dao.DataAccessException;
 import org.springframework.stereotype.Component;
 
 /**
@@ -58,6 +60,10 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
 
     private static final long LAYOUT_KEPT_MS = 2000;
     private static final int LAYOUTS_KEPT = 20;
+    private static final int MOST_TRIES = 3000;
+    private static final long TRY_MS = 10;
+    /** Sent again it is stored once, whether it was or not. */
+    private static final String AWAY = "store.away It is not known to be stored: send it again.";
 
     private final ReadingService readings;
     private final JobService jobs;
@@ -164,16 +170,14 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
                         .filter(r -> r != null)
                         .findFirst()
                         .orElse("");
-                w.from().answer(why.isEmpty() ? "ok " + w.number() : "no " + w.number() + " " + why);
+                w.from().stored(why.isEmpty() ? "ok " + w.number() : "no " + w.number() + " " + why);
             }
         } catch (RuntimeException e) {
-            String why = e instanceof RequestRefused r
-                    ? r.code() + " " + r.getMessage()
-                    : "store.away Nothing of this line was stored; send it again.";
+            String why = e instanceof RequestRefused r ? r.code() + " " + r.getMessage() : AWAY;
             if (!(e instanceof RequestRefused)) {
                 LOG.warn("Readings of a meter could not be stored", e);
             }
-            lines.forEach(w -> w.from().answer("no " + w.number() + " " + why));
+            lines.forEach(w -> w.from().stored("no " + w.number() + " " + why));
         }
     }
 
@@ -218,6 +222,9 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
         private final Socket socket;
         private MeterLine.@Nullable Greeting greeting;
         private final BlockingQueue<String> answers = new ArrayBlockingQueue<>(MOST_ANSWERS);
+        private final AtomicLong unanswered = new AtomicLong();
+        private final AtomicLong said = new AtomicLong();
+        private final AtomicLong spoken = new AtomicLong();
 
         Meter(Socket socket) {
             this.socket = socket;
@@ -245,6 +252,7 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
                     number++;
                     take(line, number);
                 }
+                answered();
             } catch (IOException e) {
                 // It has gone; what it was answered for is stored, the rest it sends again.
             } catch (InterruptedException e) {
@@ -254,11 +262,17 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
             }
         }
 
-        /** The last answers are on their way before the socket is closed. */
+        /** Who has said all may still listen: the socket is closed once every line is answered. */
         private void answered() throws InterruptedException {
-            for (int tries = 0; tries < 50 && !answers.isEmpty(); tries++) {
-                Thread.sleep(10);
+            for (int tries = 0;
+                    tries < MOST_TRIES && !socket.isClosed() && (unanswered.get() > 0 || speaking());
+                    tries++) {
+                Thread.sleep(TRY_MS);
             }
+        }
+
+        private boolean speaking() {
+            return said.get() > spoken.get();
         }
 
         private boolean greet(LineReader.Line line) {
@@ -284,17 +298,27 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
                 }
                 MeterLine.Greeting by = Objects.requireNonNull(greeting);
                 List<Observation> read = MeterLine.read(line.text(), by, layout(by.jobId()));
+                unanswered.incrementAndGet();
                 waiting.put(new Waiting(by.jobId(), number, read, this));
             } catch (BadInput e) {
                 answer("no " + number + " " + e.problems().getFirst().code() + " "
                         + e.problems().getFirst().message());
             } catch (RequestRefused e) {
                 answer("no " + number + " " + e.code() + " " + e.getMessage());
+            } catch (DataAccessException e) {
+                answer("no " + number + " " + AWAY);
             }
         }
 
+        /** A line that waited is stored, or refused. */
+        void stored(String text) {
+            answer(text);
+            unanswered.decrementAndGet();
+        }
+
         /** Never waits: who does not read what it is answered is let go, and nobody else waits for it. */
-        void answer(String text) {
+        private void answer(String text) {
+            said.incrementAndGet();
             if (!answers.offer(text.replace('\n', ' '))) {
                 try {
                     socket.close();
@@ -308,12 +332,15 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
             try {
                 while (!socket.isClosed()) {
                     String text = answers.poll(1, TimeUnit.SECONDS);
+                    long written = 0;
                     while (text != null) {
                         out.write(text);
                         out.write('\n');
+                        written++;
                         text = answers.poll();
                     }
                     out.flush();
+                    spoken.addAndGet(written);
                 }
             } catch (IOException | InterruptedException e) {
                 // It has gone.

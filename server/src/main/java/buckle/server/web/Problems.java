@@ -4,6 +4,7 @@ import buckle.exchange.Json;
 import buckle.site.BadInput;
 import buckle.site.Problem;
 import buckle.task.Cancellation;
+import jakarta.servlet.DispatcherType;
 import jakarta.servlet.ServletException;
 import jakarta.servlet.http.HttpServletRequest;
 import jakarta.servlet.http.HttpServletResponse;
@@ -144,6 +145,10 @@ class Problems {
                     AWAY,
                     "database.away",
                     "The database does not answer. " + stored(request) + " Try again in a moment.");
+        }
+        if (e instanceof IOException && request.getDispatcherType() == DispatcherType.ASYNC) {
+            // A page that was shown readings as they came was closed.
+            return sent(499, "asker.gone", "Whoever asked has gone.");
         }
         LOG.error("Unforeseen at {} {}", request.getMethod(), request.getRequestURI(), e);
         return sent(500, "unforeseen", "Buckle met something it did not foresee. " + stored(request));
