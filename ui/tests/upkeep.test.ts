@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import type { FaultNote, Layout } from '@/api/types'
 import { lookAt } from '@/features/faults/faultWords'
-import { cases, grade, minutesWords } from '@/features/practice/caseWords'
+import { cases, minutesWords } from '@/features/practice/caseWords'
 import { causeWords, gainsText, harmlessText, partWords } from '@/model/partWords'
 
 const remedy = (part: FaultNote['works'][number]['part'], count: number, harmless = false) => ({
@@ -63,14 +63,6 @@ describe('what stands on a stretch', () => {
 })
 
 describe('a case', () => {
-  it('is graded by how much longer it took than the best way', () => {
-    const o = (found: boolean, minutes: number) => grade({ found, minutes, bestMinutes: 20 })
-    expect(o(false, 5)).toBe('not found')
-    expect(o(true, 25)).toBe('as good as can be')
-    expect(o(true, 26)).toBe('good')
-    expect(o(true, 41)).toBe('found, the long way')
-  })
-
   it('has ten of them, each once, none of which says what it is', () => {
     expect(new Set(cases.map((c) => c.id)).size).toBe(10)
     expect(cases.map((c) => c.told).join(' ')).not.toMatch(/\b\d+ Ω|station/)

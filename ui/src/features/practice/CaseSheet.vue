@@ -10,7 +10,7 @@ import type {
 } from '@/api/types'
 import { newId } from '@/shared/uuid'
 import PracticeMap from './PracticeMap.vue'
-import { cases, grade, kindText, minutesWords } from './caseWords'
+import { cases, gradeWords, kindText, minutesWords } from './caseWords'
 
 /** One case: read, switch, look over, say where; a clock that goes as a crew does. */
 const props = defineProps<{ of: PracticeCaseId; person: string }>()
@@ -230,7 +230,7 @@ async function finish() {
         </div>
         <template v-if="outcome">
           <p class="verdict" data-test="practice-verdict">
-            <b>{{ grade(outcome) }}</b>: {{ minutesWords(outcome.minutes) }}; the best way
+            <b>{{ gradeWords[outcome.grade] }}</b>: {{ minutesWords(outcome.minutes) }}; Buckle’s way
             {{ minutesWords(outcome.bestMinutes) }}, along the fence in order
             {{ minutesWords(outcome.inOrderMinutes) }}.
             <template v-for="(t, i) in outcome.truth" :key="i">
@@ -241,7 +241,7 @@ async function finish() {
           <p class="buttons">
             <v-btn class="strong" data-test="practice-another" @click="another">Another of these</v-btn>
           </p>
-          <h3>The best way</h3>
+          <h3>Buckle’s way</h3>
           <ol class="small" data-test="practice-best">
             <li v-for="(b, i) in outcome.best" :key="i">
               {{

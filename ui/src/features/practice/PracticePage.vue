@@ -6,7 +6,7 @@ import type { PracticeCaseId, PracticeResult } from '@/api/types'
 import { author } from '@/shared/author'
 import CaseSheet from './CaseSheet.vue'
 import DrillSheet from './DrillSheet.vue'
-import { cases, grade, minutesWords } from './caseWords'
+import { cases, gradeWords, minutesWords } from './caseWords'
 
 /** Where a beginner learns without a client watching. */
 const sheets = [
@@ -29,12 +29,11 @@ async function load() {
   }
 }
 onMounted(load)
+const rank = (g: PracticeResult['grade']) => Object.keys(gradeWords).indexOf(g)
 const rows = computed(() =>
   cases.map((c, i) => {
     const mine = results.value.filter((r) => r.practiceCase === c.id)
-    const best = mine
-      .filter((r) => r.found)
-      .toSorted((a, b) => a.minutes / a.bestMinutes - b.minutes / b.bestMinutes)[0]
+    const best = mine.toSorted((a, b) => rank(b.grade) - rank(a.grade) || a.minutes - b.minutes)[0]
     return { ...c, number: i + 1, tries: mine.length, best }
   }),
 )
@@ -81,7 +80,7 @@ function done() {
               <span class="small">{{ c.told }}</span>
               <span v-if="c.tries" class="small quiet-text" data-test="case-best"
                 >{{ c.tries }} tried<template v-if="c.best"
-                  >, best {{ minutesWords(c.best.minutes) }} ({{ grade(c.best) }})</template
+                  >, best {{ minutesWords(c.best.minutes) }} ({{ gradeWords[c.best.grade] }})</template
                 ></span
               >
             </button>

@@ -67,11 +67,11 @@ export const minutesWords = (m: number) => {
   return whole < 60 ? `${whole} min` : `${Math.floor(whole / 60)} h ${whole % 60} min`
 }
 
-/** How well it went, by how much longer it took than the best way. */
-export function grade(o: Pick<PracticeOutcome, 'found' | 'minutes' | 'bestMinutes'>): string {
-  if (!o.found) return 'not found'
-  const ratio = o.minutes / o.bestMinutes
-  return ratio <= 1.25 ? 'as good as can be' : ratio <= 2 ? 'good' : 'found, the long way'
+export const gradeWords: Record<PracticeOutcome['grade'], string> = {
+  NOT_FOUND: 'not found',
+  FOUND: 'found, the long way',
+  GOOD: 'good',
+  AS_BUCKLE: 'as good as Buckle',
 }
 
 export const kindText: Record<string, string> = {

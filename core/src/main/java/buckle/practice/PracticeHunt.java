@@ -32,6 +32,7 @@ import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -124,14 +125,36 @@ public final class PracticeHunt {
             Optional<String> cutOut,
             double minutes) {}
 
+    /** How well it went beside Buckle's way, the best last. */
+    public enum Grade {
+        NOT_FOUND,
+        FOUND,
+        GOOD,
+        AS_BUCKLE;
+
+        private static final double MUCH = 1.25;
+        private static final double TWICE = 2;
+
+        /** By how much longer it took; the steps are ours. */
+        public static Grade of(boolean found, double minutes, double bestMinutes) {
+            if (!found) {
+                return NOT_FOUND;
+            }
+            double ratio = minutes / bestMinutes;
+            return ratio <= MUCH ? AS_BUCKLE : ratio <= TWICE ? GOOD : FOUND;
+        }
+    }
+
     /**
      * How it went.
      *
+     * @param bestMinutes as Buckle would have gone
      * @param inOrderMinutes along the fence from the energizer, insulator by insulator
      * @param truth what was hidden
      */
     public record Outcome(
             boolean found,
+            Grade grade,
             double minutes,
             double bestMinutes,
             double inOrderMinutes,
@@ -381,7 +404,15 @@ public final class PracticeHunt {
             inOrder += inOrderMinutes(f);
         }
         return new Outcome(
-                played.found(), played.minutes(), bestMinutes, inOrder, linesM(), best, told(acts, played), hidden);
+                played.found(),
+                Grade.of(played.found(), played.minutes(), bestMinutes),
+                played.minutes(),
+                bestMinutes,
+                inOrder,
+                linesM(),
+                best,
+                told(acts, played),
+                hidden);
     }
 
     private List<Told> told(List<Act> acts, Played played) {
@@ -412,7 +443,7 @@ public final class PracticeHunt {
             FenceDiagnosis d = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, NOW);
             int act = i;
             d.kinds().entrySet().stream()
-                    .max(java.util.Map.Entry.comparingByValue())
+                    .max(Map.Entry.comparingByValue())
                     .ifPresent(k -> told.add(new Told(act, d.regionM(), k.getKey(), k.getValue())));
         }
         return told;

@@ -7,6 +7,7 @@ import static org.assertj.core.api.Assertions.within;
 import buckle.diagnosis.FaultKind;
 import buckle.practice.PracticeHunt.Act;
 import buckle.practice.PracticeHunt.ActKind;
+import buckle.practice.PracticeHunt.Grade;
 import buckle.practice.PracticeHunt.Outcome;
 import buckle.practice.PracticeHunt.Played;
 import buckle.site.BadInput;
@@ -135,5 +136,13 @@ class PracticeHuntTest {
                 .as("one reading alone tells nothing")
                 .containsExactly(1, 2, 3);
         assertThat(outcome.told().getLast().regionM()).isLessThan(outcome.linesM() / 2);
+    }
+
+    @Test
+    void isGradedByHowMuchLongerItTook() {
+        assertThat(Grade.of(false, 5, 20)).isEqualTo(Grade.NOT_FOUND);
+        assertThat(Grade.of(true, 25, 20)).isEqualTo(Grade.AS_BUCKLE);
+        assertThat(Grade.of(true, 26, 20)).isEqualTo(Grade.GOOD);
+        assertThat(Grade.of(true, 41, 20)).isEqualTo(Grade.FOUND);
     }
 }

@@ -6,6 +6,7 @@ import buckle.practice.Drill;
 import buckle.practice.PracticeCase;
 import buckle.practice.PracticeHunt;
 import buckle.practice.PracticeHunt.Act;
+import buckle.practice.PracticeHunt.Grade;
 import buckle.practice.PracticeHunt.KnownPlace;
 import buckle.practice.PracticeHunt.Outcome;
 import buckle.practice.PracticeHunt.Played;
@@ -20,6 +21,7 @@ import buckle.site.Texts;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.time.Clock;
+import java.time.Instant;
 import java.time.temporal.ChronoUnit;
 import java.util.LinkedHashMap;
 import java.util.List;
@@ -88,6 +90,18 @@ class PracticeController {
 
     /** A case that is over, and whose it is. */
     record PracticeDone(UUID id, String person, PracticeCase practiceCase, long seed, List<Act> acts) {}
+
+    /** What came of a case, kept under a name. */
+    record PracticeResult(PracticeCase practiceCase, long seed, Grade grade, double minutes, Instant doneAt) {
+        static PracticeResult of(ResultRow r) {
+            return new PracticeResult(
+                    PracticeCase.valueOf(r.practiceCase()),
+                    r.seed(),
+                    Grade.of(r.found(), r.minutes(), r.bestMinutes()),
+                    r.minutes(),
+                    r.doneAt());
+        }
+    }
 
     private PracticeHunt hunt(PracticeCase of, long seed) {
         if (seed < 0 || seed > LARGEST_SEED) {
@@ -168,8 +182,8 @@ class PracticeController {
 
     @GetMapping("/results")
     @Operation(operationId = "practiceResults", summary = "What came of a person's cases, the latest first")
-    List<ResultRow> results(@RequestParam String person) {
-        return mapper.of(person(person));
+    List<PracticeResult> results(@RequestParam String person) {
+        return mapper.of(person(person)).stream().map(PracticeResult::of).toList();
     }
 
     private static String person(String name) {
