@@ -6,7 +6,6 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.net.InetAddress;
-import java.net.ServerSocket;
 import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
@@ -14,7 +13,6 @@ import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -45,23 +43,7 @@ final class MeterBench {
             new MeterBench(args[1]).measure();
             return;
         }
-        Path data = Files.createTempDirectory("buckle-bench-");
-        int port;
-        try (ServerSocket free = new ServerSocket(0)) {
-            port = free.getLocalPort();
-        }
-        Process script = new ProcessBuilder(
-                        "./buckle", "start", "--port", String.valueOf(port), "--data", data.toString())
-                .redirectError(ProcessBuilder.Redirect.INHERIT)
-                .start();
-        try (BufferedReader said =
-                new BufferedReader(new InputStreamReader(script.getInputStream(), StandardCharsets.UTF_8))) {
-            said.readLine();
-            new MeterBench("http://127.0.0.1:" + port).measure();
-        } finally {
-            script.destroy();
-            script.waitFor();
-        }
+        ServerBench.onOneStarted(url -> new MeterBench(url).measure());
     }
 
     private HttpRequest.Builder request(String path) {

@@ -59,6 +59,16 @@ final class ServerBench {
             new ServerBench(args[1]).measure();
             return;
         }
+        onOneStarted(url -> new ServerBench(url).measure());
+    }
+
+    /** What is measured of a server. */
+    interface Measure {
+        void of(String url) throws IOException, InterruptedException;
+    }
+
+    /** Starts one with a data folder of its own, and stops it. */
+    static void onOneStarted(Measure measure) throws IOException, InterruptedException {
         Path data = Files.createTempDirectory("buckle-bench-");
         int port;
         try (ServerSocket free = new ServerSocket(0)) {
@@ -71,7 +81,7 @@ final class ServerBench {
         try (BufferedReader said =
                 new BufferedReader(new InputStreamReader(script.getInputStream(), StandardCharsets.UTF_8))) {
             said.readLine();
-            new ServerBench("http://127.0.0.1:" + port).measure();
+            measure.of("http://127.0.0.1:" + port);
         } finally {
             script.destroy();
             script.waitFor();
