@@ -170,6 +170,7 @@ async function keep() {
   </form>
 </template>
 
+<style scoped src="@/components/fields.css" />
 <style scoped>
 .fault-form {
   max-width: 900px;
@@ -182,18 +183,10 @@ async function keep() {
   grid-template-columns: repeat(auto-fill, minmax(170px, 1fr));
   gap: 4px 12px;
 }
-label {
-  display: block;
-  margin-top: 5px;
-  font-size: 13px;
-  color: var(--quiet);
-}
 label.tick {
   margin: 0;
   color: var(--ink);
 }
-input:not([type='checkbox'], [type='file']),
-select,
 textarea {
   display: block;
   width: 100%;
@@ -202,9 +195,9 @@ textarea {
   background: var(--paper);
   color: var(--ink);
   padding: 5px 7px;
-  font-size: 14px;
+  font: inherit;
 }
-input.short {
+input.short[inputmode] {
   width: 70px;
 }
 h3 {

@@ -76,7 +76,7 @@ function agree() {
           data-test="round-days"
           @change="agree"
         />
-        days<template v-if="!round.agreed"> (usual: 30, while something grows 14)</template></label
+        days<template v-if="!round.agreed"> (as is usual: oftener while something grows)</template></label
       >
       <RuleChips :rules="['F4']" />
     </p>

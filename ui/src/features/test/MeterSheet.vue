@@ -206,6 +206,7 @@ async function reveal() {
   </div>
 </template>
 
+<style scoped src="@/components/fields.css" />
 <style scoped>
 .meter {
   max-width: 900px;
@@ -215,27 +216,13 @@ async function reveal() {
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
   gap: 4px 12px;
 }
-label {
-  font-size: 13px;
-  color: var(--quiet);
-}
 .listening {
   margin-left: 6px;
 }
 .switch {
+  display: inline-block;
   margin-right: 12px;
   color: var(--ink);
-}
-.how input,
-.how select {
-  display: block;
-  width: 100%;
-  box-sizing: border-box;
-  border: 1px solid var(--rule-strong);
-  background: var(--paper);
-  color: var(--ink);
-  padding: 5px 7px;
-  font-size: 14px;
 }
 .buttons {
   display: flex;

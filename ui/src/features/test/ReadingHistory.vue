@@ -29,13 +29,13 @@ const voiding = ref('')
 const reason = ref('')
 /** It stays in the list with its reason, and counts nowhere. */
 async function voidIt(r: Observation) {
-  if (reason.value.trim() === '') return
+  if (reason.value.trim() === '' || habits.takenBy.trim() === '') return
   await job.takeReading({
     ...r,
     id: newId(),
     what: { kind: 'VOIDED' },
     takenAt: new Date().toISOString(),
-    takenBy: habits.takenBy.trim() || r.takenBy,
+    takenBy: habits.takenBy.trim(),
     note: reason.value.trim(),
     corrects: r.id,
   })
@@ -70,6 +70,9 @@ const lower = (word: string) => word.toLowerCase()
             Void
           </button>
           <form v-if="voiding === r.id" class="void" @submit.prevent="voidIt(r)">
+            <label v-if="habits.takenBy.trim() === ''"
+              >Voided by <input v-model.lazy="habits.takenBy" autocomplete="name"
+            /></label>
             <label>Why it is void <input v-model="reason" maxlength="500" data-test="void-reason" /></label>
             <v-btn class="strong" type="submit" :disabled="reason.trim() === ''">Void it</v-btn>
           </form>

@@ -46,7 +46,7 @@ const late = (days: number) => (days > 0 ? `${days} days late` : days === 0 ? 't
           </tr>
         </tbody>
       </table>
-      <h2>Test points that will be too weak within eight weeks</h2>
+      <h2>Test points that will be too weak within {{ work.warnedWeeks }} weeks</h2>
       <p v-if="!work.falling.length" class="quiet-text">None, as far as it was read.</p>
       <table v-else class="sheet">
         <tbody>

@@ -44,8 +44,8 @@ const tables = computed(() => [
             .join(', ')
         }}</b>.
         <span class="quiet-text small"
-          >{{ found.faults }} faults of a known part are counted against the trade’s order, which stands for
-          six; growth comes last in it.</span
+          >{{ found.faults }} faults of a known part are counted against the trade’s order, which counts as
+          {{ found.assumed }}; growth comes last in it.</span
         >
         <RuleChips :rules="['F1']" />
       </p>

@@ -44,18 +44,24 @@ public final class FaultSearch {
      * @param currents whether its meter shows currents
      */
     public record OnFoot(double metresPerMinute, boolean currents) {
+        /** On foot over rough ground, and on wheels. */
         private static final double SLOWEST = 10;
+
         private static final double FASTEST = 500;
 
-        /** At this pace, with a meter that shows kilovolts alone. */
-        public static OnFoot checked(double metresPerMinute) {
+        /**
+         * The same, if anybody goes so.
+         *
+         * @param path where the pace stands in what was sent
+         */
+        public OnFoot checked(String path) {
             if (!(metresPerMinute >= SLOWEST && metresPerMinute <= FASTEST)) {
                 throw new BadInput(
                         "faults.pace",
-                        "metresPerMinute",
+                        path,
                         "A crew goes between " + SLOWEST + " and " + FASTEST + " metres a minute.");
             }
-            return new OnFoot(metresPerMinute, false);
+            return this;
         }
 
         private Walk walk() {

@@ -26,7 +26,7 @@ public final class ObservationCheck {
     private static final double MOST_STATION_M = 1_000_000;
     private static final int LONGEST_NOTE = 500;
 
-    private final Instant latest;
+    private final Instant now;
     private final Optional<Box> box;
 
     /** As far as readings of a site may lie. */
@@ -41,7 +41,7 @@ public final class ObservationCheck {
 
     /** @param site whose fence was read; without lines any place will do */
     public ObservationCheck(Site site, Instant now) {
-        this.latest = now.plus(AHEAD);
+        this.now = now;
         this.box = box(site);
     }
 
@@ -68,6 +68,11 @@ public final class ObservationCheck {
                 new Box(plane, west - MOST_OFF_M, east + MOST_OFF_M, south - MOST_OFF_M, north + MOST_OFF_M));
     }
 
+    /** Whether somebody can have written a time down, as a clock of ours stands, which may go otherwise than theirs. */
+    public static boolean couldBe(Instant at, Instant now) {
+        return !at.isBefore(EARLIEST) && !at.isAfter(now.plus(AHEAD));
+    }
+
     /** What of an observation cannot be right; empty when all of it can. */
     public List<Problem> problems(Observation o, String path) {
         List<Problem> problems = new ArrayList<>();
@@ -83,7 +88,7 @@ public final class ObservationCheck {
                     path + "at.place",
                     "This place lies more than 5 km off the fence. Check longitude and latitude."));
         }
-        if (o.takenAt().isBefore(EARLIEST) || o.takenAt().isAfter(latest)) {
+        if (!couldBe(o.takenAt(), now)) {
             problems.add(new Problem(
                     "reading.time",
                     path + "takenAt",

@@ -19,11 +19,12 @@ import java.util.function.Function;
  * What fails, over all fences of a house, and in which order things are looked at for it.
  *
  * @param order every part, what is looked at first before
- * @param faults of a known part that the order was learnt from
+ * @param faults of a known part that the order was learnt from, {@code assumed} those that the trade's order counts as
  */
 public record Failures(
         List<FencePart> order,
         int faults,
+        double assumed,
         List<FailureRow> byPart,
         List<FailureRow> byProduct,
         List<JobFailures> byJob) {
@@ -71,7 +72,13 @@ public record Failures(
         List<FencePart> order = Arrays.stream(FencePart.values())
                 .sorted(Comparator.comparingDouble(p -> -(p.assumedFaults() + counted.getOrDefault(p, 0))))
                 .toList();
-        return new Failures(order, known.size(), rows(all, w -> ""), rows(all, Function.identity()), jobs(all));
+        return new Failures(
+                order,
+                known.size(),
+                Values.F1_ASSUMED_FAULTS,
+                rows(all, w -> ""),
+                rows(all, Function.identity()),
+                jobs(all));
     }
 
     private static List<FailureRow> rows(List<Of> all, Function<String, String> product) {
@@ -140,10 +147,5 @@ public record Failures(
         List<Double> sorted = values.stream().sorted().toList();
         int n = sorted.size();
         return n == 0 ? OptionalDouble.empty() : OptionalDouble.of((sorted.get((n - 1) / 2) + sorted.get(n / 2)) / 2);
-    }
-
-    /** How many faults the trade's order is worth; the log counts against it. */
-    public static double assumedFaults() {
-        return Values.F1_ASSUMED_FAULTS;
     }
 }

@@ -1,9 +1,9 @@
 package buckle.upkeep;
 
+import buckle.readings.ObservationCheck;
 import buckle.readings.Observed.Voltage;
 import buckle.site.Problem;
 import buckle.site.Texts;
-import java.time.Duration;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -12,8 +12,6 @@ import java.util.regex.Pattern;
 
 /** Holds a note of a fault against what can be. */
 public final class FaultNoteCheck {
-    private static final Instant EARLIEST = Instant.parse("1990-01-01T00:00:00Z");
-    private static final Duration AHEAD = Duration.ofDays(1);
     private static final int LONGEST_NOTE = 2000;
     private static final int MOST_WORKS = 50;
     private static final int MOST_PHOTOS = 20;
@@ -32,12 +30,12 @@ public final class FaultNoteCheck {
     /** What of a note cannot be right; empty when all of it can. */
     public static List<Problem> problems(FaultNote note, Instant now, String path) {
         FaultNoteCheck check = new FaultNoteCheck(path);
-        check.check(note, now.plus(AHEAD));
+        check.check(note, now);
         return check.problems;
     }
 
-    private void check(FaultNote n, Instant latest) {
-        if (n.notedAt().isBefore(EARLIEST) || n.notedAt().isAfter(latest)) {
+    private void check(FaultNote n, Instant now) {
+        if (!ObservationCheck.couldBe(n.notedAt(), now)) {
             bad(
                     "time",
                     "notedAt",

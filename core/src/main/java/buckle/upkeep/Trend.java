@@ -44,6 +44,9 @@ public record Trend(
         Optional<LocalDate> belowOn,
         boolean soon,
         OptionalDouble yearBeforeV) {
+    /** What falls below the need within these weeks is warned of. */
+    public static final double WARNED_WEEKS = Values.F1_WARNED_WEEKS;
+
     private static final double WEEK_S = 7.0 * 24 * 3600;
     private static final int LEAST = 4;
     private static final Duration SEASON = Duration.ofDays(120);
@@ -144,7 +147,7 @@ public record Trend(
                                 .atZone(ZoneOffset.UTC)
                                 .toLocalDate())
                         : Optional.empty(),
-                told && weeks.getAsDouble() <= Values.F1_WARNED_WEEKS,
+                told && weeks.getAsDouble() <= WARNED_WEEKS,
                 Failures.median(sorted.stream()
                         .filter(o -> Duration.between(o.takenAt(), last.minus(YEAR))
                                         .abs()

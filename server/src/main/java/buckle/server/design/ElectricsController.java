@@ -50,11 +50,6 @@ class ElectricsController {
     }
 
     private static final int MOST_READINGS = 1000;
-    /** Of a crew, in metres a minute: on foot over rough ground, and on wheels. */
-    private static final double SLOWEST = 10;
-
-    private static final double FASTEST = 500;
-
     /**
      * A plan on its land, what is tried out on it, and what is asked besides the curve.
      *
@@ -150,16 +145,10 @@ class ElectricsController {
         if (order.readings().size() > MOST_READINGS || order.lookedOver().size() > MOST_READINGS) {
             throw new BadInput("faults.readings", "readings", "At most 1,000 readings and stretches are taken.");
         }
-        double pace = order.crew().metresPerMinute();
-        if (!(pace >= SLOWEST && pace <= FASTEST)) {
-            throw new BadInput(
-                    "faults.pace",
-                    "crew.metresPerMinute",
-                    "A crew goes between " + SLOWEST + " and " + FASTEST + " metres a minute.");
-        }
+        OnFoot crew = order.crew().checked("crew.metresPerMinute");
         return queue.run(
                 Kind.COMPUTATION,
-                () -> searches.of(order.plan(), order.land(), order.readings(), order.since(), order.crew())
+                () -> searches.of(order.plan(), order.land(), order.readings(), order.since(), crew)
                         .map(s -> s.next(
                                 order.plan(),
                                 order.readings(),

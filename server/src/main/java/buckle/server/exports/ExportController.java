@@ -277,7 +277,7 @@ class ExportController {
                             land.land(job.row().propertyId()),
                             taken,
                             since,
-                            OnFoot.checked(metresPerMinute))
+                            new OnFoot(metresPerMinute, false).checked("metresPerMinute"))
                     .flatMap(s -> s.tree(job.plan(), taken, since, TREE_STEPS))
                     .orElseThrow(() -> new BadInput(
                             "faults.dead", "plan", "Nothing of this fence is fed: there is nothing to search."));

@@ -52,11 +52,11 @@ interface FaultNoteMapper {
             + " or exists (select 1 from fault_note n where n.job_id = j.id)) order by lower(j.name), j.id")
     List<KeptRow> kept();
 
-    /** When a job was read first; archived and deleted ones teach as well. */
+    /** When a job was read first; archived ones teach as well, deleted ones, on which somebody may have tried things out, do not. */
     record FirstRow(UUID jobId, String name, @Nullable Instant firstRead) {}
 
     @Select(
             "select j.id as job_id, j.name, (select min(taken_at) from reading r where r.job_id = j.id) as first_read"
-                    + " from job j where exists (select 1 from fault_note n where n.job_id = j.id) order by lower(j.name), j.id")
+                    + " from job j where j.state <> 'DELETED' and exists (select 1 from fault_note n where n.job_id = j.id) order by lower(j.name), j.id")
     List<FirstRow> withNotes();
 }

@@ -54,8 +54,8 @@ class Upkeep {
 
     record TrendOf(JobName job, Trend trend) {}
 
-    /** All that wants somebody: rounds by day, faults not mended, test points that will be too weak soon. */
-    record WorkToDo(List<DueOf> rounds, List<FaultOf> faults, List<TrendOf> falling) {}
+    /** All that wants somebody: rounds by day, faults not mended, test points that will be too weak within {@code warnedWeeks}. */
+    record WorkToDo(List<DueOf> rounds, List<FaultOf> faults, List<TrendOf> falling, double warnedWeeks) {}
 
     @Transactional(readOnly = true)
     public JobUpkeep of(UUID jobId) {
@@ -103,10 +103,10 @@ class Upkeep {
                 .thenComparing(d -> d.job().name()));
         faults.sort(Comparator.comparing((FaultOf f) -> f.fault().stands().state())
                 .thenComparing(f -> f.fault().since()));
-        return new WorkToDo(rounds, faults, falling);
+        return new WorkToDo(rounds, faults, falling, Trend.WARNED_WEEKS);
     }
 
-    /** What fails, over all jobs whatever shelf they are on. */
+    /** What fails, over all jobs but deleted ones. */
     @Transactional(readOnly = true)
     public Failures failures() {
         List<Failures.Of> all = new ArrayList<>();
