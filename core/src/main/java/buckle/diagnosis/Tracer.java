@@ -425,21 +425,16 @@ public final class Tracer {
                                     t.expectedMinutes(),
                                     all.size() < EXPLAINED ? belief.outcomes(belief.asked.get(t.check())) : List.of());
                         case Step.LookOver l ->
-                            new Next(
-                                    Optional.empty(),
-                                    Optional.of(way(l.cells())),
-                                    l.chance(),
-                                    l.expectedMinutes(),
-                                    List.of());
+                            new Next(Optional.empty(), Optional.of(way(l)), l.chance(), l.expectedMinutes(), List.of());
                     });
         }
         return all;
     }
 
-    private Way way(List<Integer> chain) {
+    private Way way(Step.LookOver over) {
         List<Part> parts = new ArrayList<>();
-        boolean back = chain.size() > 1 && chain.getFirst() > chain.getLast();
-        for (int c : chain) {
+        boolean back = over.back();
+        for (int c : over.cells()) {
             if (c == cells.size()) {
                 return new Way(List.of());
             }

@@ -12,9 +12,6 @@ import java.util.List;
  * the best of them two checks deep, and what is left after that is judged by how far and how wide the rest lies apart.
  */
 public final class SearchPlanner {
-    /** Cells that are at least so much as probable, for their minutes, as the most probable one are looked over at first. */
-    private static final double[] DENSE = {0.4, 0.1, 0.02};
-
     /** So many of the best checks are thought on, each with so many of the best after it. */
     private static final int DEEPER = 6;
 
@@ -134,7 +131,8 @@ public final class SearchPlanner {
 
     /**
      * Minutes from a position until it is found, as they are judged without thinking further: the way to where it probably is, and looking
-     * over half of how wide it may be, by the entropy.
+     * over half of how wide it may be, by the entropy. A crew that goes on checking needs less than one that only looks, and this comes
+     * nearer to it: judged by the sweep alone, searches took as long in the mean and too few checks were made of broken wires.
      *
      * @param q weight by cell, out of {@code all}
      */
@@ -154,133 +152,16 @@ public final class SearchPlanner {
         return placed <= 0 ? 0 : (far + placed * placed * Math.exp(entropy / placed) / 2) / all;
     }
 
-    /**
-     * The first stretches of several tours, each with the minutes of doing no more than looking over: judged as what is left after a check
-     * is, so that both can be compared, and the shortest tour first.
-     */
+    /** The first stretches of sweeps: the shortest is judged as what is left after a check is, so that both can be compared. */
     private List<Step> lookedOver(double[] q, int here) {
         double judged = left(q, 1, here);
-        List<Tour> tours = new ArrayList<>();
-        for (double dense : DENSE) {
-            tours.add(new Tour(q, dense, here, false));
-            tours.add(new Tour(q, dense, here, true));
-        }
-        tours.removeIf(t -> t.first.isEmpty());
-        tours.sort(Comparator.comparingDouble(t -> t.minutes));
         List<Step> all = new ArrayList<>();
-        for (Tour tour : tours) {
-            double chance = tour.first.stream().mapToDouble(c -> q[c]).sum();
-            double longer = tour.minutes / tours.getFirst().minutes;
-            if (all.stream().noneMatch(s -> ((Step.LookOver) s).cells().equals(tour.first))) {
-                all.add(new Step.LookOver(tour.first, chance, judged * longer));
-            }
+        List<Sweep.Plan> plans = new Sweep(problem, q, here).plans();
+        for (Sweep.Plan plan : plans) {
+            double chance = plan.first().stream().mapToDouble(c -> q[c]).sum();
+            double longer = plan.minutes() / plans.getFirst().minutes();
+            all.add(new Step.LookOver(plan.first(), plan.back(), chance, judged * longer));
         }
         return all;
-    }
-
-    /** Stretches of dense cells, each time the one that holds most for the minutes it takes, or the nearest; then all the rest. */
-    private final class Tour {
-        /** Each weighed with its chance. */
-        double minutes;
-
-        List<Integer> first = List.of();
-
-        Tour(double[] q, double dense, int here, boolean nearest) {
-            double most = 0;
-            for (int c = 0; c < q.length; c++) {
-                most = Math.max(most, q[c] / cells.get(c).minutes());
-            }
-            int[] begin = new int[q.length];
-            int[] end = new int[q.length];
-            double[] held = new double[q.length];
-            double[] half = new double[q.length];
-            double[] looking = new double[q.length];
-            int n = 0;
-            double rest = 0;
-            double entropy = 0;
-            double far = 0;
-            boolean open = false;
-            for (int c = 0; c < q.length; c++) {
-                Cell cell = cells.get(c);
-                boolean in = most > 0 && q[c] >= dense * most * cell.minutes();
-                if (in) {
-                    if (!open) {
-                        begin[n] = c;
-                        held[n] = 0;
-                        half[n] = 0;
-                        looking[n] = 0;
-                        n++;
-                    }
-                    half[n - 1] += q[c] * (looking[n - 1] + cell.minutes() / 2);
-                    looking[n - 1] += cell.minutes();
-                    held[n - 1] += q[c];
-                    end[n - 1] = c;
-                    open = cell.next() == c + 1;
-                } else {
-                    open = false;
-                    if (q[c] > 0) {
-                        rest += q[c];
-                        entropy -= q[c] * Math.log(q[c] / cell.minutes());
-                    }
-                }
-            }
-            double total = rest;
-            for (int i = 0; i < n; i++) {
-                total += held[i];
-            }
-            boolean[] done = new boolean[n];
-            int at = here;
-            double before = 0;
-            for (int i = 0; i < n; i++) {
-                int best = -1;
-                double worth = -1;
-                boolean back = false;
-                for (int j = 0; j < n; j++) {
-                    if (done[j]) {
-                        continue;
-                    }
-                    double one = walk[at][cells.get(begin[j]).from()];
-                    double other = walk[at][cells.get(end[j]).to()];
-                    double way = Math.min(one, other);
-                    double w = nearest ? 1 / (1e-3 + way) : held[j] / (way + looking[j]);
-                    if (w > worth) {
-                        worth = w;
-                        best = j;
-                        // Of equal ways the one on which it is met sooner.
-                        double fromOne = held[j] * one + half[j];
-                        double fromOther = held[j] * (other + looking[j]) - half[j];
-                        back = fromOther < fromOne;
-                    }
-                }
-                done[best] = true;
-                int from = back
-                        ? cells.get(end[best]).to()
-                        : cells.get(begin[best]).from();
-                double way = walk[at][from];
-                minutes += held[best] * (before + way) + (back ? held[best] * looking[best] - half[best] : half[best]);
-                before += way + looking[best];
-                at = back ? cells.get(begin[best]).from() : cells.get(end[best]).to();
-                if (i == 0) {
-                    first = chain(begin[best], end[best], back);
-                }
-            }
-            if (rest > LEAST_CHANCE * total) {
-                for (int c = 0; c < q.length; c++) {
-                    Cell cell = cells.get(c);
-                    if (q[c] > 0 && q[c] < dense * most * cell.minutes()) {
-                        far += q[c] * Math.min(walk[at][cell.from()], walk[at][cell.to()]);
-                    }
-                }
-                minutes += rest * before + far + rest * rest * Math.exp(entropy / rest) / 2;
-            }
-        }
-
-        private List<Integer> chain(int begin, int end, boolean back) {
-            List<Integer> all = new ArrayList<>();
-            for (int c = begin; c <= end; c++) {
-                all.add(c);
-            }
-            return back ? all.reversed() : all;
-        }
     }
 }

@@ -178,12 +178,7 @@ class SearchPlannerTest {
             case Step.Test t -> checked(p, s, Objects.requireNonNull(left.get(t.check())), n -> planned(p, n, known));
             case Step.LookOver l -> {
                 int first = l.cells().getFirst();
-                double[][] walk = p.walkMinutes();
-                Cell cell = p.cells().get(first);
-                boolean back = l.cells().size() > 1
-                        ? l.cells().get(1) < first
-                        : walk[s.at()][cell.to()] < walk[s.at()][cell.from()];
-                yield looked(p, s, first, back, n -> planned(p, n, known));
+                yield looked(p, s, first, l.back(), n -> planned(p, n, known));
             }
         };
         known.put(s, minutes);
@@ -228,5 +223,69 @@ class SearchPlannerTest {
         assertThat(blinded.getFirst())
                 .isInstanceOfSatisfying(
                         Step.LookOver.class, l -> assertThat(l.cells()).containsExactly(0, 1));
+    }
+
+    /** Minutes of looking over cells one by one in this order and these directions. */
+    private static double inOrder(SearchProblem p, double[] q, List<Integer> order, int backs) {
+        int at = 0;
+        double before = 0;
+        double minutes = 0;
+        for (int c : order) {
+            Cell cell = p.cells().get(c);
+            boolean back = (backs >> c & 1) == 1;
+            before += p.walkMinutes()[at][back ? cell.to() : cell.from()];
+            minutes += q[c] * (before + cell.minutes() / 2);
+            before += cell.minutes();
+            at = back ? cell.from() : cell.to();
+        }
+        return minutes;
+    }
+
+    private static void orders(List<Integer> begun, List<List<Integer>> all) {
+        if (begun.size() == CELLS) {
+            all.add(List.copyOf(begun));
+            return;
+        }
+        for (int c = 0; c < CELLS; c++) {
+            if (!begun.contains(c)) {
+                begun.add(c);
+                orders(begun, all);
+                begun.removeLast();
+            }
+        }
+    }
+
+    /** Against every order and direction of six cells, and against walking in order. */
+    @Test
+    void sweepsInNearlyTheBestOrder() {
+        List<List<Integer>> orders = new ArrayList<>();
+        orders(new ArrayList<>(), orders);
+        Random random = new Random(22);
+        double best = 0;
+        double swept = 0;
+        for (int i = 0; i < 20; i++) {
+            SearchProblem p = drawn(random, i % 2 == 0);
+            double[] q = new double[CELLS];
+            double all = 0;
+            for (int c = 0; c < CELLS; c++) {
+                q[c] = Math.exp(3 * random.nextDouble());
+                all += q[c];
+            }
+            for (int c = 0; c < CELLS; c++) {
+                q[c] /= all;
+            }
+            double least = Double.POSITIVE_INFINITY;
+            for (List<Integer> order : orders) {
+                for (int backs = 0; backs < 1 << CELLS; backs++) {
+                    least = Math.min(least, inOrder(p, q, order, backs));
+                }
+            }
+            Sweep.Plan plan = new Sweep(p, q, 0).plans().getFirst();
+            assertThat(plan.minutes()).isGreaterThanOrEqualTo(least - 1e-9);
+            assertThat(plan.minutes()).isLessThanOrEqualTo(inOrder(p, q, List.of(0, 1, 2, 3, 4, 5), 0) + 1e-9);
+            best += least;
+            swept += plan.minutes();
+        }
+        assertThat(swept / best).isLessThan(1.03);
     }
 }
