@@ -21,6 +21,8 @@ final class Sensitivities {
     private static final double SO_GOOD_AS_OPEN_OHM = 24_000;
     private static final double BETWEEN_JOINTS_OHM = 3500;
     private static final double LONG_SHARE = 0.12;
+    /** On a shorter run it matters little to a pulse where on it the fault lies. */
+    private static final double LONG_M = 250;
 
     private final Map<String, List<At>> byRun = new LinkedHashMap<>();
     private final double[][] none;
@@ -45,7 +47,8 @@ final class Sensitivities {
         for (Map.Entry<String, Run> e : model.longest().entrySet()) {
             Run run = e.getValue();
             double share = run.lengthM() / total;
-            double[] at = share > LONG_SHARE ? new double[] {0.15, 0.5, 0.85} : new double[] {0.5};
+            double[] at =
+                    share > LONG_SHARE && run.lengthM() > LONG_M ? new double[] {0.15, 0.5, 0.85} : new double[] {0.5};
             for (double a : at) {
                 Place place = new Place(run.id(), run.lengthM() * a + 0.37);
                 if (place.distanceM() >= run.lengthM()) {

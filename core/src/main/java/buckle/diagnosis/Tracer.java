@@ -4,7 +4,6 @@ import buckle.diagnosis.Candidates.Cell;
 import buckle.diagnosis.Diagnosis.Stretch;
 import buckle.diagnosis.Hunt.Reading;
 import buckle.diagnosis.Intervals.Interval;
-import buckle.pulse.Meter;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.search.SearchPlanner;
@@ -56,20 +55,22 @@ public final class Tracer {
     /** Of a run's probability the stretch that is told holds so much. */
     private static final double TOLD_SHARE = 0.8;
 
+    private static final double OUT_OF_REACH_M = 1e7;
+
     private static final int BINS = 7;
     private static final int BINS_OF_TWO = 4;
     private static final double[] SPREAD = {-1.2, 0, 1.2};
 
     private final KnownFence fence;
-    private final Walk walk;
     private final boolean currents;
     private final AnswerTable table;
     private final List<Spot> spots;
     private final List<Cell> cells = new ArrayList<>();
     private final List<Hypothesis> hypotheses = new ArrayList<>();
     private final Map<Place, Integer> positions = new LinkedHashMap<>();
-    private final List<SearchProblem.Cell> ground = new ArrayList<>();
-    private final double[][] walkMinutes;
+    private final int[] cellFrom;
+    private final int[] cellTo;
+    private final double[][] wayM;
 
     /**
      * Where a meter may be held to the wire.
@@ -89,9 +90,13 @@ public final class Tracer {
         double at(int spot);
     }
 
-    private Tracer(KnownFence fence, Walk walk, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
+    private Tracer(
+            KnownFence fence,
+            List<Walk.Link> links,
+            boolean currents,
+            List<Reading> taken,
+            Predicate<Place> withinReach) {
         this.fence = fence;
-        this.walk = walk;
         this.currents = currents;
         List<Place> besides = taken.stream()
                 .filter(r -> r.open().isEmpty())
@@ -112,7 +117,9 @@ public final class Tracer {
         values.addAll(Value.of(taken, hunt.meter()));
         this.table = AnswerTable.withoutGrowth(fence, values);
         hypotheses();
-        this.walkMinutes = ways();
+        this.cellFrom = new int[cells.size()];
+        this.cellTo = new int[cells.size()];
+        this.wayM = ways(links);
     }
 
     /**
@@ -121,8 +128,9 @@ public final class Tracer {
      * @param taken readings of which the places and switches will be met again
      * @param withinReach of whoever holds the meter
      */
-    public static Tracer of(Hunt hunt, Walk walk, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
-        return new Tracer(KnownFence.of(hunt), walk, currents, taken, withinReach);
+    public static Tracer of(
+            Hunt hunt, List<Walk.Link> links, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
+        return new Tracer(KnownFence.of(hunt), links, currents, taken, withinReach);
     }
 
     /** Whether all readings are at spots it was made for. */
@@ -314,35 +322,57 @@ public final class Tracer {
         return positions.computeIfAbsent(at, p -> positions.size());
     }
 
-    private double[][] ways() {
+    /** Metres between positions. */
+    private double[][] ways(List<Walk.Link> links) {
         for (Spot s : spots) {
             position(s.at());
         }
-        int[] from = new int[cells.size()];
-        int[] to = new int[cells.size()];
         for (int c = 0; c < cells.size(); c++) {
             Cell cell = cells.get(c);
-            from[c] = position(new Place(cell.run(), cell.fromM()));
-            to[c] = position(new Place(cell.run(), cell.toM()));
+            cellFrom[c] = position(new Place(cell.run(), cell.fromM()));
+            cellTo[c] = position(new Place(cell.run(), cell.toM()));
         }
         List<Run> runs = fence.model().runs();
-        int energizer = position(new Place(runs.getFirst().id(), 0));
-        for (int c = 0; c < cells.size(); c++) {
-            boolean goesOn = c + 1 < cells.size() && goesOn(cells.get(c), cells.get(c + 1));
-            ground.add(new SearchProblem.Cell(
-                    from[c], to[c], cells.get(c).lengthM() / walk.inspectMetresPerMinute(), goesOn ? c + 1 : -1));
-        }
-        ground.add(new SearchProblem.Cell(energizer, energizer, AT_ENERGIZER_MINUTES, -1));
+        position(energizer());
         List<Place> places = List.copyOf(positions.keySet());
-        Walkways ways = new Walkways(runs, walk.links(), places);
-        double[][] minutes = new double[places.size()][places.size()];
+        Walkways ways = new Walkways(runs, links, places);
+        double[][] metres = new double[places.size()][places.size()];
         for (int i = 0; i < places.size(); i++) {
             Map<Place, Double> far = ways.from(places.get(i));
             for (int j = 0; j < places.size(); j++) {
-                minutes[i][j] = far.getOrDefault(places.get(j), 1e6) / walk.metresPerMinute();
+                metres[i][j] = far.getOrDefault(places.get(j), OUT_OF_REACH_M);
+            }
+        }
+        return metres;
+    }
+
+    private Place energizer() {
+        return new Place(fence.model().runs().getFirst().id(), 0);
+    }
+
+    private double[][] walked(Walk walk) {
+        double[][] minutes = new double[wayM.length][wayM.length];
+        for (int i = 0; i < minutes.length; i++) {
+            for (int j = 0; j < minutes.length; j++) {
+                minutes[i][j] = wayM[i][j] / walk.metresPerMinute();
             }
         }
         return minutes;
+    }
+
+    private List<SearchProblem.Cell> ground(Walk walk) {
+        List<SearchProblem.Cell> ground = new ArrayList<>();
+        for (int c = 0; c < cells.size(); c++) {
+            boolean goesOn = c + 1 < cells.size() && goesOn(cells.get(c), cells.get(c + 1));
+            ground.add(new SearchProblem.Cell(
+                    cellFrom[c],
+                    cellTo[c],
+                    cells.get(c).lengthM() / walk.inspectMetresPerMinute(),
+                    goesOn ? c + 1 : -1));
+        }
+        int energizer = position(energizer());
+        ground.add(new SearchProblem.Cell(energizer, energizer, AT_ENERGIZER_MINUTES, -1));
+        return ground;
     }
 
     private boolean goesOn(Cell cell, Cell next) {
@@ -358,7 +388,7 @@ public final class Tracer {
                 .filter(e -> e.getKey().runId().equals(here.runId()))
                 .min(Comparator.comparingDouble(e -> Math.abs(e.getKey().distanceM() - here.distanceM())))
                 .map(Map.Entry::getValue)
-                .orElse(position(new Place(fence.model().runs().getFirst().id(), 0)));
+                .orElse(position(energizer()));
     }
 
     // ---------------------------------------------------------------- what to do next
@@ -409,11 +439,28 @@ public final class Tracer {
      *
      * @param now readings since something is wrong, at spots of this tracer
      * @param lookedOver without finding anything; without a run the energizer and its rods
+     * @param walk how fast the crew goes
      */
-    public List<Next> next(List<Reading> now, List<Stretch> lookedOver, Place here) {
+    public List<Next> next(List<Reading> now, List<Stretch> lookedOver, Place here, Walk walk) {
         Belief belief = new Belief(now, lookedOver);
+        List<Next> all = ranked(belief, here, walk);
+        if (now.isEmpty() && lookedOver.isEmpty() && here.equals(energizer())) {
+            all.removeIf(n -> n.stretch().filter(Way::atEnergizer).isPresent());
+            all.addFirst(beginning(belief, all.getFirst().minutes()));
+        }
+        return all;
+    }
+
+    /** At the energizer one begins with it, its supply and its rods: common practice, and it saves coming back. */
+    private Next beginning(Belief belief, double otherwiseMinutes) {
+        double chance = belief.held(cells.size());
+        double minutes = chance * AT_ENERGIZER_MINUTES / 2 + (1 - chance) * (AT_ENERGIZER_MINUTES + otherwiseMinutes);
+        return new Next(Optional.empty(), Optional.of(new Way(List.of())), chance, minutes, List.of());
+    }
+
+    private List<Next> ranked(Belief belief, Place here, Walk walk) {
         List<Next> all = new ArrayList<>();
-        SearchProblem problem = belief.problem();
+        SearchProblem problem = belief.problem(walk);
         for (Step s : SearchPlanner.ranked(problem, nearest(here))) {
             all.add(
                     switch (s) {
@@ -555,7 +602,16 @@ public final class Tracer {
             return left;
         }
 
-        SearchProblem problem() {
+        /** What one cell holds. */
+        double held(int cell) {
+            double sum = 0;
+            for (int i = 0; i < weight.length; i++) {
+                sum += (i < left.size() ? left.get(i).cell() : i - left.size()) == cell ? weight[i] : 0;
+            }
+            return sum;
+        }
+
+        SearchProblem problem(Walk walk) {
             List<Check> checks = new ArrayList<>();
             for (Spot s : spots) {
                 if (already(s)) {
@@ -578,13 +634,14 @@ public final class Tracer {
             for (int i = 0; i < cellOf.length; i++) {
                 cellOf[i] = i < left.size() ? left.get(i).cell() : i - left.size();
             }
-            return new SearchProblem(walkMinutes, ground, weight, cellOf, checks);
+            return new SearchProblem(walked(walk), ground(walk), weight, cellOf, checks);
         }
 
         private boolean already(Spot spot) {
-            return values.stream()
-                    .anyMatch(v -> v.meter().equals(new Meter.Volts(spot.at()))
-                            && v.open().equals(spot.open().map(Set::of).orElse(Set.of())));
+            Value there = Value.of(
+                            List.of(asked(spot, false)), fence.model().hunt().meter())
+                    .getFirst();
+            return values.stream().anyMatch(there::atSpotOf);
         }
 
         private static double[][] both(double[][] one, double[][] other) {

@@ -455,7 +455,7 @@ public final class PracticeHunt {
         State closed = new State(false, weather, Set.of(), List.of(fault));
         List<Observation> readings = new ArrayList<>(asNew());
         OnFoot crew = new OnFoot(WALK.metresPerMinute(), false);
-        FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, readings, NOW, crew)
+        FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, readings, NOW, crew.currents())
                 .orElseThrow();
         List<LinePart> over = new ArrayList<>();
         boolean seen = false;
@@ -464,7 +464,7 @@ public final class PracticeHunt {
         double minutes = 0;
         for (int i = 0; i < MOST_STEPS; i++) {
             List<NextStep> next =
-                    search.next(plan, readings, NOW, over, seen, stands).steps();
+                    search.next(plan, readings, NOW, over, seen, stands, crew).steps();
             if (next.isEmpty()) {
                 break;
             }

@@ -37,7 +37,6 @@ public final class FaultSearch {
     private final OnFence on;
     private final Layout layout;
     private final Tracer tracer;
-    private final OnFoot crew;
 
     /**
      * @param metresPerMinute walking
@@ -149,20 +148,20 @@ public final class FaultSearch {
         }
     }
 
-    private FaultSearch(OnFence on, Layout layout, Tracer tracer, OnFoot crew) {
+    private FaultSearch(OnFence on, Layout layout, Tracer tracer) {
         this.on = on;
         this.layout = layout;
         this.tracer = tracer;
-        this.crew = crew;
     }
 
     /**
      * For a plan with its readings; empty while nothing is fed.
      *
      * @param since as of {@link FenceDiagnosis#of}
+     * @param currents whether the crew's meter shows currents
      */
     public static Optional<FaultSearch> of(
-            Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since, OnFoot crew) {
+            Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since, boolean currents) {
         Optional<FenceCircuit> fence = ElectricsPlanner.circuit(ElectricsPlanner.asPlanned(plan), laid, around);
         if (fence.isEmpty()) {
             return Optional.empty();
@@ -174,11 +173,11 @@ public final class FaultSearch {
         Hunt hunt = on.hunt(on.readings(parted.healthy()), List.of(), OnFence.meter(meters));
         Tracer tracer = Tracer.of(
                 hunt,
-                crew.walk(),
-                crew.currents(),
+                List.of(),
+                currents,
                 lately(on, parted.now()),
                 p -> on.part(p.runId(), p.distanceM(), p.distanceM(), 0).isPresent());
-        return Optional.of(new FaultSearch(on, laid.layout(), tracer, crew));
+        return Optional.of(new FaultSearch(on, laid.layout(), tracer));
     }
 
     private static List<Reading> lately(OnFence on, List<Observation> now) {
@@ -203,6 +202,7 @@ public final class FaultSearch {
      * @param lookedOver without finding anything
      * @param energizerSeen whether the energizer, its supply and the rods were gone over
      * @param here where the crew stands; at the energizer if empty
+     * @param crew with the meter it was made for
      */
     public NextSteps next(
             Plan plan,
@@ -210,7 +210,8 @@ public final class FaultSearch {
             Instant since,
             List<LinePart> lookedOver,
             boolean energizerSeen,
-            Optional<StandsAt> here) {
+            Optional<StandsAt> here,
+            OnFoot crew) {
         List<Reading> now = lately(on, OnFence.parted(plan, readings, since).now());
         List<Stretch> over = new ArrayList<>();
         lookedOver.forEach(p -> over.addAll(on.stretches(p)));
@@ -220,7 +221,7 @@ public final class FaultSearch {
         Place at = here.flatMap(h -> on.fence().place(h.lineId(), h.stationM()))
                 .orElse(new Place(on.fence().circuit().runs().getFirst().id(), 0));
         List<NextStep> steps = new ArrayList<>();
-        for (Next n : tracer.next(now, over, at)) {
+        for (Next n : tracer.next(now, over, at, crew.walk())) {
             if (steps.size() < MOST_STEPS) {
                 step(n).filter(s -> steps.stream().noneMatch(t -> overlap(s, t)))
                         .ifPresent(steps::add);
@@ -231,10 +232,10 @@ public final class FaultSearch {
     }
 
     /** The first steps to take along on paper, from the energizer on; what is seldom met is left out. */
-    public Optional<Branch> tree(Plan plan, List<Observation> readings, Instant since, int depth) {
+    public Optional<Branch> tree(Plan plan, List<Observation> readings, Instant since, int depth, OnFoot crew) {
         List<Reading> now = lately(on, OnFence.parted(plan, readings, since).now());
         Place start = new Place(on.fence().circuit().runs().getFirst().id(), 0);
-        return branch(0, OptionalDouble.empty(), 1, 1, now, List.of(), start, depth);
+        return branch(0, OptionalDouble.empty(), 1, 1, now, List.of(), start, depth, crew);
     }
 
     private Optional<Branch> branch(
@@ -245,18 +246,20 @@ public final class FaultSearch {
             List<Reading> now,
             List<Stretch> over,
             Place here,
-            int depth) {
-        for (Next n : tracer.next(now, over, here)) {
+            int depth,
+            OnFoot crew) {
+        for (Next n : tracer.next(now, over, here, crew.walk())) {
             Optional<NextStep> step = step(n);
             if (step.isPresent()) {
-                List<Branch> then = depth > 1 ? then(n, reached, now, over, here, depth - 1) : List.of();
+                List<Branch> then = depth > 1 ? then(n, reached, now, over, here, depth - 1, crew) : List.of();
                 return Optional.of(new Branch(fromV, toV, chance, step.get(), then));
             }
         }
         return Optional.empty();
     }
 
-    private List<Branch> then(Next n, double reached, List<Reading> now, List<Stretch> over, Place here, int depth) {
+    private List<Branch> then(
+            Next n, double reached, List<Reading> now, List<Stretch> over, Place here, int depth, OnFoot crew) {
         List<Branch> all = new ArrayList<>();
         if (n.spot().isPresent()) {
             Tracer.Spot spot = n.spot().get();
@@ -281,7 +284,8 @@ public final class FaultSearch {
                                 read,
                                 over,
                                 spot.at(),
-                                depth)
+                                depth,
+                                crew)
                         .ifPresent(all::add);
             }
             return all;
@@ -301,7 +305,7 @@ public final class FaultSearch {
             looked.add(new Stretch(p.run(), Math.min(p.fromM(), p.toM()), Math.max(p.fromM(), p.toM())));
             at = new Place(p.run(), p.toM());
         }
-        branch(0, OptionalDouble.empty(), left, reached * left, now, looked, at, depth)
+        branch(0, OptionalDouble.empty(), left, reached * left, now, looked, at, depth, crew)
                 .ifPresent(all::add);
         return all;
     }

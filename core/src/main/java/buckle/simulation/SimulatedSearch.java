@@ -146,7 +146,7 @@ public final class SimulatedSearch {
     /** The energizer and the rods gone over and one reading there first; then what the planner thinks best is done until the fault is before one's eyes. */
     public Result told() {
         Hunt hunt = new Hunt(plan, METER, healthy, List.of(), switches());
-        Tracer tracer = Tracer.of(hunt, walk, currents, List.of(), place -> true);
+        Tracer tracer = Tracer.of(hunt, walk.links(), currents, List.of(), place -> true);
         Map<Spot, double[]> exact = exact(tracer.spots());
         Walkways ways = new Walkways(plan.runs(), walk.links(), marks(tracer.spots()));
         Place here = begin;
@@ -158,7 +158,7 @@ public final class SimulatedSearch {
         now.add(read(first, exact));
         int openings = 0;
         for (int step = 0; step < MOST_STEPS; step++) {
-            Next next = tracer.next(now, over, here).getFirst();
+            Next next = tracer.next(now, over, here, walk).getFirst();
             if (next.spot().isPresent()) {
                 Spot spot = next.spot().get();
                 minutes += far(ways, here, spot.at()) + walk.readingMinutes();

@@ -132,7 +132,7 @@ class FenceDiagnosisTest {
         List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
         all.add(read(broken, LATER).getFirst());
         FaultSearch.OnFoot crew = new FaultSearch.OnFoot(55, false);
-        FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, all, LATER, crew)
+        FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, all, LATER, false)
                 .orElseThrow();
         List<FenceDiagnosis.LinePart> over = new ArrayList<>();
         Optional<FaultSearch.StandsAt> here = Optional.empty();
@@ -140,8 +140,9 @@ class FenceDiagnosisTest {
         double metres = 0;
         for (int i = 0; i < 20 && !found; i++) {
             assertThat(search.knows(plan, all, LATER)).isTrue();
-            FaultSearch.NextStep next =
-                    search.next(plan, all, LATER, over, true, here).steps().getFirst();
+            FaultSearch.NextStep next = search.next(plan, all, LATER, over, true, here, crew)
+                    .steps()
+                    .getFirst();
             assertThat(next.minutes()).isPositive().isLessThan(120);
             String line = next.lineId().orElseThrow();
             if (next.action() == FaultSearch.Action.LOOK_OVER) {
@@ -211,10 +212,9 @@ class FenceDiagnosisTest {
         Place read = on.reading(atTheCutOut).orElseThrow().at().orElseThrow();
         Place feed = circuit.place("a", 299.9).orElseThrow();
         assertThat(read.runId()).as("live side").isEqualTo(feed.runId());
-        FaultSearch search = FaultSearch.of(
-                        gated, laid.laid(), Surroundings.NONE, all, LATER, new FaultSearch.OnFoot(55, false))
+        FaultSearch search = FaultSearch.of(gated, laid.laid(), Surroundings.NONE, all, LATER, false)
                 .orElseThrow();
-        assertThat(search.next(gated, all, LATER, List.of(), true, Optional.empty())
+        assertThat(search.next(gated, all, LATER, List.of(), true, Optional.empty(), new FaultSearch.OnFoot(55, false))
                         .steps())
                 .filteredOn(s -> s.action() == FaultSearch.Action.READ || s.action() == FaultSearch.Action.OPEN)
                 .isNotEmpty()

@@ -148,14 +148,15 @@ class ElectricsController {
         OnFoot crew = order.crew().checked("crew.metresPerMinute");
         return queue.run(
                 Kind.COMPUTATION,
-                () -> searches.of(order.plan(), order.land(), order.readings(), order.since(), crew)
+                () -> searches.of(order.plan(), order.land(), order.readings(), order.since(), crew.currents())
                         .map(s -> s.next(
                                 order.plan(),
                                 order.readings(),
                                 order.since(),
                                 order.lookedOver(),
                                 order.energizerSeen(),
-                                order.here()))
+                                order.here(),
+                                crew))
                         .orElseGet(() -> new NextSteps(List.of(), 0)));
     }
 

@@ -2,7 +2,6 @@ package buckle.server.design;
 
 import buckle.land.Land;
 import buckle.readings.FaultSearch;
-import buckle.readings.FaultSearch.OnFoot;
 import buckle.readings.Observation;
 import buckle.spec.Plan;
 import java.time.Instant;
@@ -30,11 +29,11 @@ public class Searches {
     }
 
     /** @param inOrder readings that the fence is known by */
-    private record Asked(Plan plan, Land land, Instant since, OnFoot crew, List<Observation> inOrder) {}
+    private record Asked(Plan plan, Land land, boolean currents, List<Observation> inOrder) {}
 
     /** Empty while nothing is fed. */
-    public Optional<FaultSearch> of(Plan plan, Land land, List<Observation> readings, Instant since, OnFoot crew) {
-        Asked asked = new Asked(plan, land, since, crew, FaultSearch.inOrder(plan, readings, since));
+    public Optional<FaultSearch> of(Plan plan, Land land, List<Observation> readings, Instant since, boolean currents) {
+        Asked asked = new Asked(plan, land, currents, FaultSearch.inOrder(plan, readings, since));
         FaultSearch found;
         synchronized (known) {
             found = known.get(asked);
@@ -44,7 +43,7 @@ public class Searches {
         }
         Designs.Worked worked = designs.of(plan, land);
         Optional<FaultSearch> made =
-                FaultSearch.of(plan, worked.design().laid(), worked.around(), readings, since, crew);
+                FaultSearch.of(plan, worked.design().laid(), worked.around(), readings, since, currents);
         made.ifPresent(m -> {
             synchronized (known) {
                 known.put(asked, m);

@@ -272,13 +272,9 @@ class ExportController {
         return queue.run(Kind.PAPER, () -> {
             Whole job = laidOut(id);
             List<Observation> taken = readings.of(id);
-            Branch tree = searches.of(
-                            job.plan(),
-                            land.land(job.row().propertyId()),
-                            taken,
-                            since,
-                            new OnFoot(metresPerMinute, false).checked("metresPerMinute"))
-                    .flatMap(s -> s.tree(job.plan(), taken, since, TREE_STEPS))
+            OnFoot crew = new OnFoot(metresPerMinute, false).checked("metresPerMinute");
+            Branch tree = searches.of(job.plan(), land.land(job.row().propertyId()), taken, since, crew.currents())
+                    .flatMap(s -> s.tree(job.plan(), taken, since, TREE_STEPS, crew))
                     .orElseThrow(() -> new BadInput(
                             "faults.dead", "plan", "Nothing of this fence is fed: there is nothing to search."));
             byte[] pdf = DecisionTreePdf.write(
