@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, failureText } from '@/api/client'
-import type { NextSteps, Observation } from '@/api/types'
+import type { LineLayout, NextSteps, Observation } from '@/api/types'
 import { keptRef } from '@/shared/kept'
 import { latestOnly } from '@/shared/latest'
 import { useFaults } from './faults'
@@ -11,23 +11,12 @@ import { placeAt } from './placeAt'
 import { beginOf } from './round'
 
 export type NextStep = NextSteps['steps'][number]
-/** What was looked over without finding anything; without a line the energizer and the rods. */
-interface Looked {
-  jobId: string
-  since: string
-  lineId: string | null
-  fromM: number
-  toM: number
-  at: string
-}
 interface Crew {
   metresPerMinute: number
   currents: boolean
 }
-const MOST_KEPT = 200
 const isCrew = (v: unknown): v is Crew =>
   typeof v === 'object' && v !== null && typeof (v as Crew).metresPerMinute === 'number'
-const isLooked = (v: unknown): v is Looked[] => Array.isArray(v)
 
 /** The search for a fault of the open job: what was done, and what to do next. */
 export const useSearch = defineStore('search', () => {
@@ -38,20 +27,31 @@ export const useSearch = defineStore('search', () => {
   const busy = ref(false)
   /** As it is met: a walk, and a meter without an ammeter. */
   const crew = keptRef<Crew>('buckle.search.crew', { metresPerMinute: 55, currents: false }, isCrew)
-  const kept = keptRef<Looked[]>('buckle.search.looked', [], isLooked)
-  const looked = computed(() => kept.value.filter((l) => l.jobId === job.id && l.since === faults.since))
   const now = computed(() =>
     job.readings.filter(
       (r) => faults.since && r.takenAt >= beginOf(faults.since) && r.what.kind !== 'CHECKED',
     ),
   )
+  /** What was looked over without finding anything and not taken back, by whomever. */
+  const looked = computed(() => {
+    const corrected = new Set(job.readings.map((r) => r.corrects))
+    return now.value
+      .filter(
+        (r) => !corrected.has(r.id) && (r.what.kind === 'LOOKED_OVER' || r.what.kind === 'SUPPLY_CHECKED'),
+      )
+      .toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
+  })
   /** Where the last thing was done; at the energizer before anything was. */
   const here = computed(() => {
-    const read = now.value.toSorted((a, b) => a.takenAt.localeCompare(b.takenAt)).at(-1)
-    const seen = looked.value.at(-1)
-    if (seen && (!read || seen.at > read.takenAt))
-      return seen.lineId === null ? null : { lineId: seen.lineId, stationM: seen.toM }
-    return read ? { lineId: read.at.lineId, stationM: read.at.stationM } : null
+    const last = now.value
+      .filter((r) => r.what.kind !== 'VOIDED')
+      .toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
+      .at(-1)
+    if (!last || last.what.kind === 'SUPPLY_CHECKED') return null
+    return {
+      lineId: last.at.lineId,
+      stationM: last.what.kind === 'LOOKED_OVER' ? last.what.toM : last.at.stationM,
+    }
   })
 
   const run = latestOnly(
@@ -65,10 +65,6 @@ export const useSearch = defineStore('search', () => {
             readings: job.readings,
             since,
             here: here.value,
-            lookedOver: looked.value.flatMap((l) =>
-              l.lineId === null ? [] : [{ lineId: l.lineId, fromM: l.fromM, toM: l.toM, probability: 0 }],
-            ),
-            energizerSeen: looked.value.some((l) => l.lineId === null),
             crew: crew.value,
           },
         }),
@@ -91,14 +87,7 @@ export const useSearch = defineStore('search', () => {
   function follow() {
     answer.value = null
     return watch(
-      () => [
-        job.design,
-        job.readings,
-        faults.since,
-        kept.value.length,
-        crew.value.metresPerMinute,
-        crew.value.currents,
-      ],
+      () => [job.design, job.readings, faults.since, crew.value.metresPerMinute, crew.value.currents],
       () => {
         if (job.plan && job.land && faults.since && now.value.length && job.design?.layout.lines.length)
           run({ since: beginOf(faults.since), jobId: job.id })
@@ -108,35 +97,60 @@ export const useSearch = defineStore('search', () => {
     )
   }
 
-  /** Nothing was found on the stretch of a step. */
-  function lookedOver(step: NextStep) {
-    const l = { jobId: job.id, since: faults.since, lineId: step.lineId, fromM: step.fromM, toM: step.toM }
-    kept.value = [...kept.value, { ...l, at: new Date().toISOString() }].slice(-MOST_KEPT)
+  /** Nothing was found on the stretch of a step, or at the energizer. */
+  function lookedOver(step: NextStep, habits: Habits): Observation | null {
+    const line = job.design?.layout.lines.find((l) => step.lineId === null || l.lineId === step.lineId)
+    if (step.lineId === null) return line ? taken(line, 0, { kind: 'SUPPLY_CHECKED' }, habits) : null
+    const toPlace = line && placeAt(line, step.toM)
+    return line && toPlace
+      ? taken(line, step.fromM, { kind: 'LOOKED_OVER', toM: step.toM, toPlace }, habits)
+      : null
   }
 
-  function takeBack() {
+  /** The last stretch is to be looked over again. */
+  function takeBack(habits: Habits): Observation | null {
     const last = looked.value.at(-1)
-    kept.value = kept.value.filter((l) => l !== last)
+    return last
+      ? {
+          ...last,
+          id: job.newId(),
+          what: { kind: 'VOIDED' },
+          takenAt: new Date().toISOString(),
+          takenBy: habits.takenBy.trim(),
+          note: 'taken back',
+          corrects: last.id,
+        }
+      : null
   }
 
-  /** A voltage read where a step said. */
-  function reading(step: NextStep, what: Observation['what'], habits: Habits): Observation | null {
-    const line = job.design?.layout.lines.find((l) => l.lineId === step.lineId)
-    const place = line && placeAt(line, step.fromM)
-    if (!line || !place) return null
+  function taken(
+    line: LineLayout,
+    stationM: number,
+    what: Observation['what'],
+    habits: Habits,
+    cutOut: string | null = null,
+  ): Observation | null {
+    const place = placeAt(line, stationM)
+    if (!place) return null
     return {
       id: job.newId(),
-      at: { testPointId: null, lineId: line.lineId, stationM: step.fromM, place },
+      at: { testPointId: null, lineId: line.lineId, stationM, place },
       what,
       meter: habits.meter.trim() || null,
       weather: habits.weather,
       growth: habits.growth,
-      openSwitches: step.cutOut === null ? [] : [step.cutOut],
+      openSwitches: cutOut === null ? [] : [cutOut],
       takenAt: new Date().toISOString(),
       takenBy: habits.takenBy.trim(),
       note: '',
       corrects: null,
     }
+  }
+
+  /** A voltage read where a step said. */
+  function reading(step: NextStep, what: Observation['what'], habits: Habits): Observation | null {
+    const line = job.design?.layout.lines.find((l) => l.lineId === step.lineId)
+    return line ? taken(line, step.fromM, what, habits, step.cutOut) : null
   }
 
   return { answer, problem, busy, crew, looked, here, follow, lookedOver, takeBack, reading }

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, onUnmounted, ref } from 'vue'
+import type { Observation } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
@@ -62,6 +63,13 @@ const readText = (m: NextStep['outcomes'][number]) =>
     : m.fromV === 0
       ? `up to ${kvText(m.toV)} kV`
       : `${kvText(m.fromV)} to ${kvText(m.toV)} kV`
+/** With who did it: it may have been another crew. */
+const lookedText = (o: Observation) =>
+  `${
+    o.what.kind === 'LOOKED_OVER'
+      ? `${nameOf(o.at.lineId)}, ${stationText(Math.min(o.at.stationM, o.what.toM), job.units)} to ${stationText(Math.max(o.at.stationM, o.what.toM), job.units)}`
+      : say('energizer and earth')
+  } (${o.takenBy})`
 const tree = computed(
   () =>
     `/api/jobs/${job.id}/decision-tree.pdf?since=${encodeURIComponent(beginOf(faults.since))}&metresPerMinute=${search.crew.metresPerMinute}`,
@@ -80,12 +88,19 @@ function show(step: NextStep) {
   job.cursorM = step.fromM
 }
 
+const unnamed = () => (habits.takenBy.trim() === '' ? 'Enter who is on the fence.' : '')
+
+async function keep(o: Observation | null) {
+  failure.value = unnamed()
+  if (!failure.value && o) await job.takeReading(o)
+}
+
 async function take() {
   const step = first.value
   const peakV = parseKvV(kv.value)
   failure.value =
-    habits.takenBy.trim() === ''
-      ? 'Enter who reads.'
+    unnamed() !== ''
+      ? unnamed()
       : peakV === null
         ? 'Enter what the meter shows, in kV, for example 6.1.'
         : kiloSlip(peakV)
@@ -120,10 +135,12 @@ async function take() {
           <RuleChips :rules="['F3', 'F5', 'F6']" />
         </span>
       </p>
-      <form v-if="isTest" class="entry" @submit.prevent="take">
-        <label v-if="!habits.takenBy.trim()" class="small"
-          >Read by <input v-model.lazy="habits.takenBy" autocomplete="name" data-test="next-by"
+      <p v-if="!habits.takenBy.trim()" class="entry">
+        <label class="small"
+          >On the fence is <input v-model.lazy="habits.takenBy" autocomplete="name" data-test="next-by"
         /></label>
+      </p>
+      <form v-if="isTest" class="entry" @submit.prevent="take">
         <label
           >Meter shows
           <input
@@ -137,18 +154,18 @@ async function take() {
           kV</label
         >
         <v-btn class="strong" type="submit">Keep the reading</v-btn>
-        <span v-if="failure" class="weak small" role="alert">{{ failure }}</span>
       </form>
       <p v-else class="entry">
         <v-btn
           class="strong"
           data-test="next-nothing"
           :disabled="search.busy"
-          @click="search.lookedOver(first)"
+          @click="keep(search.lookedOver(first, habits))"
         >
           {{ first.action === 'ENERGIZER' ? 'Gone over, all in order' : 'Looked over, nothing found' }}
         </v-btn>
       </p>
+      <p v-if="failure" class="weak small" role="alert">{{ failure }}</p>
       <table v-if="first.outcomes.length" class="sheet outcomes">
         <thead>
           <tr>
@@ -186,15 +203,10 @@ async function take() {
     </p>
     <p v-if="search.looked.length" class="small">
       Looked over without finding anything:
-      <template v-for="(l, i) in search.looked" :key="l.at"
-        ><template v-if="i">; </template
-        ><template v-if="l.lineId === null">{{ say('energizer and earth') }}</template
-        ><template v-else
-          >{{ nameOf(l.lineId) }}, {{ stationText(Math.min(l.fromM, l.toM), job.units) }} to
-          {{ stationText(Math.max(l.fromM, l.toM), job.units) }}</template
-        ></template
-      >.
-      <button type="button" class="link" @click="search.takeBack()">Take the last back</button>
+      {{ search.looked.map(lookedText).join('; ') }}.
+      <button type="button" class="link" data-test="next-back" @click="keep(search.takeBack(habits))">
+        Take the last back
+      </button>
     </p>
     <p class="small crew">
       <label>The crew goes <input v-model.lazy="pace" class="pace" data-test="next-pace" /> a minute</label>

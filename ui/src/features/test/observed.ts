@@ -64,6 +64,10 @@ export function observedText(o: Observed): { value: string; on: string } {
         value: '',
         on: `${things[o.thing]}${o.touches === null ? '' : o.touches ? ', touches the wire' : ', does not touch'}`,
       }
+    case 'LOOKED_OVER':
+      return { value: '', on: 'looked over from here, nothing found' }
+    case 'SUPPLY_CHECKED':
+      return { value: '', on: 'energizer and earth gone over, nothing found' }
     case 'VOIDED':
       return { value: 'void', on: 'the reading before it' }
     case 'CHECKED':

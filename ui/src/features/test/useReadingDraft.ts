@@ -121,6 +121,9 @@ export function useReadingDraft() {
         }
       case 'VOIDED':
         return 'A reading is voided in the list of those taken there.'
+      case 'LOOKED_OVER':
+      case 'SUPPLY_CHECKED':
+        return 'What was looked over is kept with the search for a fault.'
       case 'CHECKED':
         return 'Points of the list before power are ticked on their sheet.'
     }

@@ -509,6 +509,8 @@ public record Round(List<Stop> stops, double walkM, Optional<Instant> yardstick,
                         Observed.Indicator _,
                         Observed.Seen _,
                         Observed.Voided _,
+                        Observed.LookedOver _,
+                        Observed.SupplyChecked _,
                         Observed.Checked _ -> OptionalDouble.empty();
             };
         }

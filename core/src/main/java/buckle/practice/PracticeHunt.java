@@ -18,7 +18,6 @@ import buckle.readings.FaultSearch.NextStep;
 import buckle.readings.FaultSearch.OnFoot;
 import buckle.readings.FaultSearch.StandsAt;
 import buckle.readings.FenceDiagnosis;
-import buckle.readings.FenceDiagnosis.LinePart;
 import buckle.readings.Observation;
 import buckle.readings.Observed;
 import buckle.readings.Weather;
@@ -457,14 +456,11 @@ public final class PracticeHunt {
         OnFoot crew = new OnFoot(WALK.metresPerMinute(), false);
         FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, readings, NOW, crew.currents())
                 .orElseThrow();
-        List<LinePart> over = new ArrayList<>();
-        boolean seen = false;
         Place here = energizer();
         Optional<StandsAt> stands = Optional.empty();
         double minutes = 0;
         for (int i = 0; i < MOST_STEPS; i++) {
-            List<NextStep> next =
-                    search.next(plan, readings, NOW, over, seen, stands, crew).steps();
+            List<NextStep> next = search.next(plan, readings, NOW, stands, crew).steps();
             if (next.isEmpty()) {
                 break;
             }
@@ -473,7 +469,8 @@ public final class PracticeHunt {
                 minutes += minutes(here, energizer()) + Tracer.AT_ENERGIZER_MINUTES;
                 here = energizer();
                 stands = Optional.empty();
-                seen = true;
+                String first = layout().lines().getFirst().lineId();
+                readings.add(observation(first, 0, new Observed.SupplyChecked(), NOW, weather, Set.of(), i));
             } else {
                 String line = step.lineId().orElseThrow();
                 Place to = place(line, step.fromM());
@@ -486,7 +483,14 @@ public final class PracticeHunt {
                             && fault.toM() >= low;
                     double metres = found ? Progress.off(fault, step.fromM()) : high - low;
                     minutes += metres / WALK.inspectMetresPerMinute();
-                    over.add(new LinePart(line, low, high, 0));
+                    readings.add(observation(
+                            line,
+                            step.fromM(),
+                            new Observed.LookedOver(step.toM(), at(line, step.toM())),
+                            NOW,
+                            weather,
+                            Set.of(),
+                            i));
                     into.add(new BestStep(
                             step.action(), step.lineId(), step.fromM(), step.toM(), Optional.empty(), minutes));
                     if (found) {

@@ -57,6 +57,8 @@ public final class Assessor {
                         Observed.Indicator _,
                         Observed.Seen _,
                         Observed.Voided _,
+                        Observed.LookedOver _,
+                        Observed.SupplyChecked _,
                         Observed.Checked _ -> Optional.empty();
             };
         }

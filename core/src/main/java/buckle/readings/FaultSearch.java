@@ -197,27 +197,16 @@ public final class FaultSearch {
     }
 
     /**
-     * What to do next.
+     * What to do next, after what was read and looked over.
      *
-     * @param lookedOver without finding anything
-     * @param energizerSeen whether the energizer, its supply and the rods were gone over
      * @param here where the crew stands; at the energizer if empty
      * @param crew with the meter it was made for
      */
-    public NextSteps next(
-            Plan plan,
-            List<Observation> readings,
-            Instant since,
-            List<LinePart> lookedOver,
-            boolean energizerSeen,
-            Optional<StandsAt> here,
-            OnFoot crew) {
-        List<Reading> now = lately(on, OnFence.parted(plan, readings, since).now());
-        List<Stretch> over = new ArrayList<>();
-        lookedOver.forEach(p -> over.addAll(on.stretches(p)));
-        if (energizerSeen) {
-            over.add(new Stretch("", 0, 0));
-        }
+    public NextSteps next(Plan plan, List<Observation> readings, Instant since, Optional<StandsAt> here, OnFoot crew) {
+        List<Observation> lately = OnFence.parted(plan, readings, since).now();
+        List<Reading> now = lately(on, lately);
+        List<Stretch> over =
+                lately.stream().flatMap(o -> on.lookedOver(o).stream()).toList();
         Place at = here.flatMap(h -> on.fence().place(h.lineId(), h.stationM()))
                 .orElse(new Place(on.fence().circuit().runs().getFirst().id(), 0));
         List<NextStep> steps = new ArrayList<>();
@@ -233,9 +222,11 @@ public final class FaultSearch {
 
     /** The first steps to take along on paper, from the energizer on; what is seldom met is left out. */
     public Optional<Branch> tree(Plan plan, List<Observation> readings, Instant since, int depth, OnFoot crew) {
-        List<Reading> now = lately(on, OnFence.parted(plan, readings, since).now());
+        List<Observation> lately = OnFence.parted(plan, readings, since).now();
+        List<Stretch> over =
+                lately.stream().flatMap(o -> on.lookedOver(o).stream()).toList();
         Place start = new Place(on.fence().circuit().runs().getFirst().id(), 0);
-        return branch(0, OptionalDouble.empty(), 1, 1, now, List.of(), start, depth, crew);
+        return branch(0, OptionalDouble.empty(), 1, 1, lately(on, lately), over, start, depth, crew);
     }
 
     private Optional<Branch> branch(

@@ -88,6 +88,18 @@ public final class ObservationCheck {
                     path + "at.place",
                     "This place lies more than 5 km off the fence. Check longitude and latitude."));
         }
+        if (o.what() instanceof Observed.LookedOver l) {
+            if (!(Math.abs(l.toM()) <= MOST_STATION_M)) {
+                problems.add(new Problem(
+                        "reading.station", path + "what.toM", "The station " + l.toM() + " m is on no fence."));
+            }
+            if (box.isPresent() && !box.get().holds(l.toPlace())) {
+                problems.add(new Problem(
+                        "reading.place",
+                        path + "what.toPlace",
+                        "This place lies more than 5 km off the fence. Check longitude and latitude."));
+            }
+        }
         if (!couldBe(o.takenAt(), now)) {
             problems.add(new Problem(
                     "reading.time",

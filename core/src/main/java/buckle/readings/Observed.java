@@ -1,5 +1,6 @@
 package buckle.readings;
 
+import buckle.site.GeoPoint;
 import java.util.Optional;
 import java.util.OptionalDouble;
 
@@ -121,6 +122,16 @@ public sealed interface Observed {
 
     /** The reading that this one corrects was wrong and nothing takes its place; the note says why. */
     record Voided() implements Observed {}
+
+    /**
+     * A stretch of the line looked over without finding anything, from the spot of the observation on.
+     *
+     * @param toM station where it ended then; the place itself is in {@code toPlace}
+     */
+    record LookedOver(double toM, GeoPoint toPlace) implements Observed {}
+
+    /** The energizer, its supply and its rods gone over without finding anything. */
+    record SupplyChecked() implements Observed {}
 
     /** Of an indicator. */
     enum Light {

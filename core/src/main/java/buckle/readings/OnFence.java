@@ -43,17 +43,41 @@ public final class OnFence {
 
     /** Where it was read, by the stations of the line as it runs now; empty where it does not run any more (V15). */
     public Optional<Place> place(Observation.Spot at) {
+        OptionalDouble station = stationNow(at);
+        return station.isPresent() ? fence.place(at.lineId(), station.getAsDouble()) : Optional.empty();
+    }
+
+    private OptionalDouble stationNow(Observation.Spot at) {
         LineLayout line = lines.get(at.lineId());
         if (line == null) {
-            return Optional.empty();
+            return OptionalDouble.empty();
         }
         Stationing stationing =
                 new Stationing(line.corners().stream().map(plane::toPlane).toList(), line.closed());
         if (at.anchor().is(at.stationM(), stationing, plane)) {
-            return fence.place(at.lineId(), at.stationM());
+            return OptionalDouble.of(at.stationM());
         }
-        OptionalDouble now = at.anchor().on(stationing, plane);
-        return now.isPresent() ? fence.place(at.lineId(), now.getAsDouble()) : Optional.empty();
+        return at.anchor().on(stationing, plane);
+    }
+
+    /**
+     * What was looked over without finding anything, by the line as it runs now; without a run the energizer with its supply and its
+     * rods. Where the line does not run any more nothing was looked over.
+     */
+    List<Stretch> lookedOver(Observation o) {
+        return switch (o.what()) {
+            case Observed.LookedOver l -> {
+                OptionalDouble from = stationNow(o.at());
+                OptionalDouble to =
+                        stationNow(new Observation.Spot(Optional.empty(), o.at().lineId(), l.toM(), l.toPlace()));
+                yield from.isPresent() && to.isPresent()
+                        ? stretches(
+                                new FenceDiagnosis.LinePart(o.at().lineId(), from.getAsDouble(), to.getAsDouble(), 0))
+                        : List.of();
+            }
+            case Observed.SupplyChecked _ -> List.of(new Stretch("", 0, 0));
+            default -> List.of();
+        };
     }
 
     private boolean hot(Observation.Spot at, int wire) {

@@ -132,7 +132,7 @@ public final class SearchPlanner {
     /**
      * Minutes from a position until it is found, as they are judged without thinking further: the way to where it probably is, and looking
      * over half of how wide it may be, by the entropy. A crew that goes on checking needs less than one that only looks, and this comes
-     * nearer to it: judged by the sweep alone, searches took as long in the mean and too few checks were made of broken wires.
+     * nearer to it: judged by the tour alone, searches took as long in the mean and too few checks were made of broken wires.
      *
      * @param q weight by cell, out of {@code all}
      */
@@ -152,12 +152,12 @@ public final class SearchPlanner {
         return placed <= 0 ? 0 : (far + placed * placed * Math.exp(entropy / placed) / 2) / all;
     }
 
-    /** The first stretches of sweeps: the shortest is judged as what is left after a check is, so that both can be compared. */
+    /** The first stretches of tours: the shortest is judged as what is left after a check is, so that both can be compared. */
     private List<Step> lookedOver(double[] q, int here) {
         double judged = left(q, 1, here);
         List<Step> all = new ArrayList<>();
-        List<Sweep.Plan> plans = new Sweep(problem, q, here).plans();
-        for (Sweep.Plan plan : plans) {
+        List<Tour.Plan> plans = new Tour(problem, q, here).plans();
+        for (Tour.Plan plan : plans) {
             double chance = plan.first().stream().mapToDouble(c -> q[c]).sum();
             double longer = plan.minutes() / plans.getFirst().minutes();
             all.add(new Step.LookOver(plan.first(), plan.back(), chance, judged * longer));

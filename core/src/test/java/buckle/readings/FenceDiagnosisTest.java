@@ -134,19 +134,21 @@ class FenceDiagnosisTest {
         FaultSearch.OnFoot crew = new FaultSearch.OnFoot(55, false);
         FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, all, LATER, false)
                 .orElseThrow();
-        List<FenceDiagnosis.LinePart> over = new ArrayList<>();
+        all.add(observed(new At("a", 0), new Observed.SupplyChecked(), LATER));
         Optional<FaultSearch.StandsAt> here = Optional.empty();
         boolean found = false;
         double metres = 0;
         for (int i = 0; i < 20 && !found; i++) {
             assertThat(search.knows(plan, all, LATER)).isTrue();
-            FaultSearch.NextStep next = search.next(plan, all, LATER, over, true, here, crew)
-                    .steps()
-                    .getFirst();
+            FaultSearch.NextStep next =
+                    search.next(plan, all, LATER, here, crew).steps().getFirst();
             assertThat(next.minutes()).isPositive().isLessThan(120);
             String line = next.lineId().orElseThrow();
             if (next.action() == FaultSearch.Action.LOOK_OVER) {
-                over.add(new FenceDiagnosis.LinePart(line, next.fromM(), next.toM(), 0));
+                all.add(observed(
+                        new At(line, next.fromM()),
+                        new Observed.LookedOver(next.toM(), where(new At(line, next.toM()))),
+                        LATER));
                 metres += Math.abs(next.toM() - next.fromM());
                 found = line.equals(at.line())
                         && Math.min(next.fromM(), next.toM()) <= at.stationM()
@@ -214,7 +216,7 @@ class FenceDiagnosisTest {
         assertThat(read.runId()).as("live side").isEqualTo(feed.runId());
         FaultSearch search = FaultSearch.of(gated, laid.laid(), Surroundings.NONE, all, LATER, false)
                 .orElseThrow();
-        assertThat(search.next(gated, all, LATER, List.of(), true, Optional.empty(), new FaultSearch.OnFoot(55, false))
+        assertThat(search.next(gated, all, LATER, Optional.empty(), new FaultSearch.OnFoot(55, false))
                         .steps())
                 .filteredOn(s -> s.action() == FaultSearch.Action.READ || s.action() == FaultSearch.Action.OPEN)
                 .isNotEmpty()

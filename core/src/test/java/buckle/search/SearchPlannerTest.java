@@ -257,12 +257,12 @@ class SearchPlannerTest {
 
     /** Against every order and direction of six cells, and against walking in order. */
     @Test
-    void sweepsInNearlyTheBestOrder() {
+    void looksOverInNearlyTheBestOrder() {
         List<List<Integer>> orders = new ArrayList<>();
         orders(new ArrayList<>(), orders);
         Random random = new Random(22);
         double best = 0;
-        double swept = 0;
+        double toured = 0;
         for (int i = 0; i < 20; i++) {
             SearchProblem p = drawn(random, i % 2 == 0);
             double[] q = new double[CELLS];
@@ -280,12 +280,12 @@ class SearchPlannerTest {
                     least = Math.min(least, inOrder(p, q, order, backs));
                 }
             }
-            Sweep.Plan plan = new Sweep(p, q, 0).plans().getFirst();
+            Tour.Plan plan = new Tour(p, q, 0).plans().getFirst();
             assertThat(plan.minutes()).isGreaterThanOrEqualTo(least - 1e-9);
             assertThat(plan.minutes()).isLessThanOrEqualTo(inOrder(p, q, List.of(0, 1, 2, 3, 4, 5), 0) + 1e-9);
             best += least;
-            swept += plan.minutes();
+            toured += plan.minutes();
         }
-        assertThat(swept / best).isLessThan(1.03);
+        assertThat(toured / best).isLessThan(1.03);
     }
 }

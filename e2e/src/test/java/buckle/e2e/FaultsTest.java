@@ -73,6 +73,8 @@ class FaultsTest {
         String first = screen.test("next-step").innerText();
         assertThat(first).contains("Orchard ring").contains("in the mean");
         if (screen.test("next-nothing").count() > 0) {
+            screen.test("next-by").fill("A. Crew");
+            screen.test("next-by").press("Tab");
             screen.test("next-nothing").click();
             screen.page.waitForFunction(
                     "before => document.querySelector('[data-test=next-step]').innerText !== before", first);

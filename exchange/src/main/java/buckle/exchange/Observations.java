@@ -33,7 +33,9 @@ public final class Observations {
         @JsonSubTypes.Type(value = Observed.Indicator.class, name = "INDICATOR"),
         @JsonSubTypes.Type(value = Observed.Seen.class, name = "SEEN"),
         @JsonSubTypes.Type(value = Observed.Checked.class, name = "CHECKED"),
-        @JsonSubTypes.Type(value = Observed.Voided.class, name = "VOIDED")
+        @JsonSubTypes.Type(value = Observed.Voided.class, name = "VOIDED"),
+        @JsonSubTypes.Type(value = Observed.LookedOver.class, name = "LOOKED_OVER"),
+        @JsonSubTypes.Type(value = Observed.SupplyChecked.class, name = "SUPPLY_CHECKED")
     })
     public interface Kinds {}
 

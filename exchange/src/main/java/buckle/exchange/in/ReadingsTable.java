@@ -222,10 +222,10 @@ public record ReadingsTable(List<Observation> readings, List<Integer> rows, List
             double volts = switch (unit.toLowerCase(Locale.ROOT)) {
                 case "v" -> 1;
                 case "", "kv" -> 1000;
-                case "a", "ohm", "ω" -> 1;
+                case "a", "ohm", "ω", "m" -> 1;
                 default ->
                     throw new BadInput(
-                            "readings.unit", "unit", "The unit “" + unit + "” is not known: kV, V, A or ohm.");
+                            "readings.unit", "unit", "The unit “" + unit + "” is not known: kV, V, A, ohm or m.");
             };
             return switch (kind) {
                 case "", "peak" ->
@@ -266,6 +266,11 @@ public record ReadingsTable(List<Observation> readings, List<Integer> rows, List
                             value(r, 1) != 0);
                 }
                 case "voided" -> new Observed.Voided();
+                case "looked_over" -> {
+                    double to = value(r, 1);
+                    yield new Observed.LookedOver(to, place(r, "to_lon_deg", "to_lat_deg", spot(r).lineId(), to));
+                }
+                case "supply_checked" -> new Observed.SupplyChecked();
                 default -> throw new BadInput("readings.kind", "kind", "The kind “" + kind + "” is not known.");
             };
         }
@@ -301,14 +306,13 @@ public record ReadingsTable(List<Observation> readings, List<Integer> rows, List
             Optional<LineLayout> line = layout.lines().stream()
                     .filter(l -> l.lineId().equals(name) || l.name().equalsIgnoreCase(name))
                     .findFirst();
-            OptionalDouble lon = number(r, "lon_deg", 1);
-            OptionalDouble lat = number(r, "lat_deg", 1);
+            boolean placed = !cell(r, "lon_deg").isEmpty();
             OptionalDouble station = number(r, "station_m", 1);
             if (!point.isEmpty() && known.isEmpty() && (line.isEmpty() || station.isEmpty())) {
                 throw new BadInput(
                         "readings.place", "test_point", "There is no test point “" + point + "” on this fence.");
             }
-            if (known.isPresent() && lon.isEmpty()) {
+            if (known.isPresent() && !placed) {
                 TestPoint p = known.get();
                 return new Observation.Spot(
                         Optional.of(p.id()), p.lineId(), p.stationM(), GeoPoint.of(p.lonDeg(), p.latDeg()));
@@ -324,23 +328,36 @@ public record ReadingsTable(List<Observation> readings, List<Integer> rows, List
             String lineId = line.map(LineLayout::lineId)
                     .orElseGet(() -> known.orElseThrow().lineId());
             double at = station.orElseGet(() -> known.map(TestPoint::stationM).orElse(0.0));
+            return new Observation.Spot(
+                    placed ? known.map(TestPoint::id) : Optional.empty(),
+                    lineId,
+                    at,
+                    place(r, "lon_deg", "lat_deg", lineId, at));
+        }
+
+        /** Where it says it is, or at a station of a line. */
+        private GeoPoint place(CSVRecord r, String lonColumn, String latColumn, String lineId, double stationM) {
+            OptionalDouble lon = number(r, lonColumn, 1);
+            OptionalDouble lat = number(r, latColumn, 1);
             if (lon.isPresent() && lat.isPresent()) {
-                return new Observation.Spot(
-                        known.map(TestPoint::id), lineId, at, GeoPoint.of(lon.getAsDouble(), lat.getAsDouble()));
+                return GeoPoint.of(lon.getAsDouble(), lat.getAsDouble());
             }
-            LineLayout on = line.orElseThrow();
-            if (!(at >= 0 && at <= on.lengthM() + 0.5)) {
+            LineLayout on = layout.lines().stream()
+                    .filter(l -> l.lineId().equals(lineId))
+                    .findFirst()
+                    .orElseThrow(() ->
+                            new BadInput("readings.place", "line", "There is no line “" + lineId + "” on this fence."));
+            if (!(stationM >= 0 && stationM <= on.lengthM() + 0.5)) {
                 throw new BadInput(
                         "readings.station",
                         "station_m",
-                        "Station " + at + " m is beyond “" + on.name() + "”, which is " + Math.round(on.lengthM())
+                        "Station " + stationM + " m is beyond “" + on.name() + "”, which is " + Math.round(on.lengthM())
                                 + " m long.");
             }
             LocalPlane plane = new LocalPlane(layout.origin());
             Stationing stationing =
                     new Stationing(on.corners().stream().map(plane::toPlane).toList(), on.closed());
-            return new Observation.Spot(
-                    Optional.empty(), lineId, at, plane.toGeo(stationing.at(Math.min(at, on.lengthM()))));
+            return plane.toGeo(stationing.at(Math.min(stationM, on.lengthM())));
         }
     }
 }

@@ -5,6 +5,7 @@ import buckle.layout.LineLayout;
 import buckle.layout.TestPoint;
 import buckle.readings.Observation;
 import buckle.readings.Observed;
+import buckle.site.GeoPoint;
 import java.io.IOException;
 import java.io.UncheckedIOException;
 import java.math.BigDecimal;
@@ -46,7 +47,9 @@ public final class ReadingsCsv {
             "open_switches",
             "note",
             "id",
-            "corrects");
+            "corrects",
+            "to_lon_deg",
+            "to_lat_deg");
 
     private ReadingsCsv() {}
 
@@ -127,12 +130,19 @@ public final class ReadingsCsv {
                                 o.openSwitches().map(s -> String.join(" ", s)).orElse("")),
                         Cells.text(o.note()),
                         o.id(),
-                        o.corrects().map(Object::toString).orElse(""));
+                        o.corrects().map(Object::toString).orElse(""),
+                        end(o).map(p -> number(p.lonDeg())).orElse(""),
+                        end(o).map(p -> number(p.latDeg())).orElse(""));
             }
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
         return out.toString().getBytes(StandardCharsets.UTF_8);
+    }
+
+    /** Where a stretch ends. */
+    private static Optional<GeoPoint> end(Observation o) {
+        return o.what() instanceof Observed.LookedOver l ? Optional.of(l.toPlace()) : Optional.empty();
     }
 
     private static Cell cell(Observed what) {
@@ -175,6 +185,8 @@ public final class ReadingsCsv {
                         word(s.thing()),
                         s.touches().map(t -> t ? "yes" : "no").orElse(""));
             case Observed.Voided _ -> Cell.seen("voided", "", "");
+            case Observed.LookedOver l -> Cell.of("looked_over", "", l.toM(), "m");
+            case Observed.SupplyChecked _ -> Cell.seen("supply_checked", "", "");
             case Observed.Checked c ->
                 new Cell(
                         "checked",

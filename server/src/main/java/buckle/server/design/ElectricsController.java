@@ -12,7 +12,6 @@ import buckle.readings.FaultSearch.NextSteps;
 import buckle.readings.FaultSearch.OnFoot;
 import buckle.readings.FaultSearch.StandsAt;
 import buckle.readings.FenceDiagnosis;
-import buckle.readings.FenceDiagnosis.LinePart;
 import buckle.readings.Observation;
 import buckle.server.web.WorkQueue;
 import buckle.server.web.WorkQueue.Kind;
@@ -123,18 +122,9 @@ class ElectricsController {
      *
      * @param since as of the faults
      * @param here where it stands; empty at the energizer
-     * @param lookedOver without finding anything
-     * @param energizerSeen whether the energizer, its supply and the rods were gone over
      */
     record SearchOrder(
-            Plan plan,
-            Land land,
-            List<Observation> readings,
-            Instant since,
-            Optional<StandsAt> here,
-            List<LinePart> lookedOver,
-            boolean energizerSeen,
-            OnFoot crew) {}
+            Plan plan, Land land, List<Observation> readings, Instant since, Optional<StandsAt> here, OnFoot crew) {}
 
     @PostMapping("/electrics/next-steps")
     @Operation(
@@ -142,21 +132,14 @@ class ElectricsController {
             summary =
                     "Where to read, which cut-out to open, which stretch to look over, so that a fault is found soonest")
     NextSteps nextSteps(@RequestBody SearchOrder order) {
-        if (order.readings().size() > MOST_READINGS || order.lookedOver().size() > MOST_READINGS) {
-            throw new BadInput("faults.readings", "readings", "At most 1,000 readings and stretches are taken.");
+        if (order.readings().size() > MOST_READINGS) {
+            throw new BadInput("faults.readings", "readings", "At most 1,000 readings are taken.");
         }
         OnFoot crew = order.crew().checked("crew.metresPerMinute");
         return queue.run(
                 Kind.COMPUTATION,
                 () -> searches.of(order.plan(), order.land(), order.readings(), order.since(), crew.currents())
-                        .map(s -> s.next(
-                                order.plan(),
-                                order.readings(),
-                                order.since(),
-                                order.lookedOver(),
-                                order.energizerSeen(),
-                                order.here(),
-                                crew))
+                        .map(s -> s.next(order.plan(), order.readings(), order.since(), order.here(), crew))
                         .orElseGet(() -> new NextSteps(List.of(), 0)));
     }
 

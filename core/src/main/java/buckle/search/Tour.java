@@ -10,7 +10,7 @@ import java.util.List;
  * Looking over all there is, in an order in which it is met early: stretches of about the same density, each walked to and looked over
  * once. Its minutes are those of a crew that checks nothing more, a bound on what the best crew needs.
  */
-final class Sweep {
+final class Tour {
     /** Cells at least so probable for their minutes, beside the most probable one, belong together. */
     private static final double[] DENSITY = {0.4, 0.1, 0.01};
 
@@ -39,7 +39,7 @@ final class Sweep {
     private double rest;
 
     /** @param q weight by cell; they may add up to less than 1 when it may be in none */
-    Sweep(SearchProblem problem, double[] q, int here) {
+    Tour(SearchProblem problem, double[] q, int here) {
         this.walk = problem.walkMinutes();
         this.cells = problem.cells();
         this.here = here;
