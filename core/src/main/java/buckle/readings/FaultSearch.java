@@ -180,9 +180,13 @@ public final class FaultSearch {
         return Optional.of(new FaultSearch(on, laid.layout(), tracer));
     }
 
+    /** Where some were taken in the wet those alone: a fault that comes with rain shows in no other, and one that is always there in them too. */
     private static List<Reading> lately(OnFence on, List<Observation> now) {
-        List<Reading> all = on.readings(
-                now.stream().sorted(Comparator.comparing(Observation::takenAt)).toList());
+        List<Observation> inOrder =
+                now.stream().sorted(Comparator.comparing(Observation::takenAt)).toList();
+        List<Reading> wet =
+                on.readings(inOrder.stream().filter(o -> o.weather().wet()).toList());
+        List<Reading> all = wet.isEmpty() ? on.readings(inOrder) : wet;
         return all.subList(Math.max(0, all.size() - MOST_READINGS), all.size());
     }
 

@@ -16,6 +16,7 @@ import buckle.pulse.Meter;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.simulation.DrawnHunt;
+import buckle.site.FenceLine;
 import buckle.site.GateKind;
 import buckle.site.GeoPoint;
 import buckle.spec.Deviation;
@@ -378,5 +379,60 @@ class FenceDiagnosisTest {
         assertThat(oneDay.healthy()).isEqualTo(AT.size());
         assertThat(oneDay.used()).isEqualTo(3 * AT.size());
         assertThat(oneDay.kinds().get(FaultKind.NONE)).isLessThan(0.2);
+    }
+
+    /**
+     * What was looked over goes with the ground: with the line begun a hundred metres farther back its stations are others, and where the
+     * line was moved away nothing was looked over.
+     */
+    @Test
+    void whatWasLookedOverGoesWithTheGround() {
+        Observation over = observed(new At("a", 500), new Observed.LookedOver(420, where(new At("a", 420))), LATER);
+        Observation supply = observed(new At("a", 0), new Observed.SupplyChecked(), LATER);
+        assertThat(metresLookedOver(plan, over)).isCloseTo(80, within(0.5));
+        Plan longer = with(Fences.line("a", false, -100, 0, 900, 0));
+        assertThat(metresLookedOver(longer, over)).isCloseTo(80, within(0.5));
+        Plan moved = with(Fences.line("a", false, 0, 0, 450, 0, 450, 200, 900, 200));
+        assertThat(metresLookedOver(moved, over)).isZero();
+        Design design = Design.of(moved, Surroundings.NONE);
+        OnFence on = new OnFence(
+                ElectricsPlanner.circuit(moved, design.laid(), Surroundings.NONE)
+                        .orElseThrow(),
+                design.layout());
+        assertThat(on.lookedOver(supply))
+                .singleElement()
+                .satisfies(s -> assertThat(s.run()).isEmpty());
+    }
+
+    /** Of a fault that comes with rain the dry readings say that all is well; the search goes by the wet ones. */
+    @Test
+    void theSearchGoesByTheWetReadings() {
+        Circuit leaking =
+                fence.circuit().withFaults(List.of(new Fault(Fault.Kind.SHUNT, place(new At("b", 320)), 150)));
+        List<Observation> wet = new ArrayList<>(read(fence.circuit(), DAY));
+        read(leaking, LATER).stream().limit(3).forEach(o -> wet.add(o.withWeather(Weather.RAIN)));
+        List<Observation> both = new ArrayList<>(wet);
+        both.addAll(3, read(fence.circuit(), LATER.minusSeconds(60)).subList(0, 3));
+        FaultSearch search = FaultSearch.of(
+                        plan, design.laid(), Surroundings.NONE, both, LATER.minusSeconds(3600), false)
+                .orElseThrow();
+        FaultSearch.OnFoot crew = new FaultSearch.OnFoot(55, false);
+        Instant since = LATER.minusSeconds(3600);
+        assertThat(search.next(plan, both, since, Optional.empty(), crew))
+                .isEqualTo(search.next(plan, wet, since, Optional.empty(), crew));
+    }
+
+    private static Plan with(FenceLine a) {
+        return Plan.EMPTY.withSite(
+                Fences.site(-4, 0, a, Fences.line("b", false, 300, 0, 300, 400).withStartsOn(Optional.of("a"))));
+    }
+
+    private static double metresLookedOver(Plan plan, Observation over) {
+        Design design = Design.of(plan, Surroundings.NONE);
+        OnFence on = new OnFence(
+                ElectricsPlanner.circuit(plan, design.laid(), Surroundings.NONE).orElseThrow(), design.layout());
+        return on.lookedOver(over).stream()
+                .mapToDouble(s -> s.toM() - s.fromM())
+                .sum();
     }
 }

@@ -3,19 +3,27 @@ package buckle.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import buckle.exchange.Json;
+import java.io.BufferedReader;
 import java.io.IOException;
+import java.io.InputStreamReader;
+import java.net.InetAddress;
+import java.net.Socket;
 import java.net.URI;
 import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
+import java.nio.charset.StandardCharsets;
 import java.nio.file.Files;
 import java.nio.file.Path;
 import java.time.Duration;
+import java.time.Instant;
 import java.util.ArrayList;
+import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Random;
+import java.util.Set;
 import java.util.UUID;
 import java.util.concurrent.ConcurrentLinkedQueue;
 import java.util.concurrent.atomic.AtomicBoolean;
@@ -34,6 +42,7 @@ class StormTest {
     private static final boolean LONG = Boolean.getBoolean("storm");
     private static final int KILLS = LONG ? 18 : 6;
     private static final int WRITERS = 4;
+    private static final int METER_LOT = 20;
     private static final long HEALED_WITHIN_MS = 60_000;
     private static final Duration MOST = Duration.ofSeconds(15);
 
@@ -45,6 +54,10 @@ class StormTest {
     private final AtomicInteger again = new AtomicInteger();
     private final AtomicLong slowestMs = new AtomicLong();
     private final ConcurrentLinkedQueue<String> wrong = new ConcurrentLinkedQueue<>();
+    /** Times of what a meter was told is stored. */
+    private final Set<Instant> meterLines = new LinkedHashSet<>();
+
+    private volatile String meterJob = "";
     private String url = "";
 
     /** What one writer was told is stored. */
@@ -69,6 +82,8 @@ class StormTest {
                 written.add(mine);
                 writers.add(Thread.ofPlatform().start(() -> write(mine)));
             }
+            Thread meter = Thread.ofPlatform().start(() -> measure(written));
+            writers.add(meter);
             long slowestHealMs = 0;
             for (int kill = 0; kill < KILLS; kill++) {
                 pause(1500 + random.nextInt(1500));
@@ -88,13 +103,17 @@ class StormTest {
                 lost += flaws[0];
                 doubled += flaws[1];
             }
+            int[] ofMeter = checkMeter();
+            lost += ofMeter[0];
+            doubled += ofMeter[1];
             System.out.printf(
-                    "storm, seed %d: %d kills, %d requests, %d acknowledged writes, %d sent again, lost %d, doubled %d, slowest answer %d"
+                    "storm, seed %d: %d kills, %d requests, %d acknowledged writes, %d lines of a meter, %d sent again, lost %d, doubled %d, slowest answer %d"
                             + " ms, slowest healing %d ms, other failures %d%n",
                     seed,
                     KILLS,
                     sent.get(),
                     acknowledged.get(),
+                    meterLines.size(),
                     again.get(),
                     lost,
                     doubled,
@@ -105,6 +124,7 @@ class StormTest {
             assertThat(lost).as("lost").isZero();
             assertThat(doubled).as("doubled").isZero();
             assertThat(acknowledged.get()).isGreaterThan(50);
+            assertThat(meterLines).hasSizeGreaterThan(50);
             assertThat(slowestMs.get())
                     .as("an answer, or none, within five seconds")
                     .isLessThan(5_500);
@@ -195,6 +215,88 @@ class StormTest {
         } catch (RuntimeException e) {
             wrong.add(e.toString());
         }
+    }
+
+    /** A meter that sends in lots, connects again when it is let go, and sends again what was not answered as stored. */
+    private void measure(List<Written> written) {
+        while (!over.get() && written.stream().allMatch(w -> w.lastName.isEmpty())) {
+            pause(50);
+        }
+        meterJob = written.stream()
+                .filter(w -> !w.lastName.isEmpty())
+                .map(w -> w.job)
+                .findFirst()
+                .orElse("");
+        Instant begun = Instant.parse("2026-05-06T08:00:00Z");
+        for (int lot = 0; !over.get(); lot++) {
+            Set<Instant> left = new LinkedHashSet<>();
+            for (int i = 0; i < METER_LOT; i++) {
+                left.add(begun.plusSeconds((long) lot * METER_LOT + i));
+            }
+            for (boolean first = true; !left.isEmpty() && (first || !over.get()); first = false) {
+                if (!first) {
+                    again.incrementAndGet();
+                    pause(100);
+                }
+                try {
+                    sendLines(left);
+                } catch (IOException e) {
+                    // Let go, or nobody is there yet; it is sent again.
+                    pause(50);
+                }
+            }
+        }
+    }
+
+    private void sendLines(Set<Instant> left) throws IOException {
+        try (Socket socket =
+                new Socket(InetAddress.getLoopbackAddress(), URI.create(url).getPort() + 1)) {
+            socket.setSoTimeout((int) MOST.toMillis());
+            List<Instant> lines = List.copyOf(left);
+            StringBuilder text = new StringBuilder("buckle 1 job=" + meterJob + " meter=storm by=Mara\n");
+            lines.forEach(t -> text.append(t).append(" line=line-1 at=10 kv=6.1\n"));
+            socket.getOutputStream().write(text.toString().getBytes(StandardCharsets.UTF_8));
+            socket.getOutputStream().flush();
+            BufferedReader in =
+                    new BufferedReader(new InputStreamReader(socket.getInputStream(), StandardCharsets.UTF_8));
+            String greeted = String.valueOf(in.readLine());
+            if (!greeted.equals("ok buckle 1")) {
+                return;
+            }
+            for (int i = 0; i < lines.size(); i++) {
+                String answer = in.readLine();
+                if (answer == null) {
+                    return;
+                }
+                String[] words = answer.split(" ");
+                Instant of = lines.get(Integer.parseInt(words[1]) - 1);
+                if (words[0].equals("ok")) {
+                    left.remove(of);
+                    meterLines.add(of);
+                } else if (!words[2].equals("store.away")) {
+                    wrong.add("meter: " + answer);
+                }
+            }
+        }
+    }
+
+    private int[] checkMeter() {
+        int lost = 0;
+        int doubled = 0;
+        List<String> stored = new ArrayList<>();
+        JsonNode readings = untilAnswered("GET", "/api/jobs/" + meterJob + "/readings", null, 200);
+        if (readings != null) {
+            readings.forEach(r -> stored.add(
+                    r.path("meter").asString("").equals("storm")
+                            ? r.path("takenAt").asString()
+                            : ""));
+        }
+        for (Instant line : meterLines) {
+            long times = stored.stream().filter(t -> t.equals(line.toString())).count();
+            lost += times == 0 ? 1 : 0;
+            doubled += times > 1 ? 1 : 0;
+        }
+        return new int[] {lost, doubled};
     }
 
     private String newJob(Written mine) {

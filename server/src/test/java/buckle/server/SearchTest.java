@@ -1,0 +1,121 @@
+package buckle.server;
+
+import static org.assertj.core.api.Assertions.assertThat;
+
+import buckle.server.Server.Answer;
+import java.nio.charset.StandardCharsets;
+import java.util.ArrayList;
+import java.util.HashSet;
+import java.util.List;
+import java.util.Set;
+import java.util.concurrent.ExecutorService;
+import java.util.concurrent.Executors;
+import java.util.concurrent.Future;
+import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
+import tools.jackson.databind.node.ObjectNode;
+
+/** The search for a fault by more than one crew, on a fence that is changed meanwhile. */
+class SearchTest {
+    private static final String HEAD = "time,by,line,station_m,kind,value,unit\n";
+    private final Server server = Server.get();
+    private final String job = server.openDemo("orchard-ring.geojson");
+    private final String readings = "/api/jobs/" + job + "/readings";
+
+    private Answer csv(String rows) {
+        return server.upload(readings + "/import", (HEAD + rows).getBytes(StandardCharsets.UTF_8));
+    }
+
+    private ObjectNode order(JsonNode plan) {
+        ObjectNode order = server.order(job);
+        order.set("plan", plan);
+        order.set("readings", server.get(readings).json());
+        order.put("since", "2026-11-20T00:00:00Z").putNull("here");
+        order.putObject("crew").put("metresPerMinute", 55.0).put("currents", false);
+        return order;
+    }
+
+    private JsonNode steps(JsonNode plan) {
+        Answer answer = server.post("/api/electrics/next-steps", order(plan));
+        assertThat(answer.status()).as(answer.text()).isEqualTo(200);
+        return answer.json().path("steps");
+    }
+
+    /** What one crew read and looked over the other one knows; sent at the same time and sent again, all of it is stored once. */
+    @Test
+    void twoCrewsHuntTogether() throws Exception {
+        StringBuilder whole = new StringBuilder();
+        for (int at : new int[] {40, 160, 280, 420, 600}) {
+            whole.append("2026-05-02T08:0")
+                    .append(at % 7)
+                    .append(":00Z,Mara,line-1,")
+                    .append(at)
+                    .append(",peak,5.8,kV\n");
+        }
+        assertThat(csv(whole.toString()).status()).isEqualTo(200);
+        int before = server.get(readings).json().size();
+        List<String> crews = new ArrayList<>();
+        for (String by : List.of("Ana", "Ben")) {
+            boolean ana = by.equals("Ana");
+            StringBuilder rows = new StringBuilder();
+            rows.append("2026-11-20T09:00:00Z,")
+                    .append(by)
+                    .append(",line-1,")
+                    .append(ana ? 40 : 600)
+                    .append(",peak,3.2,kV\n");
+            for (int i = 0; i < 10; i++) {
+                int from = (ana ? 0 : 300) + 30 * i;
+                rows.append("2026-11-20T09:1")
+                        .append(i)
+                        .append(":00Z,")
+                        .append(by)
+                        .append(",line-1,")
+                        .append(from)
+                        .append(",looked_over,")
+                        .append(from + 30)
+                        .append(",m\n");
+            }
+            rows.append("2026-11-20T09:25:00Z,").append(by).append(",line-1,0,supply_checked,,\n");
+            crews.add(rows.toString());
+        }
+        JsonNode plan = server.get("/api/jobs/" + job + "/plan").json().path("plan");
+        try (ExecutorService pool = Executors.newFixedThreadPool(4)) {
+            List<Future<Answer>> sent = new ArrayList<>();
+            for (int twice = 0; twice < 2; twice++) {
+                crews.forEach(rows -> sent.add(pool.submit(() -> csv(rows))));
+            }
+            for (Future<Answer> f : sent) {
+                assertThat(f.get().status()).as(f.get().text()).isEqualTo(200);
+            }
+        }
+        JsonNode stored = server.get(readings).json();
+        assertThat(stored.size()).isEqualTo(before + 2 * 12);
+        Set<String> ids = new HashSet<>();
+        stored.forEach(r -> ids.add(r.path("id").asString()));
+        assertThat(ids).hasSize(stored.size());
+        // Both have been over the first 600 m and at the energizer: what is left is the rest.
+        JsonNode steps = steps(plan);
+        assertThat(steps.size()).isPositive();
+        for (JsonNode step : steps) {
+            assertThat(step.path("action").asString()).isNotEqualTo("ENERGIZER");
+            if (step.path("action").asString().equals("LOOK_OVER")
+                    && step.path("chance").asDouble() > 0.2) {
+                assertThat(Math.max(
+                                step.path("fromM").asDouble(), step.path("toM").asDouble()))
+                        .isGreaterThan(600);
+            }
+        }
+        // The fence is changed in the middle of it, and lost altogether: answered, and nothing of what was stored is
+        // gone.
+        ObjectNode shorter = (ObjectNode) plan.deepCopy();
+        ArrayNode corners = (ArrayNode) shorter.at("/site/lines/0/corners");
+        corners.remove(corners.size() - 1);
+        assertThat(steps(shorter).size()).isPositive();
+        ObjectNode without = (ObjectNode) plan.deepCopy();
+        ((ArrayNode) without.at("/site/lines")).removeAll();
+        assertThat(server.post("/api/electrics/next-steps", order(without)).status())
+                .isIn(200, 422);
+        assertThat(server.get(readings).json()).isEqualTo(stored);
+    }
+}
