@@ -14,9 +14,13 @@ export type NextStep = NextSteps['steps'][number]
 interface Crew {
   metresPerMinute: number
   currents: boolean
+  acrossPaddocks: boolean
 }
 const isCrew = (v: unknown): v is Crew =>
-  typeof v === 'object' && v !== null && typeof (v as Crew).metresPerMinute === 'number'
+  typeof v === 'object' &&
+  v !== null &&
+  typeof (v as Crew).metresPerMinute === 'number' &&
+  typeof (v as Crew).acrossPaddocks === 'boolean'
 
 /** The search for a fault of the open job: what was done, and what to do next. */
 export const useSearch = defineStore('search', () => {
@@ -26,7 +30,11 @@ export const useSearch = defineStore('search', () => {
   const problem = ref('')
   const busy = ref(false)
   /** As it is met: a walk, and a meter without an ammeter. */
-  const crew = keptRef<Crew>('buckle.search.crew', { metresPerMinute: 55, currents: false }, isCrew)
+  const crew = keptRef<Crew>(
+    'buckle.search.crew',
+    { metresPerMinute: 55, currents: false, acrossPaddocks: false },
+    isCrew,
+  )
   const now = computed(() =>
     job.readings.filter(
       (r) => faults.since && r.takenAt >= beginOf(faults.since) && r.what.kind !== 'CHECKED',
@@ -87,7 +95,14 @@ export const useSearch = defineStore('search', () => {
   function follow() {
     answer.value = null
     return watch(
-      () => [job.design, job.readings, faults.since, crew.value.metresPerMinute, crew.value.currents],
+      () => [
+        job.design,
+        job.readings,
+        faults.since,
+        crew.value.metresPerMinute,
+        crew.value.currents,
+        crew.value.acrossPaddocks,
+      ],
       () => {
         if (job.plan && job.land && faults.since && now.value.length && job.design?.layout.lines.length)
           run({ since: beginOf(faults.since), jobId: job.id })

@@ -72,7 +72,7 @@ const lookedText = (o: Observation) =>
   } (${o.takenBy})`
 const tree = computed(
   () =>
-    `/api/jobs/${job.id}/decision-tree.pdf?since=${encodeURIComponent(beginOf(faults.since))}&metresPerMinute=${search.crew.metresPerMinute}`,
+    `/api/jobs/${job.id}/decision-tree.pdf?since=${encodeURIComponent(beginOf(faults.since))}&metresPerMinute=${search.crew.metresPerMinute}&acrossPaddocks=${search.crew.acrossPaddocks}`,
 )
 const pace = computed({
   get: () => lengthText(search.crew.metresPerMinute, job.units),
@@ -211,6 +211,13 @@ async function take() {
     <p class="small crew">
       <label>The crew goes <input v-model.lazy="pace" class="pace" data-test="next-pace" /> a minute</label>
       <label><input v-model="search.crew.currents" type="checkbox" /> its meter shows amperes too</label>
+      <label
+        ><input v-model="search.crew.acrossPaddocks" type="checkbox" data-test="next-across" /> it goes across
+        paddocks, through gates</label
+      >
+      <span v-if="search.crew.acrossPaddocks" class="quiet-text"
+        >Not past animals that may charge, nor through standing crops.</span
+      >
     </p>
   </section>
 </template>

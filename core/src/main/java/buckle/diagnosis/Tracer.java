@@ -22,6 +22,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
+import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 
 /**
@@ -70,7 +71,8 @@ public final class Tracer {
     private final Map<Place, Integer> positions = new LinkedHashMap<>();
     private final int[] cellFrom;
     private final int[] cellTo;
-    private final double[][] wayM;
+    /** Metres between positions, by the ways across there are. */
+    private final Map<List<Walk.Link>, double[][]> wayM = new ConcurrentHashMap<>();
 
     /**
      * Where a meter may be held to the wire.
@@ -90,12 +92,7 @@ public final class Tracer {
         double at(int spot);
     }
 
-    private Tracer(
-            KnownFence fence,
-            List<Walk.Link> links,
-            boolean currents,
-            List<Reading> taken,
-            Predicate<Place> withinReach) {
+    private Tracer(KnownFence fence, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
         this.fence = fence;
         this.currents = currents;
         List<Place> besides = taken.stream()
@@ -119,7 +116,7 @@ public final class Tracer {
         hypotheses();
         this.cellFrom = new int[cells.size()];
         this.cellTo = new int[cells.size()];
-        this.wayM = ways(links);
+        places();
     }
 
     /**
@@ -128,9 +125,8 @@ public final class Tracer {
      * @param taken readings of which the places and switches will be met again
      * @param withinReach of whoever holds the meter
      */
-    public static Tracer of(
-            Hunt hunt, List<Walk.Link> links, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
-        return new Tracer(KnownFence.of(hunt), links, currents, taken, withinReach);
+    public static Tracer of(Hunt hunt, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
+        return new Tracer(KnownFence.of(hunt), currents, taken, withinReach);
     }
 
     /** Whether all readings are at spots it was made for. */
@@ -322,8 +318,7 @@ public final class Tracer {
         return positions.computeIfAbsent(at, p -> positions.size());
     }
 
-    /** Metres between positions. */
-    private double[][] ways(List<Walk.Link> links) {
+    private void places() {
         for (Spot s : spots) {
             position(s.at());
         }
@@ -332,10 +327,12 @@ public final class Tracer {
             cellFrom[c] = position(new Place(cell.run(), cell.fromM()));
             cellTo[c] = position(new Place(cell.run(), cell.toM()));
         }
-        List<Run> runs = fence.model().runs();
         position(energizer());
+    }
+
+    private double[][] ways(List<Walk.Link> links) {
         List<Place> places = List.copyOf(positions.keySet());
-        Walkways ways = new Walkways(runs, links, places);
+        Walkways ways = new Walkways(fence.model().runs(), links, places);
         double[][] metres = new double[places.size()][places.size()];
         for (int i = 0; i < places.size(); i++) {
             Map<Place, Double> far = ways.from(places.get(i));
@@ -351,10 +348,11 @@ public final class Tracer {
     }
 
     private double[][] walked(Walk walk) {
-        double[][] minutes = new double[wayM.length][wayM.length];
+        double[][] metres = wayM.computeIfAbsent(walk.links(), this::ways);
+        double[][] minutes = new double[metres.length][metres.length];
         for (int i = 0; i < minutes.length; i++) {
             for (int j = 0; j < minutes.length; j++) {
-                minutes[i][j] = wayM[i][j] / walk.metresPerMinute();
+                minutes[i][j] = metres[i][j] / walk.metresPerMinute();
             }
         }
         return minutes;

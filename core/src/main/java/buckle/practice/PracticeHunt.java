@@ -453,7 +453,7 @@ public final class PracticeHunt {
         Weather weather = fault.onlyWet() ? Weather.RAIN : Weather.DRY;
         State closed = new State(false, weather, Set.of(), List.of(fault));
         List<Observation> readings = new ArrayList<>(asNew());
-        OnFoot crew = new OnFoot(WALK.metresPerMinute(), false);
+        OnFoot crew = new OnFoot(WALK.metresPerMinute(), false, false);
         FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, readings, NOW, crew.currents())
                 .orElseThrow();
         Place here = energizer();

@@ -37,12 +37,14 @@ public final class FaultSearch {
     private final OnFence on;
     private final Layout layout;
     private final Tracer tracer;
+    private final List<Walk.Link> across;
 
     /**
      * @param metresPerMinute walking
      * @param currents whether its meter shows currents
+     * @param acrossPaddocks whether it goes over open ground, through gates, where that is shorter than along the fence
      */
-    public record OnFoot(double metresPerMinute, boolean currents) {
+    public record OnFoot(double metresPerMinute, boolean currents, boolean acrossPaddocks) {
         /** On foot over rough ground, and on wheels. */
         private static final double SLOWEST = 10;
 
@@ -63,7 +65,7 @@ public final class FaultSearch {
             return this;
         }
 
-        private Walk walk() {
+        private Walk walk(List<Walk.Link> links) {
             Walk u = Walk.USUAL;
             return new Walk(
                     metresPerMinute,
@@ -71,7 +73,7 @@ public final class FaultSearch {
                     u.readingMinutes(),
                     u.switchMinutes(),
                     Optional.empty(),
-                    List.of());
+                    links);
         }
     }
 
@@ -148,10 +150,11 @@ public final class FaultSearch {
         }
     }
 
-    private FaultSearch(OnFence on, Layout layout, Tracer tracer) {
+    private FaultSearch(OnFence on, Layout layout, Tracer tracer, List<Walk.Link> across) {
         this.on = on;
         this.layout = layout;
         this.tracer = tracer;
+        this.across = across;
     }
 
     /**
@@ -173,11 +176,11 @@ public final class FaultSearch {
         Hunt hunt = on.hunt(on.readings(parted.healthy()), List.of(), OnFence.meter(meters));
         Tracer tracer = Tracer.of(
                 hunt,
-                List.of(),
                 currents,
                 lately(on, parted.now()),
                 p -> on.part(p.runId(), p.distanceM(), p.distanceM(), 0).isPresent());
-        return Optional.of(new FaultSearch(on, laid.layout(), tracer));
+        return Optional.of(
+                new FaultSearch(on, laid.layout(), tracer, PaddockWays.of(fence.get(), laid.layout(), around.land())));
     }
 
     /** Where some were taken in the wet those alone: a fault that comes with rain shows in no other, and one that is always there in them too. */
@@ -214,14 +217,18 @@ public final class FaultSearch {
         Place at = here.flatMap(h -> on.fence().place(h.lineId(), h.stationM()))
                 .orElse(new Place(on.fence().circuit().runs().getFirst().id(), 0));
         List<NextStep> steps = new ArrayList<>();
-        for (Next n : tracer.next(now, over, at, crew.walk())) {
+        for (Next n : tracer.next(now, over, at, walk(crew))) {
             if (steps.size() < MOST_STEPS) {
                 step(n).filter(s -> steps.stream().noneMatch(t -> overlap(s, t)))
                         .ifPresent(steps::add);
             }
         }
         double metres = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
-        return new NextSteps(steps, metres / crew.walk().inspectMetresPerMinute());
+        return new NextSteps(steps, metres / Walk.USUAL.inspectMetresPerMinute());
+    }
+
+    private Walk walk(OnFoot crew) {
+        return crew.walk(crew.acrossPaddocks() ? across : List.of());
     }
 
     /** The first steps to take along on paper, from the energizer on; what is seldom met is left out. */
@@ -243,7 +250,7 @@ public final class FaultSearch {
             Place here,
             int depth,
             OnFoot crew) {
-        for (Next n : tracer.next(now, over, here, crew.walk())) {
+        for (Next n : tracer.next(now, over, here, walk(crew))) {
             Optional<NextStep> step = step(n);
             if (step.isPresent()) {
                 List<Branch> then = depth > 1 ? then(n, reached, now, over, here, depth - 1, crew) : List.of();

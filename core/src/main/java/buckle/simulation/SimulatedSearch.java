@@ -146,7 +146,7 @@ public final class SimulatedSearch {
     /** The energizer and the rods gone over and one reading there first; then what the planner thinks best is done until the fault is before one's eyes. */
     public Result told() {
         Hunt hunt = new Hunt(plan, METER, healthy, List.of(), switches());
-        Tracer tracer = Tracer.of(hunt, walk.links(), currents, List.of(), place -> true);
+        Tracer tracer = Tracer.of(hunt, currents, List.of(), place -> true);
         Map<Spot, double[]> exact = exact(tracer.spots());
         Walkways ways = new Walkways(plan.runs(), walk.links(), marks(tracer.spots()));
         Place here = begin;

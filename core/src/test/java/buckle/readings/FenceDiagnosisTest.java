@@ -132,7 +132,7 @@ class FenceDiagnosisTest {
                 fence.circuit().withFaults(List.of(new Fault(Fault.Kind.BREAK, place(at), Double.POSITIVE_INFINITY)));
         List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
         all.add(read(broken, LATER).getFirst());
-        FaultSearch.OnFoot crew = new FaultSearch.OnFoot(55, false);
+        FaultSearch.OnFoot crew = new FaultSearch.OnFoot(55, false, false);
         FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, all, LATER, false)
                 .orElseThrow();
         all.add(observed(new At("a", 0), new Observed.SupplyChecked(), LATER));
@@ -217,7 +217,7 @@ class FenceDiagnosisTest {
         assertThat(read.runId()).as("live side").isEqualTo(feed.runId());
         FaultSearch search = FaultSearch.of(gated, laid.laid(), Surroundings.NONE, all, LATER, false)
                 .orElseThrow();
-        assertThat(search.next(gated, all, LATER, Optional.empty(), new FaultSearch.OnFoot(55, false))
+        assertThat(search.next(gated, all, LATER, Optional.empty(), new FaultSearch.OnFoot(55, false, false))
                         .steps())
                 .filteredOn(s -> s.action() == FaultSearch.Action.READ || s.action() == FaultSearch.Action.OPEN)
                 .isNotEmpty()
@@ -416,7 +416,7 @@ class FenceDiagnosisTest {
         FaultSearch search = FaultSearch.of(
                         plan, design.laid(), Surroundings.NONE, both, LATER.minusSeconds(3600), false)
                 .orElseThrow();
-        FaultSearch.OnFoot crew = new FaultSearch.OnFoot(55, false);
+        FaultSearch.OnFoot crew = new FaultSearch.OnFoot(55, false, false);
         Instant since = LATER.minusSeconds(3600);
         assertThat(search.next(plan, both, since, Optional.empty(), crew))
                 .isEqualTo(search.next(plan, wet, since, Optional.empty(), crew));

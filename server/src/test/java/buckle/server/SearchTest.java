@@ -32,7 +32,10 @@ class SearchTest {
         order.set("plan", plan);
         order.set("readings", server.get(readings).json());
         order.put("since", "2026-11-20T00:00:00Z").putNull("here");
-        order.putObject("crew").put("metresPerMinute", 55.0).put("currents", false);
+        order.putObject("crew")
+                .put("metresPerMinute", 55.0)
+                .put("currents", false)
+                .put("acrossPaddocks", true);
         return order;
     }
 

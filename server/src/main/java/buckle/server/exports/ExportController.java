@@ -268,11 +268,12 @@ class ExportController {
             @PathVariable UUID id,
             @RequestParam Instant since,
             @RequestParam(defaultValue = "55") double metresPerMinute,
+            @RequestParam(defaultValue = "false") boolean acrossPaddocks,
             @RequestParam(defaultValue = "A4") Paper paper) {
         return queue.run(Kind.PAPER, () -> {
             Whole job = laidOut(id);
             List<Observation> taken = readings.of(id);
-            OnFoot crew = new OnFoot(metresPerMinute, false).checked("metresPerMinute");
+            OnFoot crew = new OnFoot(metresPerMinute, false, acrossPaddocks).checked("metresPerMinute");
             Branch tree = searches.of(job.plan(), land.land(job.row().propertyId()), taken, since, crew.currents())
                     .flatMap(s -> s.tree(job.plan(), taken, since, TREE_STEPS, crew))
                     .orElseThrow(() -> new BadInput(
