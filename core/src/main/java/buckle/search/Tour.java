@@ -17,6 +17,7 @@ final class Tour {
     /** What holds less than this of all is left to the end. */
     private static final double LITTLE = 1e-3;
 
+    private static final double MOST = 0.9;
     private static final double LEAST_MINUTES = 1e-3;
     /** Orders tried from each beginning, that a step does not take long where stretches are many. */
     private static final int MOST_TRIED = 60_000;
@@ -223,12 +224,15 @@ final class Tour {
         return next;
     }
 
-    /** With the stretches that go on from the first one. */
+    /** With the stretches that go on from the first one, until most of all that is somewhere was passed. */
     private Plan plan(Order order) {
         List<Integer> first = new ArrayList<>();
         boolean back = order.back()[0];
-        for (int i = 0; i < n && order.back()[i] == back; i++) {
+        double all = Arrays.stream(q).sum();
+        double passed = 0;
+        for (int i = 0; i < n && order.back()[i] == back && passed < MOST * all; i++) {
             int s = order.of()[i];
+            passed += held[s];
             if (i > 0) {
                 int before = order.of()[i - 1];
                 boolean goesOn = back

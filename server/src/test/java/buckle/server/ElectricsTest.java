@@ -257,13 +257,13 @@ class ElectricsTest {
     /** The steps on paper are those of the screen; each of four columns is filled. */
     @Test
     void theFirstStepsComeOnPaper() throws java.io.IOException {
-        String id = server.openDemo("donkey-winter-track.geojson");
+        String id = server.openDemo("orchard-ring.geojson");
         Answer pdf = server.get("/api/jobs/" + id + "/decision-tree.pdf?since=2026-11-14T00:00:00Z");
         assertThat(pdf.status()).isEqualTo(200);
         try (PDDocument document = Loader.loadPDF(pdf.body())) {
             String text = new PDFTextStripper().getText(document).replaceAll("\\s+", " ");
             assertThat(text)
-                    .contains("Donkey winter track: what next", "Begin at the energizer", "energizer off")
+                    .contains("Orchard ring: what next", "Begin at the energizer", "energizer off")
                     .containsPattern("(Read|Open|Look over|Go over) .*min in the mean")
                     .containsPattern("(kV|nothing found) \\([0-9]+ %\\)");
         }
