@@ -8,8 +8,9 @@ import { useElectrics } from '@/model/useElectrics'
 import { electrics, plate, shock, stubs } from './electricsAnswer'
 import { openJob } from './openJob'
 
-/** The job's land is asked for, and saved, by the job itself, sooner or later. */
-const asked = <T extends { path: string }>(sent: T[]) => sent.filter((s) => !s.path.endsWith('/land'))
+/** The job asks for and saves its plan and its land by itself, sooner or later. */
+const asked = <T extends { path: string }>(sent: T[]) =>
+  sent.filter((s) => s.path.startsWith('/api/electrics'))
 
 beforeEach(() => {
   localStorage.clear()

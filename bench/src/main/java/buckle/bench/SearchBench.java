@@ -2,6 +2,7 @@ package buckle.bench;
 
 import buckle.diagnosis.Walk;
 import buckle.pulse.Circuit;
+import buckle.pulse.Fault;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.simulation.SimulatedSearch;
@@ -11,17 +12,27 @@ import java.util.List;
 import java.util.Locale;
 import java.util.Optional;
 import java.util.Set;
+import java.util.TreeMap;
+import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
 /** How long it takes to find hidden faults when one does what one is told, against walking in order and halving by switches. */
 public final class SearchBench {
     private static final int EACH = 40;
+    private static final double WEAK_OHM = 2000;
     private static final Set<String> RINGS = Set.of("loop", "rings");
     private static final Set<String> SINGLE = Set.of("yard", "straight");
 
     private SearchBench() {}
 
-    private record Found(Result told, Result order, Result halving, double straight) {}
+    private record Found(Fault fault, Result told, Result order, Result halving, double straight) {
+        String kind() {
+            if (fault.kind() == Fault.Kind.BREAK) {
+                return "breaks";
+            }
+            return fault.ohm() > WEAK_OHM ? "leaks over 2 kΩ" : "leaks up to 2 kΩ";
+        }
+    }
 
     static void run(String[] args) {
         int each = args.length > 1 ? Integer.parseInt(args[1]) : EACH;
@@ -36,7 +47,7 @@ public final class SearchBench {
                         .parallel()
                         .mapToObj(i -> {
                             var s = new SimulatedSearch(plan, walk, currents, seed + i);
-                            return new Found(s.told(), s.inOrder(), s.halving(), s.straightMinutes());
+                            return new Found(s.fault(), s.told(), s.inOrder(), s.halving(), s.straightMinutes());
                         })
                         .toList();
                 print(plan.name() + (currents ? ", with currents" : ", kV alone"), all);
@@ -44,6 +55,9 @@ public final class SearchBench {
                 (SINGLE.contains(plan.name()) ? single : branched).addAll(all);
             }
             print("branched together (goal " + (currents ? "0.38, 0.62)" : "0.45, 0.75)"), branched);
+            branched.stream()
+                    .collect(Collectors.groupingBy(Found::kind, TreeMap::new, Collectors.toList()))
+                    .forEach((kind, some) -> print("  of these " + some.size() + " " + kind, some));
             print("single lines (goal 0.65)", single);
         }
     }

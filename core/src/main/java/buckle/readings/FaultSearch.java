@@ -189,8 +189,20 @@ public final class FaultSearch {
                 now.stream().sorted(Comparator.comparing(Observation::takenAt)).toList();
         List<Reading> wet =
                 on.readings(inOrder.stream().filter(o -> o.weather().wet()).toList());
-        List<Reading> all = wet.isEmpty() ? on.readings(inOrder) : wet;
+        // Beside an open switch a current tells hardly more than the voltage, and the table has no column for it.
+        List<Reading> all = (wet.isEmpty() ? on.readings(inOrder) : wet)
+                .stream()
+                        .filter(r -> r.open().isEmpty() || r.peakV().isPresent())
+                        .toList();
         return all.subList(Math.max(0, all.size() - MOST_READINGS), all.size());
+    }
+
+    /** Whether the crew's meter shows currents: it says so, or some were read. */
+    public static boolean currents(OnFoot crew, List<Observation> readings, Instant since) {
+        return crew.currents()
+                || readings.stream()
+                        .anyMatch(o -> o.what() instanceof Observed.Current
+                                && !o.takenAt().isBefore(since));
     }
 
     /** Of these readings those that the fence is known by. */

@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import buckle.server.Server.Answer;
 import java.nio.charset.StandardCharsets;
+import java.time.Instant;
 import java.util.ArrayList;
 import java.util.HashSet;
 import java.util.List;
@@ -16,7 +17,7 @@ import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** The search for a fault by more than one crew, on a fence that is changed meanwhile. */
+/** The search for a fault over HTTP: step by step to what is hidden, by more than one crew, on a fence that is changed meanwhile. */
 class SearchTest {
     private static final String HEAD = "time,by,line,station_m,kind,value,unit\n";
     private final Server server = Server.get();
@@ -120,5 +121,85 @@ class SearchTest {
         assertThat(server.post("/api/electrics/next-steps", order(without)).status())
                 .isIn(200, 422);
         assertThat(server.get(readings).json()).isEqualTo(stored);
+    }
+
+    private ObjectNode simulated(String since, boolean handedOver) {
+        ObjectNode order = Server.object()
+                .put("seed", 7)
+                .put("handedOver", handedOver)
+                .put("growth", "LIGHT")
+                .put("weather", "DRY")
+                .put("hidden", handedOver ? 0 : 1)
+                .put("onlyWet", false)
+                .put("round", handedOver)
+                .put("since", since)
+                .put("by", "Mara");
+        order.putArray("open");
+        order.putArray("places");
+        return order;
+    }
+
+    /** Commissioned by the simulated meter, a fault hidden by a seed: step by step as it is told, until one stands before it. */
+    @Test
+    void theStepsLeadToWhatIsHidden() {
+        String meter = "/api/jobs/" + job + "/simulated-meter";
+        assertThat(server.post(meter, simulated("2026-01-01T00:00:00Z", true)).status())
+                .isEqualTo(200);
+        String since = Instant.now().plusMillis(1).toString();
+        JsonNode hidden =
+                server.post(meter + "/hidden", simulated(since, false)).json().get(0);
+        JsonNode plan = server.get("/api/jobs/" + job + "/plan").json().path("plan");
+        boolean found = false;
+        int steps = 0;
+        JsonNode here = null;
+        while (!found && steps < 25) {
+            steps++;
+            ObjectNode order = order(plan);
+            order.put("since", since);
+            if (here != null) {
+                order.set("here", here);
+            }
+            JsonNode step = server.post("/api/electrics/next-steps", order)
+                    .json()
+                    .path("steps")
+                    .get(0);
+            double from = step.path("fromM").asDouble();
+            double to = step.path("toM").asDouble();
+            String line = step.path("lineId").asString("line-1");
+            String now = Instant.now().toString();
+            here = Server.object().put("lineId", line).put("stationM", to);
+            switch (step.path("action").asString()) {
+                case "ENERGIZER" -> {
+                    assertThat(csv(now + ",Mara," + line + ",0,supply_checked,,\n")
+                                    .status())
+                            .isEqualTo(200);
+                    found = hidden.path("lineId").isNull();
+                    here = null;
+                }
+                case "LOOK_OVER" -> {
+                    found = line.equals(hidden.path("lineId").asString(""))
+                            && hidden.path("toM").asDouble() >= Math.min(from, to) - 1
+                            && hidden.path("fromM").asDouble() <= Math.max(from, to) + 1;
+                    assertThat(csv(now + ",Mara," + line + "," + from + ",looked_over," + to + ",m\n")
+                                    .status())
+                            .isEqualTo(200);
+                }
+                default -> {
+                    ObjectNode reading = simulated(since, false);
+                    ((ArrayNode) reading.path("places"))
+                            .addObject()
+                            .put("lineId", line)
+                            .put("stationM", from);
+                    if (!step.path("cutOut").isNull()) {
+                        ((ArrayNode) reading.path("open"))
+                                .add(step.path("cutOut").asString());
+                    }
+                    assertThat(server.post(meter, reading).json().path("stored").asInt())
+                            .isPositive();
+                }
+            }
+        }
+        System.out.printf("hidden: %s; found: %s after %d steps%n", hidden, found, steps);
+        assertThat(found).isTrue();
     }
 }

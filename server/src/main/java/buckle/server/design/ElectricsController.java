@@ -138,7 +138,7 @@ class ElectricsController {
         OnFoot crew = order.crew().checked("crew.metresPerMinute");
         return queue.run(
                 Kind.COMPUTATION,
-                () -> searches.of(order.plan(), order.land(), order.readings(), order.since(), crew.currents())
+                () -> searches.of(order.plan(), order.land(), order.readings(), order.since(), crew)
                         .map(s -> s.next(order.plan(), order.readings(), order.since(), order.here(), crew))
                         .orElseGet(() -> new NextSteps(List.of(), 0)));
     }

@@ -2,6 +2,7 @@ package buckle.server.design;
 
 import buckle.land.Land;
 import buckle.readings.FaultSearch;
+import buckle.readings.FaultSearch.OnFoot;
 import buckle.readings.Observation;
 import buckle.spec.Plan;
 import java.time.Instant;
@@ -32,7 +33,8 @@ public class Searches {
     private record Asked(Plan plan, Land land, boolean currents, List<Observation> inOrder) {}
 
     /** Empty while nothing is fed. */
-    public Optional<FaultSearch> of(Plan plan, Land land, List<Observation> readings, Instant since, boolean currents) {
+    public Optional<FaultSearch> of(Plan plan, Land land, List<Observation> readings, Instant since, OnFoot crew) {
+        boolean currents = FaultSearch.currents(crew, readings, since);
         Asked asked = new Asked(plan, land, currents, FaultSearch.inOrder(plan, readings, since));
         FaultSearch found;
         synchronized (known) {

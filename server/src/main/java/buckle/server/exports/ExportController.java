@@ -274,7 +274,7 @@ class ExportController {
             Whole job = laidOut(id);
             List<Observation> taken = readings.of(id);
             OnFoot crew = new OnFoot(metresPerMinute, false, acrossPaddocks).checked("metresPerMinute");
-            Branch tree = searches.of(job.plan(), land.land(job.row().propertyId()), taken, since, crew.currents())
+            Branch tree = searches.of(job.plan(), land.land(job.row().propertyId()), taken, since, crew)
                     .flatMap(s -> s.tree(job.plan(), taken, since, TREE_STEPS, crew))
                     .orElseThrow(() -> new BadInput(
                             "faults.dead", "plan", "Nothing of this fence is fed: there is nothing to search."));
