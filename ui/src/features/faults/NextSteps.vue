@@ -23,6 +23,8 @@ let stop: (() => void) | undefined
 onMounted(() => (stop = search.follow()))
 onUnmounted(() => stop?.())
 const kv = ref('')
+/** It stays once it was asked for: what a finger is on does not move when the name was typed. */
+const asksName = habits.takenBy.trim() === ''
 const failure = ref('')
 const lines = computed(() => job.design?.layout.lines ?? [])
 const nameOf = (lineId: string | null) => lines.value.find((l) => l.lineId === lineId)?.name ?? ''
@@ -135,7 +137,7 @@ async function take() {
           <RuleChips :rules="['F3', 'F5', 'F6']" />
         </span>
       </p>
-      <p v-if="!habits.takenBy.trim()" class="entry">
+      <p v-if="asksName" class="entry">
         <label class="small"
           >On the fence is <input v-model.lazy="habits.takenBy" autocomplete="name" data-test="next-by"
         /></label>
