@@ -1,10 +1,12 @@
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { ask, client, failureText } from '@/api/client'
-import type { FenceDiagnosis } from '@/api/types'
+import type { FenceDiagnosis, Observation } from '@/api/types'
 import { latestOnly } from '@/shared/latest'
 import { useJob } from './jobStore'
 import { beginOf, dayOf } from './round'
+
+const NO_READING: Observation['what']['kind'][] = ['CHECKED', 'VOIDED', 'LOOKED_OVER', 'SUPPLY_CHECKED']
 
 /** Where a fault of the open job must be, from its readings of one day on. */
 export const useFaults = defineStore('faults', () => {
@@ -13,9 +15,9 @@ export const useFaults = defineStore('faults', () => {
   const problem = ref('')
   const picked = ref('')
   const yardstick = computed(() => job.plan?.circumstances.yardstick ?? null)
-  /** Days on which something was read, the last first. */
+  /** Days on which something was read, the last first; a search that goes on another day begins no new one. */
   const days = computed(() =>
-    [...new Set(job.readings.filter((r) => r.what.kind !== 'CHECKED').map((r) => dayOf(r.takenAt)))]
+    [...new Set(job.readings.filter((r) => !NO_READING.includes(r.what.kind)).map((r) => dayOf(r.takenAt)))]
       .toSorted()
       .toReversed(),
   )

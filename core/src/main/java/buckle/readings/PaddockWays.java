@@ -15,6 +15,7 @@ import buckle.site.PlanePoint;
 import buckle.site.Stationing;
 import java.util.ArrayList;
 import java.util.Arrays;
+import java.util.Comparator;
 import java.util.EnumSet;
 import java.util.List;
 import java.util.Map;
@@ -34,7 +35,8 @@ import org.locationtech.jts.geom.prep.PreparedGeometryFactory;
 final class PaddockWays {
     private static final double OFF_M = 0.7;
     private static final double MOST_APART_M = 40;
-    private static final int MOST_PLACES = 80;
+    /** Every second, third … of more: a line as it was walked has a corner every few metres. */
+    private static final int MOST_PLACES = 100;
     /** What is hardly shorter is no way of its own. */
     private static final double WORTH = 0.9;
 
@@ -64,8 +66,13 @@ final class PaddockWays {
         double total = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
         layout.lines().forEach(ways::fenced);
         land.features().forEach(ways::inTheWay);
-        double apart = Math.max(MOST_APART_M, total / MOST_PLACES * 2);
-        layout.lines().forEach(l -> ways.placesOf(l, apart));
+        double apart = Math.max(MOST_APART_M, 2 * total / MOST_PLACES);
+        List<Stop> stops = new ArrayList<>();
+        layout.lines().forEach(l -> ways.stops(l, apart, stops));
+        int kept = Math.min(stops.size(), MOST_PLACES);
+        for (int i = 0; i < kept; i++) {
+            ways.place(stops.get((int) ((long) i * stops.size() / kept)));
+        }
         layout.lines().forEach(ways::gatesOf);
         return ways.links();
     }
@@ -83,7 +90,7 @@ final class PaddockWays {
         Stationing along = stationing(line);
         double from = 0;
         List<GatePlace> gates = line.gates().stream()
-                .sorted(java.util.Comparator.comparingDouble(GatePlace::fromM))
+                .sorted(Comparator.comparingDouble(GatePlace::fromM))
                 .toList();
         for (GatePlace gate : gates) {
             piece(along, from, gate.fromM());
@@ -121,7 +128,9 @@ final class PaddockWays {
         obstacles.add(factory.createLineString(path.toArray(Coordinate[]::new)));
     }
 
-    private void placesOf(LineLayout line, double apart) {
+    private record Stop(LineLayout line, Stationing along, double stationM) {}
+
+    private void stops(LineLayout line, double apart, List<Stop> into) {
         Stationing along = stationing(line);
         double length = along.lengthM();
         TreeSet<Double> stops = new TreeSet<>(List.of(0.0, length));
@@ -136,12 +145,14 @@ final class PaddockWays {
                 stops.add(from + (to - from) * i / parts);
             }
         }
-        for (double at : stops) {
-            fence.place(line.lineId(), at).ifPresent(p -> {
-                places.add(p);
-                beside(along, line.closed(), at);
-            });
-        }
+        stops.forEach(at -> into.add(new Stop(line, along, at)));
+    }
+
+    private void place(Stop stop) {
+        fence.place(stop.line().lineId(), stop.stationM()).ifPresent(p -> {
+            places.add(p);
+            beside(stop.along(), stop.line().closed(), stop.stationM());
+        });
     }
 
     /** A step to the left and to the right; beyond a free end, before one that meets another line. */
@@ -182,9 +193,7 @@ final class PaddockWays {
     }
 
     private List<Walk.Link> links() {
-        PreparedGeometry blocks =
-                PreparedGeometryFactory.prepare(factory.createGeometryCollection(obstacles.toArray(Geometry[]::new))
-                        .union());
+        PreparedGeometry blocks = PreparedGeometryFactory.prepare(factory.buildGeometry(obstacles));
         int n = points.size();
         double[][] straight = new double[n][n];
         for (int i = 0; i < n; i++) {

@@ -16,10 +16,12 @@ import buckle.land.Traits;
 import buckle.pulse.Place;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
+import buckle.site.GeoPoint;
 import buckle.spec.Plan;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** Ways across a paddock of 200 m by 200 m, by hand: from the middle of the south side to the middle of the north one it is 200 m, along the fence 400. */
@@ -48,7 +50,7 @@ class PaddockWaysTest {
     }
 
     private static Land with(LandKind kind, LandKind.Shape shape, double... eastNorth) {
-        List<buckle.site.GeoPoint> points = java.util.stream.IntStream.range(0, eastNorth.length / 2)
+        List<GeoPoint> points = IntStream.range(0, eastNorth.length / 2)
                 .mapToObj(i -> Fences.at(eastNorth[2 * i], eastNorth[2 * i + 1]))
                 .toList();
         return Land.NONE.withFeatures(List.of(new LandFeature("f", kind, "", shape, points, Traits.NONE, "")));
@@ -84,5 +86,24 @@ class PaddockWaysTest {
                 .isEmpty();
         assertThat(metres(with(LandKind.TREES, LandKind.Shape.AREA, pond), "ring", 500, RING))
                 .hasValueCloseTo(198.6, within(0.2));
+    }
+
+    /** As somebody walked it, a corner every two metres: no more places than are worth it, and the way across is there. */
+    @Test
+    void ofALineWithAThousandCorners() {
+        double[] circle = new double[2000];
+        for (int i = 0; i < 1000; i++) {
+            circle[2 * i] = 300 + 300 * Math.cos(2 * Math.PI * i / 1000);
+            circle[2 * i + 1] = 300 * Math.sin(2 * Math.PI * i / 1000);
+        }
+        Plan plan = Plan.EMPTY.withSite(Fences.site(610, 0, Fences.line("ring", true, circle)));
+        Design design = Design.of(plan, Surroundings.NONE);
+        List<Walk.Link> links = PaddockWays.of(
+                ElectricsPlanner.circuit(plan, design.laid(), Surroundings.NONE).orElseThrow(),
+                design.layout(),
+                Land.NONE);
+        assertThat(links).hasSizeLessThan(5000);
+        // Across the middle it is the diameter less a step at either end, for a half of the circle along the fence.
+        assertThat(links.stream().mapToDouble(Walk.Link::metres).max()).hasValueCloseTo(598.6, within(2.0));
     }
 }

@@ -398,6 +398,20 @@ class ChecksTest {
                 "core/src/test/java/buckle/search/SearchPlannerTest.java",
                 "isNearTheBestOfAllPolicies");
         elsewhere(
+                "order in which six stretches are looked over, twenty small fences",
+                "within 3 % of the best in the mean, never longer than walking in order",
+                "the best",
+                "every order and direction tried",
+                "core/src/test/java/buckle/search/SearchPlannerTest.java",
+                "looksOverInNearlyTheBestOrder");
+        elsewhere(
+                "ways across a paddock of 200 m: straight, by a gate, round a free end, not through water",
+                "198.6, 199.6, 233.0 m, along the fence",
+                "the same",
+                "recounted by hand",
+                "core/src/test/java/buckle/readings/PaddockWaysTest.java",
+                "throughGatesAlone");
+        elsewhere(
                 "a leak of 200 Ω in one of eight sections",
                 "three openings or fewer",
                 "three openings",
