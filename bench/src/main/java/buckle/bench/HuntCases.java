@@ -1,6 +1,8 @@
 package buckle.bench;
 
+import buckle.diagnosis.Hunt;
 import buckle.diagnosis.Hunt.Reading;
+import buckle.diagnosis.Walk;
 import buckle.exchange.Json;
 import buckle.exchange.cli.SpiceNetlist;
 import buckle.pulse.Circuit;
@@ -8,6 +10,7 @@ import buckle.pulse.LineModel;
 import buckle.pulse.LineType;
 import buckle.pulse.LineWire;
 import buckle.pulse.Meter;
+import buckle.pulse.Place;
 import buckle.pulse.PulseSolver;
 import buckle.pulse.Run;
 import buckle.pulse.Source;
@@ -187,6 +190,46 @@ public final class HuntCases {
                                 run("D", "B", 260, steel2),
                                 run("E", "D", 560, steel2),
                                 run("F", "D", 480, steel2))));
+    }
+
+    /** Cut-outs as they are met: where the main branches begin, at most four a fence. */
+    static List<Hunt.Switch> switches(Circuit plan) {
+        List<String> runs = switch (plan.name()) {
+            case "yard" -> List.of("B");
+            case "loop" -> List.of("B", "C");
+            case "fork" -> List.of("B", "C", "E");
+            case "farm" -> List.of("B", "C", "F", "H");
+            case "downs" -> List.of("B", "C", "E", "G");
+            case "range" -> List.of("B", "C", "D", "E");
+            case "rings" -> List.of("B", "C", "D");
+            default -> List.of();
+        };
+        return IntStream.range(0, runs.size())
+                .mapToObj(i -> new Hunt.Switch("s" + (i + 1), new Place(runs.get(i), 0)))
+                .toList();
+    }
+
+    /** Across a gate between the two ends of a ring cut open, or between ends of branches that come near each other. */
+    static List<Walk.Link> links(Circuit plan) {
+        return switch (plan.name()) {
+            case "loop", "rings" -> List.of(link(plan, "B", "C", 3));
+            case "fork" -> List.of(link(plan, "B", "D", 240));
+            case "farm" -> List.of(link(plan, "D", "G", 190), link(plan, "E", "I", 400));
+            case "downs" -> List.of(link(plan, "F", "D", 330), link(plan, "J", "K", 480));
+            default -> List.of();
+        };
+    }
+
+    private static Walk.Link link(Circuit plan, String one, String other, double metres) {
+        return new Walk.Link(end(plan, one), end(plan, other), metres);
+    }
+
+    private static Place end(Circuit plan, String run) {
+        return plan.runs().stream()
+                .filter(r -> r.id().equals(run))
+                .map((Run r) -> new Place(r.id(), r.lengthM()))
+                .findFirst()
+                .orElseThrow();
     }
 
     /** So many cases over all plans. */

@@ -22,7 +22,8 @@ public final class Main {
 
     /**
      * @param args {@code pulse} for the pulse alone, {@code server} for the server alone, {@code meter} for meters that send, {@code faults} for how far faults are found right,
-     *     {@code search [how many a fence] [seed]} for how long a told crew takes; nothing for all
+     *     {@code search [how many a fence] [seed] [kv | currents] [everywhere]} for how long a told crew takes,
+     *     {@code everywhere} with cut-outs at every take-off; nothing for all
      */
     public static void main(String[] args) throws RunnerException, IOException, InterruptedException {
         if (args.length > 0 && args[0].equals("server")) {

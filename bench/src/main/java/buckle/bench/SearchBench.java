@@ -1,10 +1,9 @@
 package buckle.bench;
 
+import buckle.diagnosis.Hunt;
 import buckle.diagnosis.Walk;
 import buckle.pulse.Circuit;
 import buckle.pulse.Fault;
-import buckle.pulse.Place;
-import buckle.pulse.Run;
 import buckle.simulation.SimulatedSearch;
 import buckle.simulation.SimulatedSearch.Result;
 import java.util.ArrayList;
@@ -20,7 +19,6 @@ import java.util.stream.IntStream;
 public final class SearchBench {
     private static final int EACH = 40;
     private static final double WEAK_OHM = 2000;
-    private static final Set<String> RINGS = Set.of("loop", "rings");
     private static final Set<String> SINGLE = Set.of("yard", "straight");
 
     private SearchBench() {}
@@ -37,16 +35,23 @@ public final class SearchBench {
     static void run(String[] args) {
         int each = args.length > 1 ? Integer.parseInt(args[1]) : EACH;
         long seed = args.length > 2 ? Long.parseLong(args[2]) : 5000;
+        List<String> words = List.of(args);
+        boolean everywhere = words.contains("everywhere");
         for (boolean currents : new boolean[] {false, true}) {
+            if (words.contains(currents ? "kv" : "currents")) {
+                continue;
+            }
             List<Found> branched = new ArrayList<>();
             List<Found> single = new ArrayList<>();
             for (Circuit plan : HuntCases.plans()) {
                 long begun = System.nanoTime();
                 Walk walk = walk(plan);
+                List<Hunt.Switch> switches =
+                        everywhere ? SimulatedSearch.atEveryTakeOff(plan) : HuntCases.switches(plan);
                 List<Found> all = IntStream.range(0, each)
                         .parallel()
                         .mapToObj(i -> {
-                            var s = new SimulatedSearch(plan, walk, currents, seed + i);
+                            var s = new SimulatedSearch(plan, switches, walk, currents, seed + i);
                             return new Found(s.fault(), s.told(), s.inOrder(), s.halving(), s.straightMinutes());
                         })
                         .toList();
@@ -63,8 +68,6 @@ public final class SearchBench {
     }
 
     private static Walk walk(Circuit plan) {
-        List<Walk.Link> links =
-                RINGS.contains(plan.name()) ? List.of(new Walk.Link(end(plan, "B"), end(plan, "C"), 3)) : List.of();
         Walk u = Walk.USUAL;
         return new Walk(
                 u.metresPerMinute(),
@@ -72,15 +75,7 @@ public final class SearchBench {
                 u.readingMinutes(),
                 u.switchMinutes(),
                 Optional.empty(),
-                links);
-    }
-
-    private static Place end(Circuit plan, String run) {
-        return plan.runs().stream()
-                .filter(r -> r.id().equals(run))
-                .map((Run r) -> new Place(r.id(), r.lengthM()))
-                .findFirst()
-                .orElseThrow();
+                HuntCases.links(plan));
     }
 
     private static void print(String name, List<Found> all) {

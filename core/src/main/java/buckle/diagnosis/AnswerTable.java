@@ -187,6 +187,11 @@ record AnswerTable(
         return byRun;
     }
 
+    /** Between two strengths that are computed too. */
+    static double leakOhm(double strength) {
+        return LEAK_OHM[0] * Math.pow(LEAK_OHM[1] / LEAK_OHM[0], strength);
+    }
+
     static double[] spaced(double from, double to, int n) {
         double[] all = new double[n];
         for (int i = 0; i < n; i++) {

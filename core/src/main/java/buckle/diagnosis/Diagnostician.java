@@ -182,8 +182,7 @@ public final class Diagnostician {
             }
             for (int k = 0; k < fine; k++) {
                 double strength = k / (double) BETWEEN;
-                double ohm =
-                        AnswerTable.LEAK_OHM[0] * Math.pow(AnswerTable.LEAK_OHM[1] / AnswerTable.LEAK_OHM[0], strength);
+                double ohm = AnswerTable.leakOhm(strength);
                 posterior.add(
                         FaultKind.LEAK,
                         cell,

@@ -14,7 +14,6 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.HashMap;
-import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
@@ -22,7 +21,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
-import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Predicate;
 
 /**
@@ -49,14 +47,15 @@ public final class Tracer {
     /** Strengths of leaks between two that are computed: all goes smoothly with their logarithm. */
     private static final int BETWEEN_STRENGTHS = 3;
 
+    /** A weaker leak takes so little off a fence that nobody is sent for it. Ours. */
+    private static final double WORTH_SEEKING_OHM = 6000;
+
     /** The outcomes of so many steps are told. */
     private static final int EXPLAINED = 4;
 
     private static final int TOLD_BINS = 3;
     /** Of a run's probability the stretch that is told holds so much. */
     private static final double TOLD_SHARE = 0.8;
-
-    private static final double OUT_OF_REACH_M = 1e7;
 
     private static final int BINS = 7;
     private static final int BINS_OF_TWO = 4;
@@ -68,11 +67,7 @@ public final class Tracer {
     private final List<Spot> spots;
     private final List<Cell> cells = new ArrayList<>();
     private final List<Hypothesis> hypotheses = new ArrayList<>();
-    private final Map<Place, Integer> positions = new LinkedHashMap<>();
-    private final int[] cellFrom;
-    private final int[] cellTo;
-    /** Metres between positions, by the ways across there are. */
-    private final Map<List<Walk.Link>, double[][]> wayM = new ConcurrentHashMap<>();
+    private final Ground ground;
 
     /**
      * Where a meter may be held to the wire.
@@ -114,9 +109,8 @@ public final class Tracer {
         values.addAll(Value.of(taken, hunt.meter()));
         this.table = AnswerTable.withoutGrowth(fence, values);
         hypotheses();
-        this.cellFrom = new int[cells.size()];
-        this.cellTo = new int[cells.size()];
-        places();
+        this.ground =
+                new Ground(fence.model(), cells, spots.stream().map(Spot::at).toList());
     }
 
     /**
@@ -233,6 +227,9 @@ public final class Tracer {
                 for (int j = 0; j < strengths; j++) {
                     double strength = j / (double) BETWEEN_STRENGTHS;
                     double ohm = AnswerTable.LEAK_OHM[(int) Math.rint(strength)];
+                    if (AnswerTable.leakOhm(strength) > WORTH_SEEKING_OHM) {
+                        break;
+                    }
                     add(
                             first + i,
                             leak,
@@ -312,83 +309,6 @@ public final class Tracer {
         return features;
     }
 
-    // ---------------------------------------------------------------- how far it is
-
-    private int position(Place at) {
-        return positions.computeIfAbsent(at, p -> positions.size());
-    }
-
-    private void places() {
-        for (Spot s : spots) {
-            position(s.at());
-        }
-        for (int c = 0; c < cells.size(); c++) {
-            Cell cell = cells.get(c);
-            cellFrom[c] = position(new Place(cell.run(), cell.fromM()));
-            cellTo[c] = position(new Place(cell.run(), cell.toM()));
-        }
-        position(energizer());
-    }
-
-    private double[][] ways(List<Walk.Link> links) {
-        List<Place> places = List.copyOf(positions.keySet());
-        Walkways ways = new Walkways(fence.model().runs(), links, places);
-        double[][] metres = new double[places.size()][places.size()];
-        for (int i = 0; i < places.size(); i++) {
-            Map<Place, Double> far = ways.from(places.get(i));
-            for (int j = 0; j < places.size(); j++) {
-                metres[i][j] = far.getOrDefault(places.get(j), OUT_OF_REACH_M);
-            }
-        }
-        return metres;
-    }
-
-    private Place energizer() {
-        return new Place(fence.model().runs().getFirst().id(), 0);
-    }
-
-    private double[][] walked(Walk walk) {
-        double[][] metres = wayM.computeIfAbsent(walk.links(), this::ways);
-        double[][] minutes = new double[metres.length][metres.length];
-        for (int i = 0; i < minutes.length; i++) {
-            for (int j = 0; j < minutes.length; j++) {
-                minutes[i][j] = metres[i][j] / walk.metresPerMinute();
-            }
-        }
-        return minutes;
-    }
-
-    private List<SearchProblem.Cell> ground(Walk walk) {
-        List<SearchProblem.Cell> ground = new ArrayList<>();
-        for (int c = 0; c < cells.size(); c++) {
-            boolean goesOn = c + 1 < cells.size() && goesOn(cells.get(c), cells.get(c + 1));
-            ground.add(new SearchProblem.Cell(
-                    cellFrom[c],
-                    cellTo[c],
-                    cells.get(c).lengthM() / walk.inspectMetresPerMinute(),
-                    goesOn ? c + 1 : -1));
-        }
-        int energizer = position(energizer());
-        ground.add(new SearchProblem.Cell(energizer, energizer, AT_ENERGIZER_MINUTES, -1));
-        return ground;
-    }
-
-    private boolean goesOn(Cell cell, Cell next) {
-        return next.run().equals(cell.run())
-                || next.fromM() == 0
-                        && cell.toM() == fence.model().lengthM(cell.run())
-                        && fence.model().parent(next.run()).equals(Optional.of(cell.run()));
-    }
-
-    /** The known position nearest to a place, along its run. */
-    private int nearest(Place here) {
-        return positions.entrySet().stream()
-                .filter(e -> e.getKey().runId().equals(here.runId()))
-                .min(Comparator.comparingDouble(e -> Math.abs(e.getKey().distanceM() - here.distanceM())))
-                .map(Map.Entry::getValue)
-                .orElse(position(energizer()));
-    }
-
     // ---------------------------------------------------------------- what to do next
 
     /**
@@ -441,8 +361,8 @@ public final class Tracer {
      */
     public List<Next> next(List<Reading> now, List<Stretch> lookedOver, Place here, Walk walk) {
         Belief belief = new Belief(now, lookedOver);
-        List<Next> all = ranked(belief, here, walk);
-        if (now.isEmpty() && lookedOver.isEmpty() && here.equals(energizer())) {
+        List<Next> all = ranked(belief, ground.now(walk, lookedOver, here), walk);
+        if (now.isEmpty() && lookedOver.isEmpty() && here.equals(ground.energizer())) {
             all.removeIf(n -> n.stretch().filter(Way::atEnergizer).isPresent());
             all.addFirst(beginning(belief, all.getFirst().minutes()));
         }
@@ -456,10 +376,10 @@ public final class Tracer {
         return new Next(Optional.empty(), Optional.of(new Way(List.of())), chance, minutes, List.of());
     }
 
-    private List<Next> ranked(Belief belief, Place here, Walk walk) {
+    private List<Next> ranked(Belief belief, Ground.Now before, Walk walk) {
         List<Next> all = new ArrayList<>();
-        SearchProblem problem = belief.problem(walk);
-        for (Step s : SearchPlanner.ranked(problem, nearest(here))) {
+        SearchProblem problem = belief.problem(before, walk);
+        for (Step s : SearchPlanner.ranked(problem, before.here())) {
             all.add(
                     switch (s) {
                         case Step.Test t ->
@@ -470,26 +390,33 @@ public final class Tracer {
                                     t.expectedMinutes(),
                                     all.size() < EXPLAINED ? belief.outcomes(belief.asked.get(t.check())) : List.of());
                         case Step.LookOver l ->
-                            new Next(Optional.empty(), Optional.of(way(l)), l.chance(), l.expectedMinutes(), List.of());
+                            new Next(
+                                    Optional.empty(),
+                                    Optional.of(way(l, before)),
+                                    l.chance(),
+                                    l.expectedMinutes(),
+                                    List.of());
                     });
         }
         return all;
     }
 
-    private Way way(Step.LookOver over) {
+    private Way way(Step.LookOver over, Ground.Now before) {
         List<Part> parts = new ArrayList<>();
         boolean back = over.back();
         for (int c : over.cells()) {
             if (c == cells.size()) {
                 return new Way(List.of());
             }
-            Cell cell = cells.get(c);
-            double from = back ? cell.toM() : cell.fromM();
-            double to = back ? cell.fromM() : cell.toM();
-            if (!parts.isEmpty() && parts.getLast().run().equals(cell.run())) {
+            Part left = before.left(c);
+            double from = back ? left.toM() : left.fromM();
+            double to = back ? left.fromM() : left.toM();
+            if (!parts.isEmpty()
+                    && parts.getLast().run().equals(left.run())
+                    && parts.getLast().toM() == from) {
                 from = parts.removeLast().fromM();
             }
-            parts.add(new Part(cell.run(), from, to));
+            parts.add(new Part(left.run(), from, to));
         }
         return new Way(parts);
     }
@@ -512,10 +439,13 @@ public final class Tracer {
             if (Arrays.stream(column).anyMatch(c -> c < 0)) {
                 throw new IllegalArgumentException("a reading is at no spot of this tracer");
             }
+            double[] seen = new double[cells.size() + 1];
+            Arrays.setAll(seen, c -> seen(c, lookedOver));
             double[] log = new double[hypotheses.size()];
             Gauss[] all = new Gauss[log.length];
             double[][] off = new double[log.length][];
             double most = Double.NEGATIVE_INFINITY;
+            double unseen = Double.NEGATIVE_INFINITY;
             for (int h = 0; h < log.length; h++) {
                 Hypothesis y = hypotheses.get(h);
                 double[] expected = new double[column.length];
@@ -525,10 +455,14 @@ public final class Tracer {
                     off[h][i] = values.get(i).feature() - sign(i, expected[i]) * expected[i];
                 }
                 all[h] = new Gauss(known(y, expected));
-                log[h] = y.logPrior() + all[h].logDensity(off[h]);
+                double read = y.logPrior() + all[h].logDensity(off[h]);
+                log[h] = read + Math.log(seen[y.cell()]);
                 most = Math.max(most, log[h]);
+                unseen = Posterior.plus(unseen, read);
             }
             // In the order of the fence each gets its share of a fixed number of draws: what is spread thin stays so.
+            // What
+            // was looked over counts before they are drawn, or few would be left of what was not.
             double total = 0;
             for (double l : log) {
                 total += Math.exp(l - most);
@@ -553,12 +487,13 @@ public final class Tracer {
                 weight[i] = drawn.get(i);
             }
             double found = 0;
+            double stillThere = total * Math.exp(most - unseen);
             for (int i = 0; i < n; i++) {
-                weight[i] *= (1 - MISLED) * seen(left.get(i).cell(), lookedOver);
+                weight[i] *= (1 - MISLED) * stillThere;
                 found += weight[i];
             }
             for (int c = 0; c < cells.size(); c++) {
-                weight[n + c] = MISLED * fence.model().share(cells.get(c), 0) * seen(c, lookedOver);
+                weight[n + c] = MISLED * fence.model().share(cells.get(c), 0) * seen[c];
                 found += weight[n + c];
             }
             for (int i = 0; i < weight.length; i++) {
@@ -609,7 +544,7 @@ public final class Tracer {
             return sum;
         }
 
-        SearchProblem problem(Walk walk) {
+        SearchProblem problem(Ground.Now before, Walk walk) {
             List<Check> checks = new ArrayList<>();
             for (Spot s : spots) {
                 if (already(s)) {
@@ -626,13 +561,13 @@ public final class Tracer {
                     chance = both(chance, chance(columns.get(1), BINS_OF_TWO));
                 }
                 asked.add(s);
-                checks.add(new Check(Objects.requireNonNull(positions.get(s.at())), minutes, chance));
+                checks.add(new Check(ground.position(s.at()), minutes, chance));
             }
             int[] cellOf = new int[weight.length];
             for (int i = 0; i < cellOf.length; i++) {
                 cellOf[i] = i < left.size() ? left.get(i).cell() : i - left.size();
             }
-            return new SearchProblem(walked(walk), ground(walk), weight, cellOf, checks);
+            return new SearchProblem(before.minutes(), before.toLookOver(), weight, cellOf, checks);
         }
 
         private boolean already(Spot spot) {

@@ -4,12 +4,13 @@ import buckle.search.SearchProblem.Cell;
 import buckle.search.SearchProblem.Check;
 import buckle.task.Cancellation;
 import java.util.ArrayList;
+import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
 
 /**
  * What to do next so that the least time is expected: every check and every stretch worth it is thought through with all its outcomes,
- * the best of them two checks deep, and what is left after that is judged by how far and how wide the rest lies apart.
+ * the best of them two checks deep, and what is left after that is judged by how long looking over it would take.
  */
 public final class SearchPlanner {
     /** So many of the best checks are thought on, each with so many of the best after it. */
@@ -130,29 +131,40 @@ public final class SearchPlanner {
     }
 
     /**
-     * Minutes from a position until it is found, as they are judged without thinking further: the way to where it probably is, and looking
-     * over half of how wide it may be, by the entropy. A crew that goes on checking needs less than one that only looks, and this comes
-     * nearer to it: judged by the tour alone, searches took as long in the mean and too few checks were made of broken wires.
+     * Minutes from a position until it is found, as they are judged without thinking further: the way to where it probably is, and
+     * looking over all that may hold it, the densest first. That is within a quarter of what a tour takes: the ways between stretches are
+     * not in it, and the way to them is in it although looking over leads there. Judged by the entropy alone, whatever no check
+     * can tell from nothing seemed half as far as it is.
      *
      * @param q weight by cell, out of {@code all}
      */
     private double left(double[] q, double all, int here) {
         double[] from = walk[here];
         double far = 0;
-        double entropy = 0;
-        double placed = 0;
+        long[] byDensity = new long[q.length];
+        int n = 0;
         for (int c = 0; c < q.length; c++) {
             if (q[c] > 0) {
                 Cell cell = cells.get(c);
-                placed += q[c];
                 far += q[c] * Math.min(from[cell.from()], from[cell.to()]);
-                entropy -= q[c] * Math.log(q[c] / cell.minutes());
+                // Floats above zero are in the order of their bits.
+                byDensity[n] = (long) Float.floatToIntBits((float) (q[c] / cell.minutes())) << Integer.SIZE | c;
+                n++;
             }
         }
-        return placed <= 0 ? 0 : (far + placed * placed * Math.exp(entropy / placed) / 2) / all;
+        Arrays.sort(byDensity, 0, n);
+        double looked = 0;
+        double before = 0;
+        for (int i = n - 1; i >= 0; i--) {
+            int c = (int) byDensity[i];
+            double minutes = cells.get(c).minutes();
+            looked += q[c] * (before + minutes / 2);
+            before += minutes;
+        }
+        return (far + looked) / all;
     }
 
-    /** The first stretches of tours: the shortest is judged as what is left after a check is, so that both can be compared. */
+    /** The first stretches of tours, each with what its tour takes; never more than what is left is judged to take without one. */
     private List<Step> lookedOver(double[] q, int here) {
         double judged = left(q, 1, here);
         List<Step> all = new ArrayList<>();
@@ -160,7 +172,8 @@ public final class SearchPlanner {
         for (Tour.Plan plan : plans) {
             double chance = plan.first().stream().mapToDouble(c -> q[c]).sum();
             double longer = plan.minutes() / plans.getFirst().minutes();
-            all.add(new Step.LookOver(plan.first(), plan.back(), chance, judged * longer));
+            double minutes = Math.min(plan.minutes(), judged * longer);
+            all.add(new Step.LookOver(plan.first(), plan.back(), chance, minutes));
         }
         return all;
     }

@@ -52,22 +52,29 @@ public final class SimulatedSearch {
     private final Circuit faulty;
     private final Place begin;
     private final List<Reading> healthy;
+    private final List<Hunt.Switch> switches;
 
     /** What a search came to. */
     public record Result(double minutes, int readings, int openings) {}
 
-    /** @param seed of the fence as it really is, of the fault and of the meter's errors */
-    public SimulatedSearch(Circuit plan, Walk walk, boolean currents, long seed) {
-        this(plan, walk, currents, seed, Optional.empty());
+    /**
+     * @param switches that can be opened, each where a run begins
+     * @param seed of the fence as it really is, of the fault and of the meter's errors
+     */
+    public SimulatedSearch(Circuit plan, List<Hunt.Switch> switches, Walk walk, boolean currents, long seed) {
+        this(plan, switches, walk, currents, seed, Optional.empty());
     }
 
     /** With a fault of one's own. */
-    public SimulatedSearch(Circuit plan, Walk walk, boolean currents, long seed, Fault fault) {
-        this(plan, walk, currents, seed, Optional.of(fault));
+    public SimulatedSearch(
+            Circuit plan, List<Hunt.Switch> switches, Walk walk, boolean currents, long seed, Fault fault) {
+        this(plan, switches, walk, currents, seed, Optional.of(fault));
     }
 
-    private SimulatedSearch(Circuit plan, Walk walk, boolean currents, long seed, Optional<Fault> own) {
+    private SimulatedSearch(
+            Circuit plan, List<Hunt.Switch> switches, Walk walk, boolean currents, long seed, Optional<Fault> own) {
         this.plan = plan;
+        this.switches = switches;
         this.walk = walk;
         this.currents = currents;
         this.random = new Random(seed * 0x9E3779B97F4A7C15L);
@@ -143,9 +150,12 @@ public final class SimulatedSearch {
 
     // ---------------------------------------------------------------- as it is told
 
-    /** The energizer and the rods gone over and one reading there first; then what the planner thinks best is done until the fault is before one's eyes. */
+    /**
+     * One reading at the energizer first, then what the planner thinks best is done until the fault is before one's eyes. The energizer,
+     * its supply and the rods were gone over before the clock runs, as before searching in order or halving.
+     */
     public Result told() {
-        Hunt hunt = new Hunt(plan, METER, healthy, List.of(), switches());
+        Hunt hunt = new Hunt(plan, METER, healthy, List.of(), switches);
         Tracer tracer = Tracer.of(hunt, currents, List.of(), place -> true);
         Map<Spot, double[]> exact = exact(tracer.spots());
         Walkways ways = new Walkways(plan.runs(), walk.links(), marks(tracer.spots()));
@@ -153,7 +163,7 @@ public final class SimulatedSearch {
         List<Reading> now = new ArrayList<>();
         List<Stretch> over = new ArrayList<>();
         Spot first = new Spot(begin, Optional.empty());
-        double minutes = walk.readingMinutes() + Tracer.AT_ENERGIZER_MINUTES;
+        double minutes = walk.readingMinutes();
         over.add(new Stretch("", 0, 0));
         now.add(read(first, exact));
         int openings = 0;
@@ -221,7 +231,8 @@ public final class SimulatedSearch {
         return (metres == null ? farther(from, to) * walk.metresPerMinute() : metres) / walk.metresPerMinute();
     }
 
-    private List<Hunt.Switch> switches() {
+    /** One at the beginning of every run but the first. */
+    public static List<Hunt.Switch> atEveryTakeOff(Circuit plan) {
         List<Hunt.Switch> all = new ArrayList<>();
         for (Run r : plan.runs()) {
             if (r.parent().isPresent()) {
@@ -238,7 +249,7 @@ public final class SimulatedSearch {
         spots.forEach(
                 s -> bySwitch.computeIfAbsent(s.open(), o -> new ArrayList<>()).add(s));
         Map<String, String> runOf = new HashMap<>();
-        switches().forEach(s -> runOf.put(s.id(), s.at().runId()));
+        switches.forEach(s -> runOf.put(s.id(), s.at().runId()));
         bySwitch.forEach((open, some) -> {
             Circuit circuit =
                     open.map(s -> opened(Objects.requireNonNull(runOf.get(s)))).orElse(faulty);
@@ -315,13 +326,13 @@ public final class SimulatedSearch {
     }
 
     /**
-     * By the same switches, at the beginning of every run, each of which tells for sure on which side the fault lies; what no switch
+     * By the same switches, each of which tells for sure on which side the fault lies; what no switch
      * parts is looked over in order.
      */
     public Result halving() {
         Set<Part> left = new HashSet<>();
         plan.runs().forEach(r -> left.add(new Part(r.id(), 0, r.lengthM())));
-        List<Place> switches = switches().stream().map(Hunt.Switch::at).toList();
+        List<Place> places = switches.stream().map(Hunt.Switch::at).toList();
         double minutes = 0;
         int openings = 0;
         Place here = begin;
@@ -329,7 +340,7 @@ public final class SimulatedSearch {
             double all = left.stream().mapToDouble(p -> p.toM() - p.fromM()).sum();
             Place best = null;
             double most = 0;
-            for (Place s : switches) {
+            for (Place s : places) {
                 double beyond = left.stream()
                         .filter(p -> beyond(s, p))
                         .mapToDouble(p -> p.toM() - p.fromM())

@@ -29,6 +29,11 @@ class SimulatedSearchTest {
                 "plan", LineModel.FREQUENCY_DEPENDENT, Energizers.GENERIC.get(6).source(), 10, false, runs, List.of());
     }
 
+    private static SimulatedSearch search(List<Run> runs, boolean currents, long seed, Fault fault) {
+        Circuit plan = plan(runs);
+        return new SimulatedSearch(plan, SimulatedSearch.atEveryTakeOff(plan), Walk.USUAL, currents, seed, fault);
+    }
+
     /** A leak of 200 Ω in one of eight sections with a switch before each: three openings part eight (F6). */
     @Test
     void eightSectionsNeedThreeOpenings() {
@@ -38,7 +43,7 @@ class SimulatedSearchTest {
         }
         for (int i = 0; i < 8; i += 2) {
             Fault leak = new Fault(Fault.Kind.SHUNT, new Place("r" + i, 140), 200);
-            SimulatedSearch search = new SimulatedSearch(plan(runs), Walk.USUAL, false, 40 + i, leak);
+            SimulatedSearch search = search(runs, false, 40 + i, leak);
             Result done = search.told();
             assertThat(done.openings()).as("section %d", i).isLessThanOrEqualTo(3);
             assertThat(search.halving().openings()).isLessThanOrEqualTo(3);
@@ -57,7 +62,7 @@ class SimulatedSearchTest {
         double order = 0;
         for (int i = 0; i < 4; i++) {
             Fault leak = new Fault(Fault.Kind.SHUNT, new Place("right", 150 + 200 * i), 300);
-            SimulatedSearch search = new SimulatedSearch(plan(runs), Walk.USUAL, true, 70 + i, leak);
+            SimulatedSearch search = search(runs, true, 70 + i, leak);
             told += search.told().minutes();
             order += search.inOrder().minutes();
         }

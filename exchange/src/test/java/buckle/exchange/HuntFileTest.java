@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import buckle.diagnosis.Diagnosis;
 import buckle.diagnosis.Diagnostician;
 import buckle.exchange.cli.Diagnose;
 import buckle.exchange.cli.HuntFile;
@@ -54,8 +55,11 @@ class HuntFileTest {
         HuntScore all = new HuntScore();
         HuntScore volts = new HuntScore();
         HuntScore currents = new HuntScore();
-        for (KnownHunt h : hunts) {
-            var d = Diagnostician.of(h.hunt());
+        List<Diagnosis> told =
+                hunts.parallelStream().map(h -> Diagnostician.of(h.hunt())).toList();
+        for (int i = 0; i < hunts.size(); i++) {
+            KnownHunt h = hunts.get(i);
+            Diagnosis d = told.get(i);
             assertThat(d.kinds().values().stream().mapToDouble(p -> p).sum()).isCloseTo(1, within(1e-3));
             assertThat(d.suspects().stream().mapToDouble(s -> s.probability()).sum())
                     .isLessThan(1 + 1e-6);
