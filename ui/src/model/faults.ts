@@ -4,11 +4,11 @@ import { ask, client, failureText } from '@/api/client'
 import type { FenceDiagnosis, Observation } from '@/api/types'
 import { latestOnly } from '@/shared/latest'
 import { useJob } from './jobStore'
-import { beginOf, dayOf } from './round'
+import { dayOf } from './round'
 
 const NO_READING: Observation['what']['kind'][] = ['CHECKED', 'VOIDED', 'LOOKED_OVER', 'SUPPLY_CHECKED']
 
-/** Where a fault of the open job must be, from its readings of one day on. */
+/** Where a fault of the open job must be, from its readings of one day on, or of an hour of it. */
 export const useFaults = defineStore('faults', () => {
   const job = useJob()
   const answer = shallowRef<FenceDiagnosis | null>(null)
@@ -22,6 +22,15 @@ export const useFaults = defineStore('faults', () => {
       .toReversed(),
   )
   const since = computed(() => (days.value.includes(picked.value) ? picked.value : (days.value[0] ?? '')))
+  /** Of that day: a fence may be read in order in the morning and be wrong after noon. */
+  const hour = ref('00:00')
+  const begin = computed(() =>
+    since.value ? new Date(`${since.value}T${hour.value || '00:00'}`).toISOString() : '',
+  )
+  function pick(day: string) {
+    picked.value = day
+    hour.value = '00:00'
+  }
 
   const run = latestOnly(
     (since: string) =>
@@ -40,14 +49,14 @@ export const useFaults = defineStore('faults', () => {
   /** Keeps the answer up to date while the stage is open. */
   function follow() {
     return watch(
-      () => [job.design, job.readings, since.value, yardstick.value] as const,
+      () => [job.design, job.readings, begin.value, yardstick.value] as const,
       () => {
-        if (job.plan && job.land && since.value && job.design?.layout.lines.length) run(beginOf(since.value))
+        if (job.plan && job.land && begin.value && job.design?.layout.lines.length) run(begin.value)
         else answer.value = null
       },
       { immediate: true },
     )
   }
 
-  return { answer, problem, picked, days, since, yardstick, follow }
+  return { answer, problem, days, since, hour, begin, pick, yardstick, follow }
 })

@@ -8,7 +8,6 @@ import { useFaults } from './faults'
 import type { Habits } from './habits'
 import { useJob } from './jobStore'
 import { placeAt } from './placeAt'
-import { beginOf } from './round'
 
 export type NextStep = NextSteps['steps'][number]
 interface Crew {
@@ -36,9 +35,7 @@ export const useSearch = defineStore('search', () => {
     isCrew,
   )
   const now = computed(() =>
-    job.readings.filter(
-      (r) => faults.since && r.takenAt >= beginOf(faults.since) && r.what.kind !== 'CHECKED',
-    ),
+    job.readings.filter((r) => faults.begin && r.takenAt >= faults.begin && r.what.kind !== 'CHECKED'),
   )
   /** What was looked over without finding anything and not taken back, by whomever. */
   const looked = computed(() => {
@@ -98,14 +95,14 @@ export const useSearch = defineStore('search', () => {
       () => [
         job.design,
         job.readings,
-        faults.since,
+        faults.begin,
         crew.value.metresPerMinute,
         crew.value.currents,
         crew.value.acrossPaddocks,
       ],
       () => {
-        if (job.plan && job.land && faults.since && now.value.length && job.design?.layout.lines.length)
-          run({ since: beginOf(faults.since), jobId: job.id })
+        if (job.plan && job.land && faults.begin && now.value.length && job.design?.layout.lines.length)
+          run({ since: faults.begin, jobId: job.id })
         else answer.value = null
       },
       { immediate: true },

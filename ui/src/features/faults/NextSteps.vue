@@ -5,7 +5,7 @@ import RuleChips from '@/components/RuleChips.vue'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
 import { useFaults } from '@/model/faults'
-import { beginOf, kiloSlip } from '@/model/round'
+import { kiloSlip } from '@/model/round'
 import { useSearch, type NextStep } from '@/model/search'
 import { useWords } from '@/model/useWords'
 import { kvText, lengthText, parseKvV, parseLengthM, stationText } from '@/shared/units'
@@ -74,7 +74,7 @@ const lookedText = (o: Observation) =>
   } (${o.takenBy})`
 const tree = computed(
   () =>
-    `/api/jobs/${job.id}/decision-tree.pdf?since=${encodeURIComponent(beginOf(faults.since))}&metresPerMinute=${search.crew.metresPerMinute}&acrossPaddocks=${search.crew.acrossPaddocks}`,
+    `/api/jobs/${job.id}/decision-tree.pdf?since=${encodeURIComponent(faults.begin)}&metresPerMinute=${search.crew.metresPerMinute}&acrossPaddocks=${search.crew.acrossPaddocks}`,
 )
 const pace = computed({
   get: () => lengthText(search.crew.metresPerMinute, job.units),

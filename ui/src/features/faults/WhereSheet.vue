@@ -79,13 +79,15 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
         <select
           :value="faults.since"
           data-test="faults-since"
-          @change="faults.picked = ($event.target as HTMLSelectElement).value"
+          @change="faults.pick(($event.target as HTMLSelectElement).value)"
         >
           <option v-for="d in faults.days" :key="d" :value="d">{{ calendarText(d) }}</option>
         </select></label
+      >
+      <label> from <input v-model="faults.hour" type="time" class="hour" data-test="faults-hour" /></label
       ><template v-if="faults.yardstick"
         >; held against the yardstick of {{ calendarText(dayOf(faults.yardstick.readAt)) }}.</template
-      ><template v-else>; held against the last round before that day.</template>
+      ><template v-else>; held against the last round before that.</template>
     </p>
     <p v-if="faults.problem" class="weak" role="alert">{{ faults.problem }}</p>
     <p v-if="!faults.days.length" class="empty">Nothing has been read yet.</p>

@@ -2,12 +2,18 @@ package buckle.e2e;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import buckle.exchange.Json;
 import com.microsoft.playwright.Locator;
+import java.time.Instant;
+import java.util.List;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ObjectNode;
 
 /** A fence that reads by itself, a hidden fault, the mend, the log; and a case to practise on, on a phone. */
 class HuntTest {
@@ -53,8 +59,15 @@ class HuntTest {
         screen.test("round-open").waitFor();
         assertThat(screen.test("round-open").innerText()).doesNotContain("still to be read");
 
+        // What was read in order is what later readings are held against, on the same day too.
+        screen.openById(job, "test?sheet=yardstick");
+        screen.test("yardstick-take").click();
+        screen.page.waitForSelector("[data-test=yardstick-kept] >> text=In force");
+        screen.saved();
+
         // A season later something is wrong; the place is told only to whoever asks.
         screen.test("sheet-meter").click();
+        screen.test("sim-seed").fill("7");
         screen.test("sim-when").selectOption("a season later");
         screen.test("sim-hidden").selectOption("1");
         screen.test("sim-reveal").click();
@@ -63,10 +76,11 @@ class HuntTest {
         Matcher station = Pattern.compile("Orchard ring, ([0-9 ]+)").matcher(truth);
         assertThat(station.find()).as(truth).isTrue();
 
+        double at = hunted(screen, job);
         screen.openById(job, "faults?sheet=log");
         screen.test("new-fault").click();
         screen.test("fault-state").selectOption("open");
-        screen.test("fault-station").fill("40");
+        screen.test("fault-station").fill(String.valueOf(Math.round(at / 0.3048)));
         screen.test("fault-before").fill("3.2");
         screen.test("keep-fault").click();
         screen.test("logged-fault").waitFor();
@@ -94,6 +108,87 @@ class HuntTest {
         screen.page.navigate(Buckle.demo().url + "/upkeep?sheet=fails");
         screen.test("fails-order").waitFor();
         assertThat(screen.page.locator(".fails").innerText()).contains("growth").contains("Orchard ring");
+    }
+
+    private static final int MOST_STEPS = 25;
+
+    /** Done as the screen says, with the simulated meter, until one stands before it; its station, in metres. */
+    private static double hunted(Screen screen, String job) {
+        String meter = "/api/jobs/" + job + "/simulated-meter";
+        String since = Instant.now().plusMillis(1).toString();
+        JsonNode hidden =
+                Json.parse(sent(screen, meter + "/hidden", simulated(since))).get(0);
+        AtomicReference<JsonNode> told = new AtomicReference<>();
+        screen.page.onResponse(answer -> {
+            if (answer.url().endsWith("/next-steps") && answer.ok()) {
+                told.set(Json.parse(answer.body()).path("steps").get(0));
+            }
+        });
+        screen.openById(job, "faults");
+        for (int steps = 1; steps <= MOST_STEPS; steps++) {
+            screen.test("next-step").waitFor();
+            screen.page.waitForFunction(
+                    "() => !document.querySelector('.next h2').innerText.includes('working it out')");
+            JsonNode step = told.get();
+            double from = step.path("fromM").asDouble();
+            double to = step.path("toM").asDouble();
+            String words = screen.test("next-step").innerText();
+            switch (step.path("action").asString()) {
+                case "READ", "OPEN" -> {
+                    ObjectNode order = simulated(since);
+                    order.withArray("places")
+                            .addObject()
+                            .put("lineId", step.path("lineId").asString())
+                            .put("stationM", from);
+                    if (!step.path("cutOut").isNull()) {
+                        order.withArray("open").add(step.path("cutOut").asString());
+                    }
+                    assertThat(Json.parse(sent(screen, meter, order))
+                                    .path("stored")
+                                    .asInt())
+                            .isOne();
+                }
+                default -> {
+                    boolean onLine = step.path("action").asString().equals("LOOK_OVER");
+                    if (onLine
+                            && hidden.path("toM").asDouble() >= Math.min(from, to) - 1
+                            && hidden.path("fromM").asDouble() <= Math.max(from, to) + 1) {
+                        System.out.printf("Found after %d steps: %s%n", steps, hidden);
+                        return (hidden.path("fromM").asDouble()
+                                        + hidden.path("toM").asDouble())
+                                / 2;
+                    }
+                    screen.test("next-nothing").click();
+                }
+            }
+            // What was done is stored, and the next thing is told.
+            screen.page.waitForFunction(
+                    "before => document.querySelector('[data-test=next-step]').innerText !== before", words);
+        }
+        throw new AssertionError("not found after " + MOST_STEPS + " steps: " + hidden);
+    }
+
+    private static ObjectNode simulated(String since) {
+        ObjectNode order = Json.MAPPER
+                .createObjectNode()
+                .put("seed", 7)
+                .put("handedOver", false)
+                .put("growth", "LIGHT")
+                .put("weather", "DRY")
+                .put("hidden", 1)
+                .put("onlyWet", false)
+                .put("round", false)
+                .put("since", since)
+                .put("by", "A. Crew");
+        order.putArray("open");
+        order.putArray("places");
+        return order;
+    }
+
+    private static String sent(Screen screen, String path, ObjectNode body) {
+        return String.valueOf(screen.page.evaluate(
+                "async ([path, body]) => (await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body })).text()",
+                List.of(path, body.toString())));
     }
 
     /** The demo's track holds an open fault and a year of log, and what is due. */
