@@ -1,4 +1,4 @@
-import type { FaultCause, FaultNote, FencePart } from '@/api/types'
+import type { Failures, FaultCause, FaultNote, FencePart } from '@/api/types'
 import { kvText } from '@/shared/units'
 
 export const partWords: Record<FencePart, string> = {
@@ -33,6 +33,16 @@ export const causeWords: Record<FaultCause, string> = {
   LIGHTNING: 'lightning',
   DRY_GROUND: 'ground dried out',
   UNKNOWN: 'not known',
+}
+
+export const placeWords: Record<Failures['byPlace'][number]['place'], string> = {
+  GATE: 'at a gate',
+  CUT_OUT: 'at a cut-out switch',
+  BRANCH: 'where lines meet',
+  END: 'at an end',
+  CORNER: 'at a corner',
+  ALONG: 'between these',
+  ELSEWHERE: 'off the lines, or not told',
 }
 
 export const stateWords: Record<FaultNote['state'], string> = {

@@ -84,7 +84,7 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
           <option v-for="d in faults.days" :key="d" :value="d">{{ calendarText(d) }}</option>
         </select></label
       >
-      <label> from <input v-model="faults.hour" type="time" class="hour" data-test="faults-hour" /></label
+      <label> from <input v-model="faults.hour" type="time" data-test="faults-hour" /></label
       ><template v-if="faults.yardstick"
         >; held against the yardstick of {{ calendarText(dayOf(faults.yardstick.readAt)) }}.</template
       ><template v-else>; held against the last round before that.</template>
@@ -199,6 +199,12 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
 .suspects {
   padding: 4px 14px 20px;
   overflow-y: auto;
+}
+input[type='time'] {
+  border: 1px solid var(--rule-strong);
+  padding: 5px 7px;
+  color: var(--ink);
+  background: var(--paper);
 }
 h2 {
   margin: 18px 0 4px;

@@ -3,7 +3,7 @@ import { computed, onMounted, ref, shallowRef } from 'vue'
 import RuleChips from '@/components/RuleChips.vue'
 import { ask, client, failureText } from '@/api/client'
 import type { Failures } from '@/api/types'
-import { causeWords, partWords } from '@/model/partWords'
+import { causeWords, partWords, placeWords } from '@/model/partWords'
 
 /** What fails over all jobs, and what is looked at first for it. */
 const found = shallowRef<Failures | null>(null)
@@ -20,6 +20,11 @@ const causes = (r: Row) =>
   Object.entries(r.causes)
     .toSorted((a, b) => b[1] - a[1])
     .map(([c, n]) => `${causeWords[c as keyof typeof causeWords]} ${n}`)
+    .join(', ')
+const parts = (p: Failures['byPlace'][number]) =>
+  Object.entries(p.parts)
+    .toSorted((a, b) => b[1] - a[1])
+    .map(([part, n]) => `${partWords[part as keyof typeof partWords]} ${n}`)
     .join(', ')
 const tables = computed(() => [
   { title: 'By part', rows: found.value?.byPart ?? [], product: false },
@@ -79,6 +84,32 @@ const tables = computed(() => [
           </tbody>
         </table>
       </template>
+      <h2>By place</h2>
+      <p v-if="!found.byPlace.length" class="quiet-text">Nothing is written down yet.</p>
+      <table v-else class="sheet">
+        <thead>
+          <tr>
+            <th>Place</th>
+            <th class="right">Faults</th>
+            <th class="right">Minutes to find</th>
+            <th>Part</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="p in found.byPlace" :key="p.place" data-test="fails-place">
+            <td>{{ placeWords[p.place] }}</td>
+            <td class="right number">{{ p.faults }}</td>
+            <td class="right number">
+              {{ p.medianSearchMinutes === null ? '–' : Math.round(p.medianSearchMinutes) }}
+            </td>
+            <td class="small">{{ parts(p) }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="quiet-text small">
+        Within 3 m, on the fence as planned now; a gate with its opening. Where there is much of something,
+        more is found there.
+      </p>
       <h2>By job</h2>
       <table class="sheet narrow">
         <tbody>

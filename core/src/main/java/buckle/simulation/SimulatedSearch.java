@@ -41,7 +41,7 @@ public final class SimulatedSearch {
     /** After a part of what takes longer it is thought over what to do next. */
     private static final double THOUGHT_OVER_MINUTES = 8;
 
-    private static final int MOST_STEPS = 60;
+    private static final int MOST_STEPS = 300;
 
     private final Circuit plan;
     private final Walk walk;

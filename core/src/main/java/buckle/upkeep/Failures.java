@@ -27,6 +27,7 @@ public record Failures(
         double assumed,
         List<FailureRow> byPart,
         List<FailureRow> byProduct,
+        List<PlaceFailures> byPlace,
         List<JobFailures> byJob) {
     private static final double DAYS_A_YEAR = 365.25;
 
@@ -34,11 +35,13 @@ public record Failures(
         order = List.copyOf(order);
         byPart = List.copyOf(byPart);
         byProduct = List.copyOf(byProduct);
+        byPlace = List.copyOf(byPlace);
         byJob = List.copyOf(byJob);
     }
 
     /** A fault with the fence it was of; {@code builtAt} is when that was first read. */
-    public record Of(UUID jobId, String jobName, Optional<Instant> builtAt, FaultLog.LoggedFault fault) {}
+    public record Of(
+            UUID jobId, String jobName, Optional<Instant> builtAt, PlaceKind place, FaultLog.LoggedFault fault) {}
 
     /**
      * Faults of one kind.
@@ -60,6 +63,18 @@ public record Failures(
         }
     }
 
+    /**
+     * Faults at places of one kind.
+     *
+     * @param parts what failed there; nothing of faults whose part nobody knows yet
+     */
+    public record PlaceFailures(
+            PlaceKind place, int faults, OptionalDouble medianSearchMinutes, Map<FencePart, Integer> parts) {
+        public PlaceFailures {
+            parts = Map.copyOf(parts);
+        }
+    }
+
     /** Faults of one fence. */
     public record JobFailures(UUID jobId, String jobName, int faults, int open) {}
 
@@ -78,6 +93,7 @@ public record Failures(
                 Values.F1_ASSUMED_FAULTS,
                 rows(all, w -> ""),
                 rows(all, Function.identity()),
+                places(all),
                 jobs(all));
     }
 
@@ -116,11 +132,30 @@ public record Failures(
                 of.size(),
                 harmless,
                 median(of.stream().flatMap(f -> age(f).stream().boxed()).toList()),
-                median(of.stream()
-                        .filter(f -> f.fault().stands().searchMinutes().isPresent())
-                        .map(f -> (double) f.fault().stands().searchMinutes().getAsInt())
-                        .toList()),
+                searchMinutes(of),
                 causes);
+    }
+
+    private static OptionalDouble searchMinutes(List<Of> of) {
+        return median(of.stream()
+                .filter(f -> f.fault().stands().searchMinutes().isPresent())
+                .map(f -> (double) f.fault().stands().searchMinutes().getAsInt())
+                .toList());
+    }
+
+    private static List<PlaceFailures> places(List<Of> all) {
+        Map<PlaceKind, List<Of>> byPlace = new EnumMap<>(PlaceKind.class);
+        all.forEach(
+                f -> byPlace.computeIfAbsent(f.place(), k -> new ArrayList<>()).add(f));
+        return byPlace.entrySet().stream()
+                .map(e -> {
+                    Map<FencePart, Integer> parts = new EnumMap<>(FencePart.class);
+                    e.getValue()
+                            .forEach(f -> f.fault().stands().part().ifPresent(p -> parts.merge(p, 1, Integer::sum)));
+                    return new PlaceFailures(e.getKey(), e.getValue().size(), searchMinutes(e.getValue()), parts);
+                })
+                .sorted(Comparator.comparingInt(PlaceFailures::faults).reversed())
+                .toList();
     }
 
     private static OptionalDouble age(Of f) {

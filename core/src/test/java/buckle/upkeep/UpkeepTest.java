@@ -6,8 +6,16 @@ import static org.assertj.core.api.Assertions.within;
 import buckle.readings.Observation;
 import buckle.readings.Observed;
 import buckle.readings.Weather;
+import buckle.site.Corner;
+import buckle.site.CutOut;
+import buckle.site.FenceLine;
+import buckle.site.Gate;
+import buckle.site.GateKind;
 import buckle.site.GeoPoint;
+import buckle.site.LocalPlane;
+import buckle.site.PlanePoint;
 import buckle.site.Problem;
+import buckle.site.Site;
 import buckle.spec.Growth;
 import buckle.upkeep.FaultNote.MeterShown;
 import buckle.upkeep.FaultNote.Remedy;
@@ -17,6 +25,7 @@ import java.time.Instant;
 import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.List;
+import java.util.Map;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
@@ -135,6 +144,7 @@ class UpkeepTest {
                 JOB,
                 "A job",
                 Optional.of(day(-365.25 * 2)),
+                PlaceKind.ALONG,
                 FaultLog.of(List.of(note)).getFirst());
     }
 
@@ -159,6 +169,64 @@ class UpkeepTest {
         assertThat(row.faults()).isEqualTo(3);
         assertThat(row.medianSearchMinutes()).hasValue(20);
         assertThat(row.medianAgeYears().orElseThrow()).isCloseTo(2, within(0.01));
+    }
+
+    private static GeoPoint at(double eastM, double northM) {
+        return new LocalPlane(GeoPoint.of(4, 52)).toGeo(new PlanePoint(eastM, northM));
+    }
+
+    private static FaultNote foundAt(double eastM, double northM, FencePart part) {
+        return note(State.MENDED, part, DAY_0)
+                .withAt(Optional.of(new Observation.Spot(Optional.empty(), "main", 0, at(eastM, northM))));
+    }
+
+    /** By hand: a line of 100 m east and 50 m north with a gate of 4 m at 30 m, a switch at 60 m, and a branch from 80 m. */
+    @Test
+    void whatStandsThereIsToldByThePlace() {
+        FenceLine main = FenceLine.free(
+                        "main",
+                        "Main",
+                        false,
+                        List.of(
+                                new Corner("a", at(0, 0)),
+                                new Corner("b", at(80, 0)),
+                                new Corner("c", at(100, 0)),
+                                new Corner("d", at(100, 50))))
+                .withGates(List.of(Gate.of("g", "Gate", GateKind.HANDLE, at(30, 0), 4)))
+                .withCutOuts(List.of(new CutOut("s", "Switch", at(60, 0))));
+        FenceLine branch = FenceLine.free(
+                        "branch", "Branch", false, List.of(new Corner("e", at(80, 0)), new Corner("f", at(80, -40))))
+                .withStartsOn(Optional.of("main"));
+        Site site = new Site(List.of(main, branch), Optional.empty());
+        Map<PlaceKind, FaultNote> found = Map.of(
+                PlaceKind.GATE, foundAt(34.5, 0, FencePart.GATE_CABLE),
+                PlaceKind.CUT_OUT, foundAt(58, 1, FencePart.CUT_OUT),
+                PlaceKind.BRANCH, foundAt(80, -2, FencePart.JOINT),
+                PlaceKind.END, foundAt(100, 49, FencePart.INSULATOR),
+                PlaceKind.CORNER, foundAt(99, 0, FencePart.INSULATOR),
+                PlaceKind.ALONG, foundAt(100, 20, FencePart.INSULATOR),
+                PlaceKind.ELSEWHERE, foundAt(60, 40, FencePart.ROD));
+        found.forEach((kind, note) -> assertThat(PlaceKind.of(site, note)).isEqualTo(kind));
+        assertThat(PlaceKind.of(site, note(State.OPEN, null, DAY_0))).isEqualTo(PlaceKind.ELSEWHERE);
+        assertThat(PlaceKind.of(Site.EMPTY, found.get(PlaceKind.END))).isEqualTo(PlaceKind.ELSEWHERE);
+
+        List<Failures.Of> all = new ArrayList<>();
+        for (int i = 0; i < 2; i++) {
+            FaultNote note = foundAt(30, 0, FencePart.GATE_CABLE).withSearchMinutes(OptionalInt.of(10 + 20 * i));
+            all.add(new Failures.Of(
+                    JOB,
+                    "A job",
+                    Optional.empty(),
+                    PlaceKind.of(site, note),
+                    FaultLog.of(List.of(note)).getFirst()));
+        }
+        all.add(of(note(State.OPEN, null, DAY_0)));
+        List<Failures.PlaceFailures> rows = Failures.of(all).byPlace();
+        assertThat(rows).extracting(Failures.PlaceFailures::place).containsExactly(PlaceKind.GATE, PlaceKind.ALONG);
+        assertThat(rows.getFirst().medianSearchMinutes()).hasValue(20);
+        assertThat(rows.getFirst().parts()).isEqualTo(Map.of(FencePart.GATE_CABLE, 2));
+        assertThat(rows.get(1).parts()).isEmpty();
+        assertThat(rows.stream().mapToInt(Failures.PlaceFailures::faults).sum()).isEqualTo(all.size());
     }
 
     /** What was replaced though it let nothing off is counted, and is no failure. */

@@ -108,6 +108,7 @@ class HuntTest {
         screen.page.navigate(Buckle.demo().url + "/upkeep?sheet=fails");
         screen.test("fails-order").waitFor();
         assertThat(screen.page.locator(".fails").innerText()).contains("growth").contains("Orchard ring");
+        screen.test("fails-place").first().waitFor();
     }
 
     private static final int MOST_STEPS = 25;

@@ -412,6 +412,20 @@ class ChecksTest {
                 "core/src/test/java/buckle/readings/PaddockWaysTest.java",
                 "throughGatesAlone");
         elsewhere(
+                "60 m of 1,600 m not looked over, one in 200 overlooked elsewhere: chance of the 60 m",
+                "0.86",
+                "0.86, within 0.03",
+                "Bayes, recounted by hand",
+                "core/src/test/java/buckle/diagnosis/TracerTest.java",
+                "whatIsLeftHoldsWhatItShould");
+        elsewhere(
+                "faults at a gate, a switch, a branch, an end, a corner, along, off the line",
+                "each told by its place",
+                "the same",
+                "recounted by hand",
+                "core/src/test/java/buckle/upkeep/UpkeepTest.java",
+                "whatStandsThereIsToldByThePlace");
+        elsewhere(
                 "a leak of 200 Ω in one of eight sections",
                 "three openings or fewer",
                 "three openings",

@@ -46,6 +46,9 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
 
     private static final double STEP_DEG = 1e-7;
     private static final long MOST_MS = 120_000;
+    /** Whoever starts for the first time waits for it. */
+    private static final long MOST_RECORDED_MS = 45_000;
+
     /** It is quiet when nobody asked for so long. */
     private static final long QUIET_MS = 800;
 
@@ -84,7 +87,8 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
             case NEVER -> {}
             case AFTER_START -> Thread.ofPlatform().daemon().name("practice").start(this::quietly);
             case THEN_END -> {
-                practise(true, () -> true);
+                long untilMs = System.currentTimeMillis() + MOST_RECORDED_MS;
+                practise(true, () -> System.currentTimeMillis() < untilMs);
                 System.exit(SpringApplication.exit(ready.getApplicationContext()));
             }
         }

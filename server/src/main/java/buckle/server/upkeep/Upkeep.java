@@ -4,12 +4,14 @@ import buckle.readings.Observation;
 import buckle.server.readings.ReadingService;
 import buckle.server.revisions.RevisionStore;
 import buckle.server.web.RequestRefused;
+import buckle.site.Site;
 import buckle.spec.Plan;
 import buckle.upkeep.DueRound;
 import buckle.upkeep.Failures;
 import buckle.upkeep.FaultLog;
 import buckle.upkeep.FaultLog.LoggedFault;
 import buckle.upkeep.FaultNote;
+import buckle.upkeep.PlaceKind;
 import buckle.upkeep.Trend;
 import java.time.Clock;
 import java.time.Instant;
@@ -78,6 +80,15 @@ class Upkeep {
         }
     }
 
+    /** Likewise: of a plan that cannot be read nothing is told about places. */
+    private Site site(UUID jobId) {
+        try {
+            return plans.state(jobId).content().site();
+        } catch (RequestRefused e) {
+            return Site.EMPTY;
+        }
+    }
+
     private static List<Instant> mended(List<FaultNote> log) {
         return log.stream()
                 .filter(n -> n.state() == FaultNote.State.MENDED)
@@ -111,8 +122,10 @@ class Upkeep {
     public Failures failures() {
         List<Failures.Of> all = new ArrayList<>();
         for (FaultNoteMapper.FirstRow row : notes.withNotes()) {
+            Site site = site(row.jobId());
             FaultLog.of(notes.of(row.jobId()))
-                    .forEach(f -> all.add(new Failures.Of(row.jobId(), row.name(), FaultNotes.firstRead(row), f)));
+                    .forEach(f -> all.add(new Failures.Of(
+                            row.jobId(), row.name(), FaultNotes.firstRead(row), PlaceKind.of(site, f.stands()), f)));
         }
         return Failures.of(all);
     }
