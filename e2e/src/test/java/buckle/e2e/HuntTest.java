@@ -4,6 +4,7 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import buckle.exchange.Json;
 import com.microsoft.playwright.Locator;
+import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
 import java.util.concurrent.atomic.AtomicReference;
@@ -186,10 +187,11 @@ class HuntTest {
         return order;
     }
 
-    private static String sent(Screen screen, String path, ObjectNode body) {
+    private static byte[] sent(Screen screen, String path, ObjectNode body) {
         return String.valueOf(screen.page.evaluate(
-                "async ([path, body]) => (await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body })).text()",
-                List.of(path, body.toString())));
+                        "async ([path, body]) => (await fetch(path, { method: 'POST', headers: { 'Content-Type': 'application/json' }, body })).text()",
+                        List.of(path, body.toString())))
+                .getBytes(StandardCharsets.UTF_8);
     }
 
     /** The demo's track holds an open fault and a year of log, and what is due. */
