@@ -54,10 +54,24 @@ public final class OnFence {
         }
         Stationing stationing =
                 new Stationing(line.corners().stream().map(plane::toPlane).toList(), line.closed());
-        if (at.anchor().is(at.stationM(), stationing, plane)) {
-            return OptionalDouble.of(at.stationM());
+        double lengthM = stationing.lengthM();
+        double saidM = at.stationM();
+        if (saidM >= 0
+                && saidM <= lengthM + 1e-6
+                && stationing.at(saidM).distanceM(plane.toPlane(at.place()))
+                        <= at.anchor().withinM()) {
+            return OptionalDouble.of(saidM);
         }
-        return at.anchor().on(stationing, plane);
+        OptionalDouble now = at.anchor().on(stationing, plane);
+        if (!line.closed() || now.isEmpty()) {
+            return now;
+        }
+        // Where a ring is closed both ends are at one place: it was the end that is nearer to the station then.
+        double other = now.getAsDouble() + (now.getAsDouble() < lengthM / 2 ? lengthM : -lengthM);
+        boolean otherEnd = Math.abs(other - saidM) < Math.abs(now.getAsDouble() - saidM)
+                && other > -at.anchor().withinM()
+                && other < lengthM + at.anchor().withinM();
+        return OptionalDouble.of(otherEnd ? Math.clamp(other, 0, lengthM) : now.getAsDouble());
     }
 
     /**

@@ -11,8 +11,8 @@ import java.util.List;
  * once. Its minutes are those of a crew that checks nothing more, a bound on what the best crew needs.
  */
 final class Tour {
-    /** Cells at least so probable for their minutes, beside the most probable one, belong together. */
-    private static final double[] DENSITY = {0.4, 0.1, 0.01};
+    /** A cell belongs to the stretch before it while it is no more than so many times as probable for its minutes, or as improbable. */
+    private static final double ALIKE = 2.5;
 
     /** What holds less than this of all is left to the end. */
     private static final double LITTLE = 1e-3;
@@ -80,16 +80,13 @@ final class Tour {
 
     private void stretches() {
         double all = Arrays.stream(q).sum();
-        double most = Arrays.stream(density).max().orElse(0);
-        int last = -1;
         boolean open = false;
         for (int c = 0; c < q.length; c++) {
             if (q[c] <= 0) {
                 open = false;
                 continue;
             }
-            int level = level(density[c] / most);
-            if (!open || level != last) {
+            if (!open || !alike(density[c], held[n - 1] / Math.max(LEAST_MINUTES, looking[n - 1]))) {
                 begin[n] = c;
                 n++;
             }
@@ -98,7 +95,6 @@ final class Tour {
             looking[n - 1] += minutes;
             held[n - 1] += q[c];
             end[n - 1] = c;
-            last = level;
             open = cells.get(c).next() == c + 1;
         }
         int kept = 0;
@@ -117,12 +113,8 @@ final class Tour {
         n = kept;
     }
 
-    private static int level(double share) {
-        int level = 0;
-        while (level < DENSITY.length && share < DENSITY[level]) {
-            level++;
-        }
-        return level;
+    private static boolean alike(double one, double other) {
+        return one < ALIKE * other && other < ALIKE * one;
     }
 
     private int from(int stretch, boolean back) {

@@ -422,6 +422,32 @@ class FenceDiagnosisTest {
                 .isEqualTo(search.next(plan, wet, since, Optional.empty(), crew));
     }
 
+    /**
+     * By hand: a ring of 100 by 100 m. Its two ends stand at one place, and are the first and the last of its wires: what was read or
+     * looked over up to the end is not what lies at the beginning.
+     */
+    @Test
+    void theEndOfARingIsNotItsBeginning() {
+        Plan ring = Plan.EMPTY.withSite(Fences.site(-4, 0, Fences.line("a", true, 0, 0, 100, 0, 100, 100, 0, 100)));
+        Design laid = Design.of(ring, Surroundings.NONE);
+        OnFence on = new OnFence(
+                ElectricsPlanner.circuit(ring, laid.laid(), Surroundings.NONE).orElseThrow(), laid.layout());
+        for (double end : new double[] {400, 399.95}) {
+            Observation.Spot spot = new Observation.Spot(Optional.empty(), "a", end, Fences.at(0, 400 - end));
+            assertThat(on.place(spot))
+                    .isEqualTo(on.fence().place("a", end))
+                    .isNotEqualTo(on.fence().place("a", 0));
+            Observation over = observed(new At("a", 0), new Observed.LookedOver(end, Fences.at(0, 400 - end)), LATER)
+                    .withAt(new Observation.Spot(Optional.empty(), "a", 320, Fences.at(0, 80)));
+            assertThat(metresLookedOver(ring, over)).isCloseTo(80, within(0.5));
+        }
+        // Thirty metres shorter since: still the end.
+        Plan shorter = ring.withSite(Fences.site(-4, 0, Fences.line("a", true, 0, 0, 85, 0, 85, 100, 0, 100)));
+        Observation over = observed(new At("a", 0), new Observed.LookedOver(400, Fences.at(0, 0)), LATER)
+                .withAt(new Observation.Spot(Optional.empty(), "a", 320, Fences.at(0, 80)));
+        assertThat(metresLookedOver(shorter, over)).isCloseTo(80, within(0.5));
+    }
+
     private static Plan with(FenceLine a) {
         return Plan.EMPTY.withSite(
                 Fences.site(-4, 0, a, Fences.line("b", false, 300, 0, 300, 400).withStartsOn(Optional.of("a"))));
