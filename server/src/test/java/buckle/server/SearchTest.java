@@ -166,8 +166,6 @@ class SearchTest {
             double from = step.path("fromM").asDouble();
             double to = step.path("toM").asDouble();
             String line = step.path("lineId").asString("line-1");
-            System.out.println("STEP "
-                    + step.toString().substring(0, Math.min(220, step.toString().length())));
             String now = Instant.now().toString();
             here = Server.object().put("lineId", line).put("stationM", to);
             switch (step.path("action").asString()) {
