@@ -38,11 +38,11 @@ export const causeWords: Record<FaultCause, string> = {
 export const placeWords: Record<Failures['byPlace'][number]['place'], string> = {
   GATE: 'at a gate',
   CUT_OUT: 'at a cut-out switch',
-  BRANCH: 'where lines meet',
+  BRANCH: 'at a branch',
   END: 'at an end',
   CORNER: 'at a corner',
-  ALONG: 'between these',
-  ELSEWHERE: 'off the lines, or not told',
+  ALONG: 'along the line',
+  ELSEWHERE: 'off the line, or no place noted',
 }
 
 export const stateWords: Record<FaultNote['state'], string> = {

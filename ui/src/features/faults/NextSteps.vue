@@ -46,15 +46,7 @@ const readAgain = computed<NextStep | null>(() =>
     : null,
 )
 const first = computed(() => readAgain.value ?? search.answer?.steps[0] ?? null)
-/** Of readings along one line the best alone: beside each other they tell nearly the same. */
-const others = computed(() => {
-  const kindOf = (step: NextStep) => `${step.action} ${step.lineId} ${step.cutOut}`
-  const met = new Set(readAgain.value || !first.value ? [] : [kindOf(first.value)])
-  return (search.answer?.steps ?? [])
-    .slice(again ? 0 : 1)
-    .filter((step) => !met.has(kindOf(step)) && met.add(kindOf(step)))
-    .slice(0, 4)
-})
+const others = computed(() => (search.answer?.steps ?? []).slice(again ? 0 : 1, 5))
 const isTest = computed(() => first.value?.action === 'READ' || first.value?.action === 'OPEN')
 const here = computed(() =>
   search.here

@@ -84,7 +84,7 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
           <option v-for="d in faults.days" :key="d" :value="d">{{ calendarText(d) }}</option>
         </select></label
       >
-      <label> from <input v-model="faults.hour" type="time" data-test="faults-hour" /></label
+      <label> at <input v-model="faults.hour" type="time" data-test="faults-hour" /></label
       ><template v-if="faults.yardstick"
         >; held against the yardstick of {{ calendarText(dayOf(faults.yardstick.readAt)) }}.</template
       ><template v-else>; held against the last round before that.</template>

@@ -107,8 +107,8 @@ const tables = computed(() => [
         </tbody>
       </table>
       <p class="quiet-text small">
-        Within 3 m, on the fence as planned now; a gate with its opening. Where there is much of something,
-        more is found there.
+        Counted within 3 m (10 ft) of each, on the fence as planned now. A fence with many gates has more faults
+        at gates.
       </p>
       <h2>By job</h2>
       <table class="sheet narrow">

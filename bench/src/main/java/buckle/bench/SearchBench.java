@@ -18,6 +18,7 @@ import java.util.stream.IntStream;
 /** How long it takes to find hidden faults when one does what one is told, against walking in order and halving by switches. */
 public final class SearchBench {
     private static final int EACH = 40;
+    private static final long SEED = 5000;
     private static final double WEAK_OHM = 2000;
     private static final Set<String> SINGLE = Set.of("yard", "straight");
 
@@ -33,9 +34,13 @@ public final class SearchBench {
     }
 
     static void run(String[] args) {
-        int each = args.length > 1 ? Integer.parseInt(args[1]) : EACH;
-        long seed = args.length > 2 ? Long.parseLong(args[2]) : 5000;
         List<String> words = List.of(args);
+        List<Integer> numbers = words.stream()
+                .filter(w -> w.matches("\\d{1,9}"))
+                .map(Integer::valueOf)
+                .toList();
+        int each = numbers.isEmpty() ? EACH : numbers.getFirst();
+        long seed = numbers.size() > 1 ? numbers.get(1) : SEED;
         boolean everywhere = words.contains("everywhere");
         for (boolean currents : new boolean[] {false, true}) {
             if (words.contains(currents ? "kv" : "currents")) {

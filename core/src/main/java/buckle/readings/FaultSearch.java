@@ -231,8 +231,7 @@ public final class FaultSearch {
         List<NextStep> steps = new ArrayList<>();
         for (Next n : tracer.next(now, over, at, walk(crew))) {
             if (steps.size() < MOST_STEPS) {
-                step(n).filter(s -> steps.stream().noneMatch(t -> overlap(s, t)))
-                        .ifPresent(steps::add);
+                step(n).filter(s -> steps.stream().noneMatch(t -> alike(s, t))).ifPresent(steps::add);
             }
         }
         double metres = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();
@@ -329,12 +328,15 @@ public final class FaultSearch {
         return reached < 1 ? LEAST_LATER : LEAST_REACHED;
     }
 
-    /** Much the same stretch, a little longer or shorter. */
-    private static boolean overlap(NextStep one, NextStep other) {
-        return one.action() == Action.LOOK_OVER
-                && other.action() == Action.LOOK_OVER
-                && one.lineId().equals(other.lineId())
-                && Math.min(one.fromM(), one.toM()) < Math.max(other.fromM(), other.toM())
+    /** Much the same stretch, a little longer or shorter; or a reading on the same line, which tells nearly the same. */
+    private static boolean alike(NextStep one, NextStep other) {
+        if (one.action() != other.action() || !one.lineId().equals(other.lineId())) {
+            return false;
+        }
+        if (one.action() != Action.LOOK_OVER) {
+            return one.cutOut().equals(other.cutOut());
+        }
+        return Math.min(one.fromM(), one.toM()) < Math.max(other.fromM(), other.toM())
                 && Math.min(other.fromM(), other.toM()) < Math.max(one.fromM(), one.toM());
     }
 

@@ -201,8 +201,9 @@ class SearchPlannerTest {
             planned += other;
             worst = Math.max(worst, other / one);
         }
+        System.out.printf("Planned: %.3f of the best, %.3f at worst%n", planned / best, worst);
         assertThat(planned / best).isLessThan(1.05);
-        assertThat(worst).isLessThan(1.4);
+        assertThat(worst).isLessThan(1.32);
     }
 
     /** Nobody makes a check that tells nothing, and one at hand that tells for sure is made first. */

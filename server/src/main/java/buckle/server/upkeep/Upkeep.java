@@ -66,26 +66,20 @@ class Upkeep {
         OptionalInt days = notes.roundDays(jobId);
         return new JobUpkeep(
                 FaultLog.of(log),
-                Trend.of(taken, needV(jobId), mended(log)),
+                Trend.of(
+                        taken,
+                        plan(jobId).map(p -> p.spec().fence().needV()).orElse(OptionalDouble.empty()),
+                        mended(log)),
                 DueRound.of(taken, days, clock.instant()),
                 days);
     }
 
-    /** A plan that cannot be read keeps nothing else from being told. */
-    private OptionalDouble needV(UUID jobId) {
+    /** One that cannot be read keeps nothing else from being told. */
+    private Optional<Plan> plan(UUID jobId) {
         try {
-            return plans.state(jobId).content().spec().fence().needV();
+            return Optional.of(plans.state(jobId).content());
         } catch (RequestRefused e) {
-            return OptionalDouble.empty();
-        }
-    }
-
-    /** Likewise: of a plan that cannot be read nothing is told about places. */
-    private Site site(UUID jobId) {
-        try {
-            return plans.state(jobId).content().site();
-        } catch (RequestRefused e) {
-            return Site.EMPTY;
+            return Optional.empty();
         }
     }
 
@@ -122,7 +116,7 @@ class Upkeep {
     public Failures failures() {
         List<Failures.Of> all = new ArrayList<>();
         for (FaultNoteMapper.FirstRow row : notes.withNotes()) {
-            Site site = site(row.jobId());
+            Site site = plan(row.jobId()).map(Plan::site).orElse(Site.EMPTY);
             FaultLog.of(notes.of(row.jobId()))
                     .forEach(f -> all.add(new Failures.Of(
                             row.jobId(), row.name(), FaultNotes.firstRead(row), PlaceKind.of(site, f.stands()), f)));
