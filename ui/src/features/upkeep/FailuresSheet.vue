@@ -107,8 +107,8 @@ const tables = computed(() => [
         </tbody>
       </table>
       <p class="quiet-text small">
-        Counted within 3 m (10 ft) of each, on the fence as planned now. A fence with many gates has more faults
-        at gates.
+        Counted within 3 m (10 ft) of each, on the fence as planned now. A fence with many gates has more
+        faults at gates.
       </p>
       <h2>By job</h2>
       <table class="sheet narrow">
