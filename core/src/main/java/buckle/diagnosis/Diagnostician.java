@@ -53,20 +53,19 @@ public final class Diagnostician {
     private final List<Value> now;
     private final Calibration calibration;
     private final double[] theta;
-    private final double[][] covariance;
     private final double totalM;
     private final double[] read;
     private final AnswerTable table;
     /** Where in the table each value is told. */
     private final int[] column;
 
-    private Diagnostician(KnownFence fence, List<Value> now, AnswerTable table) {
+    private Diagnostician(List<Value> now, AnswerTable table) {
+        KnownFence fence = table.fence();
         this.model = fence.model();
         this.healthy = fence.healthy();
         this.now = now;
         this.calibration = fence.calibration();
         this.theta = fence.theta();
-        this.covariance = fence.covariance();
         this.totalM = model.totalM();
         this.read = now.stream().mapToDouble(Value::feature).toArray();
         this.table = table;
@@ -75,14 +74,13 @@ public final class Diagnostician {
 
     /** What the readings tell. */
     public static Diagnosis of(Hunt hunt) {
-        KnownFence fence = KnownFence.of(hunt);
         List<Value> now = Value.of(hunt.now(), hunt.meter());
-        return of(fence, now, AnswerTable.of(fence, now));
+        return of(now, Remembered.of(hunt, now));
     }
 
     /** @param table that has the spot of every value */
-    static Diagnosis of(KnownFence fence, List<Value> now, AnswerTable table) {
-        return new Diagnostician(fence, now, table).diagnosed();
+    static Diagnosis of(List<Value> now, AnswerTable table) {
+        return new Diagnostician(now, table).diagnosed();
     }
 
     private Diagnosis diagnosed() {
@@ -100,7 +98,7 @@ public final class Diagnostician {
     // ---------------------------------------------------------------- one fault
 
     private void nothing(Posterior posterior) {
-        double[] raw = own(table.none());
+        double[] raw = own(table.everywhere().none());
         posterior.add(
                 FaultKind.NONE,
                 Chance.NONE.log()
@@ -108,16 +106,16 @@ public final class Diagnostician {
     }
 
     private void placed(Posterior posterior) {
-        double[][][] leaks = own(table.leaks());
-        double[][][] joints = own(table.joints());
-        int first = 0;
-        for (Interval interval : table.intervals()) {
-            Cancellation.check();
-            int n = interval.nodes().size();
-            leaks(posterior, interval, java.util.Arrays.copyOfRange(leaks, first, first + n));
-            breaks(posterior, interval, java.util.Arrays.copyOfRange(joints, first, first + n));
-            first += n;
-        }
+        List<Posterior> all = table.parts().parallelStream()
+                .map(part -> {
+                    Cancellation.check();
+                    Posterior own = new Posterior(model.runs());
+                    leaks(own, part.interval(), own(part.leaks()));
+                    breaks(own, part.interval(), own(part.joints()));
+                    return own;
+                })
+                .toList();
+        all.forEach(posterior::addPlaces);
     }
 
     /** Of what the table tells, what is told of the values read. */
@@ -142,9 +140,9 @@ public final class Diagnostician {
 
     private void switches(Posterior posterior) {
         int frail = model.hunt().frail().size();
-        table.switches().forEach((run, all) -> {
+        table.everywhere().switches().forEach((run, all) -> {
             double[] raw = own(all);
-            double[][] known = table.spread().broken(new Place(run, 0), Double.POSITIVE_INFINITY);
+            Spread known = table.spread().broken(new Place(run, 0), Double.POSITIVE_INFINITY);
             posterior.addSwitch(
                     run,
                     Chance.BREAK.log() + Math.log(Chance.FRAIL_BREAKS / frail) + likelihood(features(raw), raw, known));
@@ -241,9 +239,9 @@ public final class Diagnostician {
     }
 
     private void growth(Posterior posterior) {
-        for (AnswerTable.Grown g : table.growth()) {
+        for (AnswerTable.Grown g : table.everywhere().growth()) {
             double[] raw = own(g.raw());
-            double[][] known = table.spread().leak(g.cell().middle(), g.ohm());
+            Spread known = table.spread().leak(g.cell().middle(), g.ohm());
             posterior.addGrowth(
                     g.cell(),
                     g.ohm(),
@@ -252,12 +250,21 @@ public final class Diagnostician {
     }
 
     private void earthAndSupply(Posterior posterior) {
-        scaled(posterior, FaultKind.EARTH, Chance.EARTH.log(), table.earths(), table.poorEarthSpread());
-        scaled(posterior, FaultKind.SUPPLY, Chance.SUPPLY.log(), table.supplies(), table.weakSupplySpread());
+        scaled(
+                posterior,
+                FaultKind.EARTH,
+                Chance.EARTH.log(),
+                table.everywhere().earths(),
+                table.everywhere().poorEarthSpread());
+        scaled(
+                posterior,
+                FaultKind.SUPPLY,
+                Chance.SUPPLY.log(),
+                table.everywhere().supplies(),
+                table.everywhere().weakSupplySpread());
     }
 
-    private void scaled(
-            Posterior posterior, FaultKind kind, double prior, List<AnswerTable.Scaled> all, double[][] known) {
+    private void scaled(Posterior posterior, FaultKind kind, double prior, List<AnswerTable.Scaled> all, Spread known) {
         for (AnswerTable.Scaled s : all) {
             double[] raw = own(s.raw());
             posterior.add(kind, s.value(), prior - Math.log(all.size()) + likelihood(features(raw), raw, known));
@@ -267,7 +274,7 @@ public final class Diagnostician {
     // ---------------------------------------------------------------- wrong readings
 
     private void wrongReadings(Posterior posterior) {
-        double[] raw = own(table.none());
+        double[] raw = own(table.everywhere().none());
         double[][] spread = own(table.spread().none(), raw);
         Set<Integer> numbers = new TreeSet<>(now.stream().map(Value::reading).toList());
         for (int wrong : numbers) {
@@ -349,11 +356,14 @@ public final class Diagnostician {
 
     /** A second fault beside each of the most probable single ones, then the first once more beside the best second. */
     private void two(Posterior posterior) {
-        for (Posterior.First first : posterior.firsts(FIRSTS)) {
-            Pairs one = beside(first);
-            Optional<Pairs> other = one.best().map(this::beside);
-            (other.isPresent() && other.get().sum() > one.sum() ? other.get() : one).into(posterior);
-        }
+        posterior.firsts(FIRSTS).parallelStream()
+                .map(first -> {
+                    Pairs one = beside(first);
+                    Optional<Pairs> other = one.best().map(this::beside);
+                    return other.isPresent() && other.get().sum() > one.sum() ? other.get() : one;
+                })
+                .toList()
+                .forEach(pairs -> pairs.into(posterior));
     }
 
     /** Second faults beside a known one that tell more than it does alone. */
@@ -374,17 +384,22 @@ public final class Diagnostician {
     private Pairs beside(Posterior.First known) {
         double prior = Chance.TWO.log() + known.logVolume();
         Map<Cell, Double> weights = new LinkedHashMap<>();
-        double[][] around =
-                Gauss.spread(model.linear(theta, List.of(known.fault()), now).by(), covariance, new double[now.size()]);
+        Fault one = known.fault();
+        Spread spread = one.kind() == Fault.Kind.SHUNT
+                ? table.spread().leak(one.at(), one.ohm())
+                : table.spread().broken(one.at(), one.ohm());
         List<Interval> intervals =
                 Intervals.of(model.runs(), now, List.of(known.fault().at()), ROUGH);
         List<Place> nodes = intervals.stream().flatMap(i -> i.nodes().stream()).toList();
         Candidates candidates = new Candidates(model, theta, List.of(known.fault()), now);
-        double[][][] leaks = features(candidates.raw(nodes, Fault.Kind.SHUNT, SECOND_OHM));
-        double[][][] rawOpen = candidates.raw(nodes, Fault.Kind.BREAK, new double[] {Double.POSITIVE_INFINITY});
+        double[][][] leaks =
+                features(candidates.at(nodes, Fault.Kind.SHUNT, SECOND_OHM).raw());
+        double[][][] rawOpen = candidates
+                .at(nodes, Fault.Kind.BREAK, new double[] {Double.POSITIVE_INFINITY})
+                .raw();
         double[][][] open = features(rawOpen);
         double[] usual = model.read(theta, List.of(known.fault()), now);
-        Gauss gauss = new Gauss(noisy(around, usual));
+        Gauss gauss = gauss(usual, spread);
         double alone = gauss.logDensity(off(features(usual)));
         Best best = new Best();
         int firstNode = 0;
@@ -405,7 +420,7 @@ public final class Diagnostician {
                     }
                 }
                 double[] rawThere = rawOpen[firstNode + (int) Math.rint(at)][0];
-                double likely = new Gauss(noisy(around, rawThere)).logDensity(off(Cubic.between(broken, 0, at)));
+                double likely = gauss(rawThere, spread).logDensity(off(Cubic.between(broken, 0, at)));
                 if (likely > alone + MORE) {
                     double share = place + Math.log(1 - SECOND_LEAKS);
                     sum = Posterior.plus(sum, share + likely);
@@ -464,7 +479,7 @@ public final class Diagnostician {
     }
 
     /** @param known as the table tells it, by its spots */
-    private Gauss gauss(double[] raw, double[][] known) {
+    private Gauss gauss(double[] raw, Spread known) {
         return new Gauss(noisy(own(known, raw), raw));
     }
 
@@ -479,22 +494,15 @@ public final class Diagnostician {
     }
 
     /** Of the values read; one without a direction goes the other way round where the current comes back. */
-    private double[][] own(double[][] known, double[] raw) {
-        int n = column.length;
-        double[] sign = new double[n];
-        for (int i = 0; i < n; i++) {
+    private double[][] own(Spread known, double[] raw) {
+        double[] sign = new double[column.length];
+        for (int i = 0; i < sign.length; i++) {
             sign[i] = now.get(i).directed() || raw[i] >= 0 ? 1 : -1;
         }
-        double[][] all = new double[n][n];
-        for (int i = 0; i < n; i++) {
-            for (int j = 0; j < n; j++) {
-                all[i][j] = sign[i] * sign[j] * known[column[i]][column[j]];
-            }
-        }
-        return all;
+        return known.among(column, sign);
     }
 
-    private double likelihood(double[] features, double[] raw, double[][] known) {
+    private double likelihood(double[] features, double[] raw, Spread known) {
         return gauss(raw, known).logDensity(off(features));
     }
 

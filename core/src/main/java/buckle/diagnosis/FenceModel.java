@@ -32,7 +32,7 @@ final class FenceModel {
 
     private static final double LEAST_LEAK_S_PER_M = 2e-8;
     private static final double STEEL = 1.5;
-    private static final double STEP = 0.05;
+    static final double STEP = 0.05;
 
     /** Runs that are a smaller part of the fence go with the one they hang on. */
     private static final double OWN_SHARE = 0.025;
@@ -68,14 +68,6 @@ final class FenceModel {
             at = Objects.requireNonNull(runs.get(at.parent().get()));
         }
         return at.id();
-    }
-
-    /** The longest run of those that go together, by the run that stands for them. */
-    Map<String, Run> longest() {
-        Map<String, Run> all = new LinkedHashMap<>();
-        groups.forEach(g -> all.put(g, Objects.requireNonNull(runs.get(g))));
-        runs.values().forEach(r -> all.merge(groupOf(r.id()), r, (a, b) -> a.lengthM() >= b.lengthM() ? a : b));
-        return all;
     }
 
     String groupOf(String run) {
@@ -300,6 +292,20 @@ final class FenceModel {
         return raw;
     }
 
+    /** What meters would show of the fence in order when it is fed by several in turn. @return by supply and value */
+    double[][] readFedBy(double[] theta, List<Value> values, List<Supply> fedBy) {
+        double[][] raw = new double[fedBy.size()][values.size()];
+        bySwitches(values).forEach((open, those) -> {
+            double[][] shown = read(theta, List.of(), open, pick(values, those), fedBy);
+            for (int s = 0; s < raw.length; s++) {
+                for (int i = 0; i < those.size(); i++) {
+                    raw[s][those.get(i)] = shown[s][i];
+                }
+            }
+        });
+        return raw;
+    }
+
     private double[][] read(
             double[] theta, List<Fault> faults, Set<String> open, List<Value> values, List<Supply> fedBy) {
         return solver(theta, faults, open, places(values, faults))
@@ -356,7 +362,7 @@ final class FenceModel {
         return new Linear(raw, features, by);
     }
 
-    private static double[] step(double[] theta, int p) {
+    static double[] step(double[] theta, int p) {
         double[] next = theta.clone();
         next[p] += STEP;
         return next;

@@ -2,6 +2,7 @@ package buckle.diagnosis;
 
 import buckle.pulse.Circuit;
 import buckle.pulse.Place;
+import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
@@ -15,13 +16,15 @@ import java.util.Set;
  * @param now readings since something is wrong
  * @param frail runs that fail oftener than their length says: cables, handles, and switches, which are runs without length
  */
+@RecordBuilder
 public record Hunt(
         Circuit plan,
         MeterNoise meter,
         List<Reading> healthy,
         List<Reading> now,
         List<Switch> switches,
-        Set<String> frail) {
+        Set<String> frail)
+        implements HuntBuilder.With {
     /** Where all fails by its length. */
     public Hunt(Circuit plan, MeterNoise meter, List<Reading> healthy, List<Reading> now, List<Switch> switches) {
         this(plan, meter, healthy, now, switches, Set.of());

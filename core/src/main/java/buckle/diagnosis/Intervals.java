@@ -30,6 +30,10 @@ final class Intervals {
      * @param cells that share the probability
      */
     record Interval(String run, double fromM, double toM, List<Place> nodes, List<Cell> cells) {
+        double lengthM() {
+            return toM - fromM;
+        }
+
         /** Where a cell's middle lies between the nodes, counted in nodes. */
         double at(Cell cell) {
             double first = nodes.getFirst().distanceM();

@@ -80,6 +80,12 @@ final class Posterior {
         none = plus(none, log);
     }
 
+    /** Of other cells. */
+    void addPlaces(Posterior others) {
+        leaks.putAll(others.leaks);
+        breaks.putAll(others.breaks);
+    }
+
     void addGrowth(Cell cell, double ohm, double log) {
         growth.add(new Grown(cell, ohm, log));
     }

@@ -1,126 +1,199 @@
 package buckle.diagnosis;
 
+import buckle.diagnosis.Candidates.Answers;
+import buckle.diagnosis.Intervals.Interval;
 import buckle.pulse.Fault;
 import buckle.pulse.Place;
-import buckle.pulse.Run;
 import java.util.ArrayList;
-import java.util.LinkedHashMap;
+import java.util.Arrays;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Objects;
 import java.util.stream.IntStream;
 
 /**
- * How far readings may lie from what a fault makes of them because the fence itself is not known well: at a few faults on each run, and
- * the nearest of these for every other. The same unknowns move readings otherwise when something is wrong.
+ * How far readings may lie from what a fault makes of them because the fence itself is not known well: at a few faults on each stretch
+ * between meters, and the nearest of these for every other. The same unknowns move readings otherwise when something is wrong.
  */
 final class Sensitivities {
-    private static final double[] OHM = {130, 1400};
-    private static final double[] JOINT_OHM = {1500, 8000};
-    private static final double SO_GOOD_AS_NONE_OHM = 450;
-    private static final double SO_GOOD_AS_OPEN_OHM = 24_000;
-    private static final double BETWEEN_JOINTS_OHM = 3500;
-    private static final double LONG_SHARE = 0.12;
-    /** On a shorter run it matters little to a pulse where on it the fault lies. */
-    private static final double LONG_M = 250;
+    /** Of the strengths that are computed. */
+    private static final int[] LEAKS = {1, 4, 7, 9};
 
-    private final Map<String, List<At>> byRun = new LinkedHashMap<>();
-    private final double[][] none;
+    private static final int[] JOINTS = {1, 3, 5};
+
+    /** Along so much of the fence it matters little where a fault lies. */
+    private static final double ALIKE_SHARE = 0.08;
+
+    /** A shorter stretch goes with a longer one of its run or of the one it hangs on. */
+    private static final double OWN_SHARE = 0.01;
+
     private final FenceModel model;
+    private final Spread none;
+    private final Map<String, List<At>> byGroup = new HashMap<>();
 
-    /** Spread with a fault at a place: leaks by strength, a poor joint, an open wire. */
-    private record At(double distanceM, List<double[][]> leaks, List<double[][]> joints, double[][] open) {}
-
-    private record Asked(String run, double distanceM, Fault fault) {}
-
-    Sensitivities(FenceModel model, double[] theta, double[][] covariance, List<Fault> besides, List<Value> values) {
-        this.model = model;
-        double[] nothing = new double[values.size()];
-        double[][] known = model.linear(theta, besides, values).by();
-        none = Gauss.spread(known, covariance, nothing);
-        // With a switch open: a fault it cuts off is none, beside another the switch changes what it changes without a
-        // fault.
-        List<Value> closed = values.stream().map(Value::withoutSwitches).toList();
-        double[][] knownClosed = model.linear(theta, besides, closed).by();
-        double total = model.runs().stream().mapToDouble(Run::lengthM).sum();
-        List<Asked> asked = new ArrayList<>();
-        for (Map.Entry<String, Run> e : model.longest().entrySet()) {
-            Run run = e.getValue();
-            double share = run.lengthM() / total;
-            double[] at =
-                    share > LONG_SHARE && run.lengthM() > LONG_M ? new double[] {0.15, 0.5, 0.85} : new double[] {0.5};
-            for (double a : at) {
-                Place place = new Place(run.id(), run.lengthM() * a + 0.37);
-                if (place.distanceM() >= run.lengthM()) {
-                    place = new Place(run.id(), run.lengthM() / 2);
-                }
-                for (double ohm : OHM) {
-                    asked.add(new Asked(run.id(), place.distanceM(), new Fault(Fault.Kind.SHUNT, place, ohm)));
-                }
-                for (double ohm : new double[] {JOINT_OHM[0], JOINT_OHM[1], Double.POSITIVE_INFINITY}) {
-                    asked.add(new Asked(run.id(), place.distanceM(), new Fault(Fault.Kind.BREAK, place, ohm)));
-                }
-            }
+    /** Spread with a fault at a place, by strength. */
+    record At(Place place, List<Spread> leaks, List<Spread> joints) {
+        At {
+            leaks = List.copyOf(leaks);
+            joints = List.copyOf(joints);
         }
-        List<double[][]> spreads = IntStream.range(0, asked.size())
-                .parallel()
-                .mapToObj(i -> {
-                    List<Fault> faults = new ArrayList<>(besides);
-                    Fault fault = asked.get(i).fault();
-                    faults.add(fault);
-                    double[][] by = model.linear(theta, faults, closed).by();
-                    for (int v = 0; v < by.length; v++) {
-                        if (model.cutsOff(values.get(v).open(), fault.at())) {
-                            by[v] = known[v];
-                        } else if (!values.get(v).open().isEmpty()) {
-                            for (int p = 0; p < by[v].length; p++) {
-                                by[v][p] += known[v][p] - knownClosed[v][p];
-                            }
-                        }
-                    }
-                    return Gauss.spread(by, covariance, nothing);
-                })
-                .toList();
-        int each = OHM.length + 3;
-        for (int i = 0; i < asked.size(); i += each) {
-            byRun.computeIfAbsent(model.groupOf(asked.get(i).run()), r -> new ArrayList<>())
-                    .add(new At(
-                            asked.get(i).distanceM(),
-                            spreads.subList(i, i + OHM.length),
-                            spreads.subList(i + OHM.length, i + OHM.length + 2),
-                            spreads.get(i + OHM.length + 2)));
+
+        At and(At more) {
+            return new At(place, joined(leaks, more.leaks), joined(joints, more.joints));
+        }
+
+        private static List<Spread> joined(List<Spread> one, List<Spread> other) {
+            return IntStream.range(0, one.size())
+                    .mapToObj(i -> one.get(i).and(other.get(i)))
+                    .toList();
         }
     }
 
-    double[][] none() {
+    Sensitivities(FenceModel model, Spread none, List<At> all) {
+        this.model = model;
+        this.none = none;
+        all.forEach(a -> byGroup.computeIfAbsent(model.groupOf(a.place().runId()), g -> new ArrayList<>())
+                .add(a));
+    }
+
+    /** Of each stretch the nodes at which it is computed: evenly along all that are not short; of what goes together at least one. */
+    static List<List<Integer>> nodes(FenceModel model, List<Interval> intervals) {
+        double total = model.totalM();
+        Map<String, Double> longest = new HashMap<>();
+        intervals.forEach(i -> longest.merge(model.groupOf(i.run()), i.lengthM(), Math::max));
+        List<List<Integer>> all = new ArrayList<>();
+        for (Interval i : intervals) {
+            int n = i.nodes().size();
+            boolean own = i.lengthM() >= OWN_SHARE * total
+                    || i.lengthM() >= Objects.requireNonNull(longest.get(model.groupOf(i.run())));
+            int some = own ? Math.min(n, (int) Math.ceil(i.lengthM() / (ALIKE_SHARE * total))) : 0;
+            all.add(IntStream.range(0, some)
+                    .mapToObj(k -> (int) ((k + 0.5) * n / some))
+                    .toList());
+        }
+        return all;
+    }
+
+    /** A fault of the table of answers. */
+    private record Asked(int node, int strength, boolean leak) {}
+
+    /**
+     * At some nodes.
+     *
+     * @param nodes of the places that the answers are told for
+     * @param without how values go with the unknowns without a fault: where an open switch cuts one off
+     */
+    static List<At> at(
+            KnownFence fence,
+            List<Value> values,
+            List<Integer> nodes,
+            Answers leaks,
+            Answers joints,
+            double[][] without,
+            double[][] root) {
+        if (nodes.isEmpty()) {
+            return List.of();
+        }
+        int open = joints.ohm().length - 1;
+        List<Asked> asked = new ArrayList<>();
+        for (int node : nodes) {
+            for (int l : LEAKS) {
+                asked.add(new Asked(node, l, true));
+            }
+            for (int j : JOINTS) {
+                asked.add(new Asked(node, j, false));
+            }
+            asked.add(new Asked(node, open, false));
+        }
+        List<Fault> faults = new ArrayList<>();
+        double[][] atS = new double[asked.size()][];
+        for (int i = 0; i < atS.length; i++) {
+            Asked a = asked.get(i);
+            Answers of = a.leak() ? leaks : joints;
+            faults.add(new Fault(of.kind(), of.places().get(a.node()), of.ohm()[a.strength()]));
+            atS[i] = of.atS()[a.node()][a.strength()];
+        }
+        double[][] usual = features(fence.model(), fence.theta(), values, faults, atS);
+        List<double[][]> moved = IntStream.range(0, root.length)
+                .parallel()
+                .mapToObj(p -> fence.covariance()[p][p] == 0
+                        ? usual
+                        : features(fence.model(), FenceModel.step(fence.theta(), p), values, faults, atS))
+                .toList();
+        int each = LEAKS.length + JOINTS.length + 1;
+        List<At> all = new ArrayList<>();
+        for (int n = 0; n < nodes.size(); n++) {
+            List<Spread> spreads = new ArrayList<>();
+            for (int s = 0; s < each; s++) {
+                int f = n * each + s;
+                double[][] by = new double[values.size()][];
+                for (int v = 0; v < by.length; v++) {
+                    by[v] = Double.isNaN(usual[f][v]) ? without[v] : slope(usual[f][v], moved, f, v);
+                }
+                spreads.add(Spread.of(by, root));
+            }
+            all.add(new At(
+                    leaks.places().get(nodes.get(n)),
+                    spreads.subList(0, LEAKS.length),
+                    spreads.subList(LEAKS.length, each)));
+        }
+        return all;
+    }
+
+    private static double[] slope(double usual, List<double[][]> moved, int fault, int value) {
+        double[] by = new double[moved.size()];
+        for (int p = 0; p < by.length; p++) {
+            by[p] = (moved.get(p)[fault][value] - usual) / FenceModel.STEP;
+        }
+        return by;
+    }
+
+    private static double[][] features(
+            FenceModel model, double[] theta, List<Value> values, List<Fault> faults, double[][] atS) {
+        double[][] shown = new Candidates(model, theta, List.of(), values).at(faults, atS);
+        for (double[] fault : shown) {
+            Arrays.setAll(fault, v -> values.get(v).expected(fault[v]));
+        }
+        return shown;
+    }
+
+    Spread none() {
         return none;
     }
 
-    double[][] leak(Place place, double ohm) {
+    Spread leak(Place place, double ohm) {
+        return at(place).leaks().get(nearest(AnswerTable.LEAK_OHM, LEAKS, ohm));
+    }
+
+    /** The nearest of poor joints and an open wire. */
+    Spread broken(Place place, double ohm) {
+        List<Spread> all = at(place).joints();
+        return Double.isInfinite(ohm) ? all.getLast() : all.get(nearest(AnswerTable.JOINT_OHM, JOINTS, ohm));
+    }
+
+    private static int nearest(double[] of, int[] those, double ohm) {
         int nearest = 0;
-        for (int i = 1; i < OHM.length; i++) {
-            if (Math.abs(Math.log(ohm / OHM[i])) < Math.abs(Math.log(ohm / OHM[nearest]))) {
+        for (int i = 1; i < those.length; i++) {
+            if (Math.abs(Math.log(ohm / of[those[i]])) < Math.abs(Math.log(ohm / of[those[nearest]]))) {
                 nearest = i;
             }
         }
-        return at(place).leaks().get(nearest);
+        return nearest;
     }
 
-    /** The nearest of none, a poor joint and an open wire. */
-    double[][] broken(Place place, double ohm) {
-        At at = at(place);
-        if (ohm > SO_GOOD_AS_OPEN_OHM) {
-            return at.open();
-        }
-        return ohm < SO_GOOD_AS_NONE_OHM ? none : at.joints().get(ohm < BETWEEN_JOINTS_OHM ? 0 : 1);
-    }
-
+    /** On the same run if there is one, then the nearest. */
     private At at(Place place) {
-        List<At> all = Objects.requireNonNull(byRun.get(model.groupOf(place.runId())));
+        List<At> all = Objects.requireNonNull(byGroup.get(model.groupOf(place.runId())));
         At best = all.getFirst();
         for (At a : all) {
+            boolean own = a.place().runId().equals(place.runId());
+            boolean bestOwn = best.place().runId().equals(place.runId());
             double d = place.distanceM();
-            if (Math.abs(a.distanceM() - d) < Math.abs(best.distanceM() - d)) {
+            if (own && !bestOwn
+                    || own == bestOwn
+                            && Math.abs(a.place().distanceM() - d)
+                                    < Math.abs(best.place().distanceM() - d)) {
                 best = a;
             }
         }

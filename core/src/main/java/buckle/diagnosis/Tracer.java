@@ -39,6 +39,9 @@ public final class Tracer {
     /** Looking over is not sure to find it. Ours. */
     private static final double OVERLOOKED = 0.005;
 
+    /** Of growth so much is enough to see it. Ours. */
+    private static final double SEEN_M = 5;
+
     /** So often the fence is otherwise than anything that is thought of; then it may lie anywhere. Ours, by simulated searches. */
     private static final double MISLED = 0.04;
     /** The energizer, its battery and the rods are gone over in so many minutes. Ours. */
@@ -76,8 +79,12 @@ public final class Tracer {
      */
     public record Spot(Place at, Optional<String> open) {}
 
-    /** What may be wrong, with what a meter at every spot would show of it on the scale of values. */
-    private record Hypothesis(int cell, double logPrior, Answer answer, double[][] spread) {
+    /**
+     * What may be wrong, with what a meter at every spot would show of it on the scale of values.
+     *
+     * @param over the whole of what is grown over, of which it has its share at the cell
+     */
+    private record Hypothesis(int cell, double logPrior, Answer answer, Spread spread, Optional<Cell> over) {
         double feature(int spot) {
             return answer.at(spot);
         }
@@ -87,17 +94,15 @@ public final class Tracer {
         double at(int spot);
     }
 
-    private Tracer(KnownFence fence, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
-        this.fence = fence;
+    private Tracer(Hunt hunt, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
         this.currents = currents;
         List<Place> besides = taken.stream()
                 .filter(r -> r.open().isEmpty())
                 .flatMap(r -> r.at().stream())
                 .toList();
-        this.spots = spots(fence.model(), currents, besides).stream()
+        this.spots = spots(hunt, currents, besides).stream()
                 .filter(s -> withinReach.test(s.at()))
                 .toList();
-        Hunt hunt = fence.model().hunt();
         List<Value> values = new ArrayList<>();
         for (Spot s : spots) {
             values.addAll(Value.of(List.of(asked(s, currents)), hunt.meter()));
@@ -107,7 +112,8 @@ public final class Tracer {
                         Optional.empty(), OptionalDouble.of(0), OptionalDouble.empty(), false, Set.of(), false)),
                 hunt.meter()));
         values.addAll(Value.of(taken, hunt.meter()));
-        this.table = AnswerTable.withoutGrowth(fence, values);
+        this.table = Remembered.of(hunt, values);
+        this.fence = table.fence();
         hypotheses();
         this.ground =
                 new Ground(fence.model(), cells, spots.stream().map(Spot::at).toList());
@@ -120,7 +126,7 @@ public final class Tracer {
      * @param withinReach of whoever holds the meter
      */
     public static Tracer of(Hunt hunt, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
-        return new Tracer(KnownFence.of(hunt), currents, taken, withinReach);
+        return new Tracer(hunt, currents, taken, withinReach);
     }
 
     /** Whether all readings are at spots it was made for. */
@@ -144,17 +150,18 @@ public final class Tracer {
     }
 
     /** Ends of runs, switches open, places asked for, and more where the way between these is long. */
-    private static List<Spot> spots(FenceModel model, boolean currents, List<Place> besides) {
-        double step = model.totalM() / BETWEEN;
+    private static List<Spot> spots(Hunt hunt, boolean currents, List<Place> besides) {
+        List<Run> all = hunt.plan().runs();
+        double step = all.stream().mapToDouble(Run::lengthM).sum() / BETWEEN;
         Map<String, TreeMap<Double, Place>> byRun = new HashMap<>();
-        for (Run r : model.runs()) {
+        for (Run r : all) {
             byRun.put(r.id(), new TreeMap<>());
         }
         for (Place p : besides) {
             Objects.requireNonNull(byRun.get(p.runId())).put(p.distanceM(), p);
         }
-        List<Spot> all = new ArrayList<>();
-        for (Run r : model.runs()) {
+        List<Spot> spots = new ArrayList<>();
+        for (Run r : all) {
             if (r.lengthM() < LEAST_RUN_M
                     && Objects.requireNonNull(byRun.get(r.id())).isEmpty()) {
                 continue;
@@ -169,14 +176,14 @@ public final class Tracer {
             for (int i = 1; i < n; i++) {
                 add(own, new Place(r.id(), Math.rint(r.lengthM() * i / n)));
             }
-            own.values().forEach(p -> all.add(new Spot(p, Optional.empty())));
+            own.values().forEach(p -> spots.add(new Spot(p, Optional.empty())));
         }
         Map<String, Run> runs = new HashMap<>();
-        model.runs().forEach(r -> runs.put(r.id(), r));
-        for (Hunt.Switch s : model.hunt().switches()) {
-            before(s.at(), runs).ifPresent(p -> all.add(new Spot(p, Optional.of(s.id()))));
+        all.forEach(r -> runs.put(r.id(), r));
+        for (Hunt.Switch s : hunt.switches()) {
+            before(s.at(), runs).ifPresent(p -> spots.add(new Spot(p, Optional.of(s.id()))));
         }
-        return List.copyOf(all);
+        return List.copyOf(spots);
     }
 
     private static void add(TreeMap<Double, Place> own, Place at) {
@@ -209,8 +216,8 @@ public final class Tracer {
 
     private void hypotheses() {
         FenceModel model = fence.model();
-        int node = 0;
-        for (Interval interval : table.intervals()) {
+        for (AnswerTable.Part part : table.parts()) {
+            Interval interval = part.interval();
             int n = interval.nodes().size();
             int first = cells.size();
             for (int i = 0; i < n; i++) {
@@ -221,7 +228,7 @@ public final class Tracer {
             for (int i = 0; i < n; i++) {
                 Cell cell = cells.get(first + i);
                 Place at = interval.nodes().get(i);
-                double[][] leaking = features(table.leaks()[node + i]);
+                double[][] leaking = features(part.leaks()[i]);
                 int strengths = (leaking.length - 1) * BETWEEN_STRENGTHS + 1;
                 double leak = Chance.LEAK.log() + Math.log(model.share(cell, Chance.FRAIL_LEAKS)) - Math.log(strengths);
                 for (int j = 0; j < strengths; j++) {
@@ -237,23 +244,52 @@ public final class Tracer {
                             table.spread().leak(at, ohm));
                 }
                 double broken = Chance.BREAK.log() + Math.log(model.share(cell, Chance.FRAIL_BREAKS));
-                joints(first + i, at, broken, features(table.joints()[node + i]));
+                joints(first + i, at, broken, features(part.joints()[i]));
             }
-            node += n;
         }
+        growth();
         int atEnergizer = cells.size();
-        table.earths()
+        table.everywhere()
+                .earths()
                 .forEach(e -> add(
                         atEnergizer,
-                        Chance.EARTH.log() - Math.log(table.earths().size()),
+                        Chance.EARTH.log()
+                                - Math.log(table.everywhere().earths().size()),
                         known(e.raw()),
-                        table.poorEarthSpread()));
-        table.supplies()
+                        table.everywhere().poorEarthSpread()));
+        table.everywhere()
+                .supplies()
                 .forEach(s -> add(
                         atEnergizer,
-                        Chance.SUPPLY.log() - Math.log(table.supplies().size()),
+                        Chance.SUPPLY.log()
+                                - Math.log(table.everywhere().supplies().size()),
                         known(s.raw()),
-                        table.weakSupplySpread()));
+                        table.everywhere().weakSupplySpread()));
+    }
+
+    /** Met anywhere on what is grown over, as probably at one cell as at another of the same length. */
+    private void growth() {
+        for (AnswerTable.Grown grown : table.everywhere().growth()) {
+            if (grown.ohm() > WORTH_SEEKING_OHM) {
+                continue;
+            }
+            double logPrior = Chance.GROWTH.log() + Math.log(grown.share());
+            Answer answer = known(grown.raw());
+            Spread spread = table.spread().leak(grown.cell().middle(), grown.ohm());
+            for (int c = 0; c < cells.size(); c++) {
+                double common = common(cells.get(c), grown.cell());
+                if (common > 0) {
+                    double share = Math.log(common / grown.cell().lengthM());
+                    hypotheses.add(new Hypothesis(c, logPrior + share, answer, spread, Optional.of(grown.cell())));
+                }
+            }
+        }
+    }
+
+    private static double common(Cell one, Cell other) {
+        return one.run().equals(other.run())
+                ? Math.min(one.toM(), other.toM()) - Math.max(one.fromM(), other.fromM())
+                : 0;
     }
 
     /** Poor joints of strengths between those that were solved, and the open wire. */
@@ -284,8 +320,8 @@ public final class Tracer {
                 / 2;
     }
 
-    private void add(int cell, double logPrior, Answer answer, double[][] spread) {
-        hypotheses.add(new Hypothesis(cell, logPrior, answer, spread));
+    private void add(int cell, double logPrior, Answer answer, Spread spread) {
+        hypotheses.add(new Hypothesis(cell, logPrior, answer, spread, Optional.empty()));
     }
 
     private Answer known(double[] raw) {
@@ -456,7 +492,7 @@ public final class Tracer {
                 }
                 all[h] = new Gauss(known(y, expected));
                 double read = y.logPrior() + all[h].logDensity(off[h]);
-                log[h] = read + Math.log(seen[y.cell()]);
+                log[h] = read + Math.log(seen[y.cell()]) + Math.log(y.over().isPresent() ? grown(y, lookedOver) : 1);
                 most = Math.max(most, log[h]);
                 unseen = Posterior.plus(unseen, read);
             }
@@ -510,7 +546,9 @@ public final class Tracer {
             double[][] all = new double[column.length][column.length];
             for (int i = 0; i < all.length; i++) {
                 for (int j = 0; j < all.length; j++) {
-                    all[i][j] = sign(i, expected[i]) * sign(j, expected[j]) * y.spread()[column[i]][column[j]];
+                    all[i][j] = sign(i, expected[i])
+                            * sign(j, expected[j])
+                            * y.spread().between(column[i], column[j]);
                 }
                 Value.Scale scale = values.get(i).scale();
                 all[i][i] += scale.variance(scale.raw(expected[i]));
@@ -533,6 +571,17 @@ public final class Tracer {
                 }
             }
             return left;
+        }
+
+        /** Whoever has looked over a few metres of what is grown over has seen it. */
+        private double grown(Hypothesis y, List<Stretch> lookedOver) {
+            double most = 0;
+            for (Stretch s : lookedOver) {
+                most = Math.max(
+                        most,
+                        common(new Cell(s.run(), s.fromM(), s.toM()), y.over().orElseThrow()));
+            }
+            return 1 - Math.min(1, most / SEEN_M) * (1 - OVERLOOKED);
         }
 
         /** What one cell holds. */
@@ -602,13 +651,13 @@ public final class Tracer {
                     double[] with = new double[column.length];
                     double shift = 0;
                     for (int i = 0; i < with.length; i++) {
-                        with[i] = sign(i, y.feature(column[i])) * y.spread()[spot][column[i]];
+                        with[i] = sign(i, y.feature(column[i])) * y.spread().between(spot, column[i]);
                         shift += with[i] * solved.get(h)[i];
                     }
                     double[] by = gauss.get(h).solve(with);
                     double feature = y.feature(spot);
                     Value.Scale scale = table.spots().get(spot).scale();
-                    double variance = y.spread()[spot][spot] + scale.variance(scale.raw(feature));
+                    double variance = y.spread().between(spot, spot) + scale.variance(scale.raw(feature));
                     for (int i = 0; i < with.length; i++) {
                         variance -= with[i] * by[i];
                     }

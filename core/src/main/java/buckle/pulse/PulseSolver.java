@@ -411,8 +411,8 @@ public final class PulseSolver {
             for (int m = 0; m < meters.size(); m += 2) {
                 int next = Math.min(m + 1, meters.size() - 1);
                 transform.toTime(re[s][m], im[s][m], re[s][next], im[s][next]);
-                shown[s][m] = taps.shown(m, transform, false);
-                shown[s][next] = taps.shown(next, transform, true);
+                shown[s][m] = taps.shown(m, transform, false).value();
+                shown[s][next] = taps.shown(next, transform, true).value();
             }
         }
         return shown;
@@ -426,24 +426,57 @@ public final class PulseSolver {
      * @return volts by fault and meter
      */
     public double[][] peaksWithEach(List<Fault> faults, List<Place> meters) {
-        return withEach(faults, meters.stream().<Meter>map(Meter.Volts::new).toList());
+        return withEach(faults, meters.stream().<Meter>map(Meter.Volts::new).toList())
+                .values();
     }
+
+    /**
+     * What meters show under each of many faults.
+     *
+     * @param values by fault and meter
+     * @param atS when after the pulse left the energizer each was reached
+     */
+    public record Shown(double[][] values, double[][] atS) {}
 
     /**
      * The same for meters of all kinds. A break does not lie at the beginning of the stretch by which a current is told: between it and
      * the meter there is another place.
-     *
-     * @return by fault and meter
      */
-    public double[][] withEach(List<Fault> faults, List<Meter> meters) {
-        double[][] all = new double[faults.size()][];
-        for (int from = 0; from < all.length; from += SingleFaultUpdate.AT_ONCE) {
+    public Shown withEach(List<Fault> faults, List<Meter> meters) {
+        Shown all = new Shown(new double[faults.size()][], new double[faults.size()][]);
+        int atOnce = MeterSpectra.atOnce(spectrum, meters);
+        for (int from = 0; from < faults.size(); from += atOnce) {
             Cancellation.check();
-            int to = Math.min(all.length, from + SingleFaultUpdate.AT_ONCE);
-            SingleFaultUpdate some = new SingleFaultUpdate(tree, tables, spectrum, faults.subList(from, to), meters);
-            double[][] peaks = some.peaks((k, sweep) -> feed(own(), sweep, k));
-            System.arraycopy(peaks, 0, all, from, peaks.length);
+            int to = Math.min(faults.size(), from + atOnce);
+            Shown some = new SingleFaultUpdate(tree, tables, spectrum, faults.subList(from, to), meters)
+                    .peaks((k, sweep) -> feed(own(), sweep, k));
+            System.arraycopy(some.values(), 0, all.values(), from, to - from);
+            System.arraycopy(some.atS(), 0, all.atS(), from, to - from);
         }
         return all;
+    }
+
+    /**
+     * What meters show when several leaks stand together, each set of them in turn.
+     *
+     * @param sets leaks alone, on the places given to the solver
+     * @return by set and meter
+     */
+    public Shown withLeaks(List<List<Fault>> sets, List<Meter> meters) {
+        Cancellation.check();
+        return new LeaksTogether(tree, tables, spectrum, sets, meters).peaks((k, sweep) -> feed(own(), sweep, k));
+    }
+
+    /**
+     * What meters show at given moments under each of many faults: where a peak is known, how it goes with anything that moves the
+     * fence a little is told by its value at the same moment, for a small part of the work.
+     *
+     * @param atS by fault and meter
+     * @return by fault and meter
+     */
+    public double[][] withEachAt(List<Fault> faults, List<Meter> meters, double[][] atS) {
+        Cancellation.check();
+        return new SingleFaultUpdate(tree, tables, spectrum, faults, meters)
+                .at((k, sweep) -> feed(own(), sweep, k), atS);
     }
 }

@@ -9,11 +9,7 @@ import java.util.stream.IntStream;
  * by the current that one ampere into the meter sends through the same place (reciprocity).
  */
 final class SingleFaultUpdate {
-    /** Faults taken at once, so that what is held stays small. */
-    static final int AT_ONCE = 1024;
-
-    private static final int COLUMNS = 8;
-    private static final int SLICES = 4;
+    private static final int SLICES = MeterSpectra.SLICES;
 
     private final Tree tree;
     private final LineTable[] tables;
@@ -24,10 +20,6 @@ final class SingleFaultUpdate {
 
     private final boolean[] shunt;
     private final List<Meter> meters;
-    /** By frequency, meter and fault: neighbours in memory are faults, as they are written and read. */
-    private final double[] re;
-
-    private final double[] im;
 
     SingleFaultUpdate(Tree tree, LineTable[] tables, Spectrum spectrum, List<Fault> faults, List<Meter> meters) {
         this.tree = tree;
@@ -42,8 +34,6 @@ final class SingleFaultUpdate {
             at[x] = shunt[x] ? tree.node(fault.at()) : tree.after(fault.at());
         }
         this.meters = meters;
-        re = new double[spectrum.count() * meters.size() * at.length];
-        im = new double[re.length];
     }
 
     /** What feeds the fence at one frequency. */
@@ -51,18 +41,83 @@ final class SingleFaultUpdate {
         Feed at(int k, TreeSweep sweep);
     }
 
+    /** What becomes of a meter's answers at one frequency. */
+    private interface Taken {
+        void row(int k, int meter, double[] re, double[] im);
+    }
+
     /** @param feeds gives what feeds the fence once a frequency is set */
-    double[][] peaks(Feeds feeds) {
+    PulseSolver.Shown peaks(Feeds feeds) {
         int n = spectrum.count();
+        MeterSpectra spectra = new MeterSpectra(tree, tables, spectrum, meters, at.length);
         IntStream.range(0, SLICES)
                 .parallel()
-                .forEach(i -> new Slice().frequencies(feeds, n * i / SLICES, n * (i + 1) / SLICES));
-        double[][] peaks = new double[at.length][meters.size()];
-        int blocks = (meters.size() * at.length + COLUMNS - 1) / COLUMNS;
-        IntStream.range(0, SLICES)
+                .forEach(i -> new Slice().frequencies(feeds, n * i / SLICES, n * (i + 1) / SLICES, spectra::row));
+        return spectra.shown();
+    }
+
+    /** At one moment each: a sum over all frequencies instead of a transform. @param atS by fault and meter */
+    double[][] at(Feeds feeds, double[][] atS) {
+        int n = spectrum.count();
+        int columns = meters.size() * at.length;
+        List<double[]> sums = IntStream.range(0, SLICES)
                 .parallel()
-                .forEach(i -> toTime(peaks, blocks * i / SLICES, blocks * (i + 1) / SLICES));
-        return peaks;
+                .mapToObj(i -> {
+                    Moments moments = new Moments(columns, n * i / SLICES, atS);
+                    new Slice().frequencies(feeds, n * i / SLICES, n * (i + 1) / SLICES, moments);
+                    return moments.sum;
+                })
+                .toList();
+        Taps taps = new Taps(tree, new TreeSweep(tree, tables), meters);
+        double[][] values = new double[at.length][meters.size()];
+        for (int x = 0; x < at.length; x++) {
+            for (int m = 0; m < meters.size(); m++) {
+                double sum = 0;
+                for (double[] some : sums) {
+                    sum += some[m * at.length + x];
+                }
+                double gain = Math.exp(spectrum.sigma() * atS[x][m]) * spectrum.stepRadPerS() / Math.PI;
+                values[x][m] = taps.shown(m, sum * gain);
+            }
+        }
+        return values;
+    }
+
+    /** The sum {@code Re[V₀/2 + Σ V_k e^(jω_k t)]} of some frequencies, each answer at its own moment. */
+    private final class Moments implements Taken {
+        final double[] sum;
+        private final double[] turnedRe;
+        private final double[] turnedIm;
+        private final double[] stepRe;
+        private final double[] stepIm;
+
+        Moments(int columns, int first, double[][] atS) {
+            sum = new double[columns];
+            turnedRe = new double[columns];
+            turnedIm = new double[columns];
+            stepRe = new double[columns];
+            stepIm = new double[columns];
+            for (int i = 0; i < columns; i++) {
+                double angle = spectrum.stepRadPerS() * atS[i % at.length][i / at.length];
+                turnedRe[i] = Math.cos(first * angle);
+                turnedIm[i] = Math.sin(first * angle);
+                stepRe[i] = Math.cos(angle);
+                stepIm[i] = Math.sin(angle);
+            }
+        }
+
+        @Override
+        public void row(int k, int meter, double[] re, double[] im) {
+            double weight = k == 0 ? 0.5 : 1;
+            int from = meter * at.length;
+            for (int x = 0; x < re.length; x++) {
+                int i = from + x;
+                sum[i] += weight * (re[x] * turnedRe[i] - im[x] * turnedIm[i]);
+                double keep = turnedRe[i];
+                turnedRe[i] = keep * stepRe[i] - turnedIm[i] * stepIm[i];
+                turnedIm[i] = keep * stepIm[i] + turnedIm[i] * stepRe[i];
+            }
+        }
     }
 
     /** Some of the frequencies, with its own room. */
@@ -71,6 +126,13 @@ final class SingleFaultUpdate {
         private final Loops loops = new Loops(tree, sweep);
         private final double[] amountRe = new double[at.length];
         private final double[] amountIm = new double[at.length];
+        /** By what is drawn there a meter moves: of each fault, and of each break by the voltages at its segment's ends. */
+        private final double[] byRe = new double[at.length];
+
+        private final double[] byIm = new double[at.length];
+        private final double[][] ends = new double[at.length][4];
+        private final double[] rowRe = new double[at.length];
+        private final double[] rowIm = new double[at.length];
         private final double[] vRe = new double[tree.segments + 1];
         private final double[] vIm = new double[tree.segments + 1];
         private final double[] zRe = new double[tree.segments + 1];
@@ -80,7 +142,7 @@ final class SingleFaultUpdate {
         private final Taps taps = new Taps(tree, sweep, meters);
         private final double[] pair = new double[2];
 
-        void frequencies(Feeds feeds, int from, int to) {
+        void frequencies(Feeds feeds, int from, int to, Taken taken) {
             for (int k = from; k < to; k++) {
                 sweep.frequency(k);
                 Feed feed = feeds.at(k, sweep);
@@ -96,10 +158,34 @@ final class SingleFaultUpdate {
                     double meterRe = pair[0];
                     double meterIm = pair[1];
                     taps.column(m, loops, zRe, zIm, workRe, workIm);
-                    int into = (k * taps.count() + m) * at.length;
+                    by();
                     for (int x = 0; x < at.length; x++) {
-                        moved(x, meterRe, meterIm, into + x);
+                        rowRe[x] = meterRe - (byRe[x] * amountRe[x] - byIm[x] * amountIm[x]);
+                        rowIm[x] = meterIm - (byRe[x] * amountIm[x] + byIm[x] * amountRe[x]);
                     }
+                    taken.row(k, m, rowRe, rowIm);
+                }
+            }
+        }
+
+        /** What a meter's column does at each fault; faults of other strengths at one place have it in common. */
+        private void by() {
+            for (int x = 0; x < at.length; x++) {
+                if (x > 0 && at[x] == at[x - 1] && shunt[x] == shunt[x - 1]) {
+                    byRe[x] = byRe[x - 1];
+                    byIm[x] = byIm[x - 1];
+                } else if (at[x] < 0) {
+                    byRe[x] = 0;
+                    byIm[x] = 0;
+                } else if (shunt[x]) {
+                    byRe[x] = zRe[at[x]];
+                    byIm[x] = zIm[at[x]];
+                } else {
+                    double[] f = ends[x];
+                    int s = tree.start[at[x]];
+                    int n = at[x] + 1;
+                    byRe[x] = zRe[s] * f[0] - zIm[s] * f[1] + zRe[n] * f[2] - zIm[n] * f[3];
+                    byIm[x] = zRe[s] * f[1] + zIm[s] * f[0] + zRe[n] * f[3] + zIm[n] * f[2];
                 }
             }
         }
@@ -118,6 +204,7 @@ final class SingleFaultUpdate {
                 topIm = vIm[at[x]];
                 more = ohm;
             } else {
+                sweep.inBy(at[x], ends[x]);
                 sweep.currentIn(at[x], vRe, vIm, pair);
                 loops.cut(at[x]);
                 topRe = -pair[0];
@@ -130,49 +217,5 @@ final class SingleFaultUpdate {
             amountRe[x] = (topRe * bRe + topIm * bIm) * inv;
             amountIm[x] = (topIm * bRe - topRe * bIm) * inv;
         }
-
-        private void moved(int x, double meterRe, double meterIm, int into) {
-            double byRe = 0;
-            double byIm = 0;
-            if (shunt[x]) {
-                byRe = zRe[at[x]];
-                byIm = zIm[at[x]];
-            } else if (at[x] >= 0) {
-                sweep.currentIn(at[x], zRe, zIm, pair);
-                byRe = pair[0];
-                byIm = pair[1];
-            }
-            re[into] = meterRe - (byRe * amountRe[x] - byIm * amountIm[x]);
-            im[into] = meterIm - (byRe * amountIm[x] + byIm * amountRe[x]);
-        }
-    }
-
-    /** Some blocks of columns: a few at a time are brought together and transformed in pairs. */
-    private void toTime(double[][] peaks, int firstBlock, int lastBlock) {
-        int n = spectrum.count();
-        int columns = meters.size() * at.length;
-        double[][] aRe = new double[COLUMNS][n];
-        double[][] aIm = new double[COLUMNS][n];
-        Transform transform = new Transform(spectrum);
-        Taps taps = new Taps(tree, new TreeSweep(tree, tables), meters);
-        for (int from = firstBlock * COLUMNS; from < Math.min(columns, lastBlock * COLUMNS); from += COLUMNS) {
-            int some = Math.min(COLUMNS, columns - from);
-            for (int k = 0; k < n; k++) {
-                for (int c = 0; c < some; c++) {
-                    aRe[c][k] = re[k * columns + from + c];
-                    aIm[c][k] = im[k * columns + from + c];
-                }
-            }
-            for (int c = 0; c < some; c += 2) {
-                int next = Math.min(c + 1, some - 1);
-                transform.toTime(aRe[c], aIm[c], aRe[next], aIm[next]);
-                set(peaks, from + c, taps.shown((from + c) / at.length, transform, false));
-                set(peaks, from + next, taps.shown((from + next) / at.length, transform, true));
-            }
-        }
-    }
-
-    private void set(double[][] peaks, int column, double value) {
-        peaks[column % at.length][column / at.length] = value;
     }
 }

@@ -127,12 +127,20 @@ final class Taps {
         }
     }
 
-    /** Of a signal in time, as the meter shows it. */
-    double shown(int m, Transform transform, boolean other) {
+    /** Of a signal in time, as the meter shows it, and when it is reached. */
+    Peak shown(int m, Transform transform, boolean other) {
         return switch (meters.get(m)) {
-            case Meter.Volts v -> (other ? transform.otherPeak() : transform.peak()).value();
+            case Meter.Volts v -> other ? transform.otherPeak() : transform.peak();
             case Meter.Amperes a -> transform.largest(other);
-            case Meter.EarthVolts e -> Math.abs(transform.largest(other));
+            case Meter.EarthVolts e -> {
+                Peak largest = transform.largest(other);
+                yield new Peak(Math.abs(largest.value()), largest.atS());
+            }
         };
+    }
+
+    /** Of a signal at one moment, as the meter shows it. */
+    double shown(int m, double value) {
+        return meters.get(m) instanceof Meter.EarthVolts ? Math.abs(value) : value;
     }
 }

@@ -80,17 +80,19 @@ final class Transform {
         return peak(fourier.im());
     }
 
-    /** Value of the largest size, with its sign. */
-    double largest(boolean other) {
+    /** Value of the largest size, with its sign, and its time. */
+    Peak largest(boolean other) {
         double[] x = other ? fourier.im() : fourier.re();
         double most = 0;
+        int best = 0;
         for (int i = 0; i < shown; i++) {
             double v = x[i] * gain[i];
             if (Math.abs(v) > Math.abs(most) || v != v) {
                 most = v;
+                best = i;
             }
         }
-        return most;
+        return new Peak(most, best * stepS);
     }
 
     /** Largest size of the second signal, whatever its sign. */

@@ -239,6 +239,22 @@ final class TreeSweep {
         }
     }
 
+    /** The same from a node back toward the root alone, as far as to another on its way; without loops. */
+    void injectBack(int node, int top, double[] vRe, double[] vIm) {
+        double yRe = downRe[node] + backRe[node];
+        double yIm = downIm[node] + backIm[node];
+        double inv = 1 / (yRe * yRe + yIm * yIm);
+        vRe[node] = yRe * inv;
+        vIm[node] = -yIm * inv;
+        for (int at = node; at > top; ) {
+            int i = at - 1;
+            int s = tree.start[i];
+            vRe[s] = vRe[at] * behindRe[i] - vIm[at] * behindIm[i];
+            vIm[s] = vRe[at] * behindIm[i] + vIm[at] * behindRe[i];
+            at = s;
+        }
+    }
+
     /** A node's own impedance, without loops. */
     void self(int node, Loops into) {
         double yRe = downRe[node] + backRe[node];

@@ -205,4 +205,31 @@ class DiagnosticianTest {
                 .sum();
         assertThat(onC).isGreaterThan(0.9);
     }
+
+    /** One reading after another, the answer is what it is when all are given at once: a reading more is a column more. */
+    @Test
+    void readingByReadingOrAllAtOnce() {
+        Hunt.Switch s = new Hunt.Switch("s1", new Place("C", 0));
+        List<Meter> meters = new ArrayList<>(withCurrents());
+        meters.add(new Meter.Volts(new Place("B", 180)));
+        meters.add(new Meter.EarthVolts());
+        List<Reading> now =
+                new ArrayList<>(readings(with(new Fault(Fault.Kind.SHUNT, new Place("C", 520), 900)), meters));
+        now.add(reading(VOLTS.getFirst(), 6100, Set.of("s1")));
+        Hunt hunt = new Hunt(PLAN, new MeterNoise(10, 0.03, 0.1, 0.05), readings(PLAN, VOLTS), now, List.of(s));
+        KnownFence fence = KnownFence.of(hunt);
+        List<Value> values = Value.of(now, hunt.meter());
+        AnswerTable table = AnswerTable.of(fence, values.subList(0, 2));
+        for (int n = 3; n <= values.size(); n++) {
+            table = table.with(values.subList(0, n));
+        }
+        Diagnosis grown = Diagnostician.of(values, table);
+        Diagnosis atOnce = Diagnostician.of(values, AnswerTable.of(fence, values));
+        assertThat(grown.region90()).isEqualTo(atOnce.region90());
+        for (FaultKind kind : FaultKind.values()) {
+            assertThat(grown.kinds().get(kind)).isCloseTo(atOnce.kinds().get(kind), within(1e-9));
+        }
+        assertThat(Diagnostician.of(hunt).kinds().get(FaultKind.LEAK))
+                .isCloseTo(atOnce.kinds().get(FaultKind.LEAK), within(1e-9));
+    }
 }

@@ -136,7 +136,8 @@ class PulseTest {
         for (List<Run> runs : List.of(branched(), ring())) {
             Circuit sound = tree(runs, List.of());
             Supply own = new Supply(sound.source(), sound.earthOhm());
-            double[][] quick = new PulseSolver(sound, all).withEach(faults, meters);
+            double[][] quick =
+                    new PulseSolver(sound, all).withEach(faults, meters).values();
             double[] healthy = new PulseSolver(sound, all).readings(List.of(own), meters)[0];
             Solution whole = new PulseSolver(sound, all).solve();
             assertThat(healthy[1])
@@ -149,6 +150,66 @@ class PulseTest {
                     assertThat(quick[x][i])
                             .as("%s read by %s", faults.get(x), meters.get(i))
                             .isCloseTo(full[i], within(1e-6 * Math.max(1, Math.abs(healthy[i]))));
+                }
+            }
+        }
+    }
+
+    /** Growth is several leaks at once: along one run and on several, with and without a closed loop, the whole solution again. */
+    @Test
+    void severalLeaksAtOnceAreTheWholeSolution() {
+        List<Place> at = List.of(new Place("c", 200), new Place("c", 450), new Place("c", 700), new Place("b", 300));
+        List<Meter> meters = List.of(
+                new Meter.Volts(new Place("b", 600)), new Meter.Amperes(new Place("c", 0)), new Meter.EarthVolts());
+        List<Fault> leaks = List.of(
+                new Fault(Fault.Kind.SHUNT, at.get(0), 900),
+                new Fault(Fault.Kind.SHUNT, at.get(1), 300),
+                new Fault(Fault.Kind.SHUNT, at.get(2), 2000),
+                new Fault(Fault.Kind.SHUNT, at.get(3), 150));
+        List<Place> all = new ArrayList<>(at);
+        all.addAll(List.of(new Place("a", 0), new Place("b", 600), new Place("c", 0), new Place("c", 1)));
+        for (List<Run> runs : List.of(branched(), ring())) {
+            Circuit sound = tree(runs, List.of());
+            Supply own = new Supply(sound.source(), sound.earthOhm());
+            for (List<List<Fault>> sets :
+                    List.of(List.of(leaks.subList(0, 3), leaks.subList(1, 3)), List.of(leaks, leaks.subList(2, 4)))) {
+                double[][] quick =
+                        new PulseSolver(sound, all).withLeaks(sets, meters).values();
+                for (int x = 0; x < sets.size(); x++) {
+                    double[] full = new PulseSolver(tree(runs, sets.get(x)), all).readings(List.of(own), meters)[0];
+                    for (int m = 0; m < full.length; m++) {
+                        assertThat(quick[x][m])
+                                .as("%s read by %s", sets.get(x), meters.get(m))
+                                .isCloseTo(full[m], within(1e-9 * Math.abs(full[m])));
+                    }
+                }
+            }
+        }
+    }
+
+    /** At the moment of its peak a pulse is as high as its peak; how a peak moves with the fence is how the pulse moves then. */
+    @Test
+    void atTheMomentOfAPeak() {
+        List<Place> places = List.of(new Place("a", 0), new Place("b", 600), new Place("c", 700));
+        List<Meter> meters =
+                List.of(new Meter.Volts(places.get(0)), new Meter.Volts(places.get(1)), new Meter.EarthVolts());
+        List<Fault> faults = List.of(
+                new Fault(Fault.Kind.SHUNT, places.get(2), 400), new Fault(Fault.Kind.BREAK, places.get(2), 3000));
+        for (List<Run> runs : List.of(branched(), ring())) {
+            Circuit sound = tree(runs, List.of());
+            PulseSolver solver = new PulseSolver(sound, places);
+            PulseSolver.Shown peaks = solver.withEach(faults, meters);
+            double[][] then = solver.withEachAt(faults, meters, peaks.atS());
+            // A little more earth resistance: the envelope of all moments.
+            PulseSolver other = new PulseSolver(sound.withEarthOhm(sound.earthOhm() * 1.01), places);
+            double[][] moved = other.withEachAt(faults, meters, peaks.atS());
+            double[][] anew = other.withEach(faults, meters).values();
+            for (int x = 0; x < faults.size(); x++) {
+                for (int m = 0; m < meters.size(); m++) {
+                    double peak = peaks.values()[x][m];
+                    assertThat(then[x][m]).isCloseTo(peak, within(2e-4 * peak));
+                    assertThat(moved[x][m] - then[x][m])
+                            .isCloseTo(anew[x][m] - peak, within(0.02 * Math.abs(anew[x][m] - peak) + 1e-5 * peak));
                 }
             }
         }
