@@ -21,6 +21,7 @@ import java.util.Map;
 import java.util.Objects;
 import java.util.Optional;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /**
  * The fence of a plan under what a plan cannot know: leakage of all and of each run, ground, steel, earth, the energizer. Each is the
@@ -338,18 +339,12 @@ final class FenceModel {
                     moved[u.ordinal()][those.get(i)] = shown[u.ordinal() + 1][i];
                 }
             }
-            for (int p = 0; p < count(); p++) {
-                boolean fence = p == Unknown.LEAKAGE.ordinal()
-                        || p == Unknown.SOIL.ordinal()
-                        || p == Unknown.STEEL.ordinal() && steel
-                        || p >= Unknown.FIXED;
-                if (fence) {
-                    double[] other = read(step(theta, p), faults, open, own, List.of(supply(theta)))[0];
-                    for (int i = 0; i < own.size(); i++) {
-                        moved[p][those.get(i)] = other[i];
-                    }
+            IntStream.range(0, count()).parallel().filter(this::ofTheFence).forEach(p -> {
+                double[] other = read(step(theta, p), faults, open, own, List.of(supply(theta)))[0];
+                for (int i = 0; i < own.size(); i++) {
+                    moved[p][those.get(i)] = other[i];
                 }
-            }
+            });
         });
         double[] features = new double[n];
         double[][] by = new double[n][count()];
@@ -360,6 +355,14 @@ final class FenceModel {
             }
         }
         return new Linear(raw, features, by);
+    }
+
+    /** Whether an unknown is of the fence itself, not of what feeds it. */
+    private boolean ofTheFence(int p) {
+        return p == Unknown.LEAKAGE.ordinal()
+                || p == Unknown.SOIL.ordinal()
+                || p == Unknown.STEEL.ordinal() && steel
+                || p >= Unknown.FIXED;
     }
 
     static double[] step(double[] theta, int p) {

@@ -23,7 +23,7 @@ final class Sensitivities {
     private static final int[] JOINTS = {1, 3, 5};
 
     /** Along so much of the fence it matters little where a fault lies. */
-    private static final double ALIKE_SHARE = 0.08;
+    private static final double ALIKE_SHARE = 0.04;
 
     /** A shorter stretch goes with a longer one of its run or of the one it hangs on. */
     private static final double OWN_SHARE = 0.01;

@@ -94,15 +94,9 @@ public final class Tracer {
         double at(int spot);
     }
 
-    private Tracer(Hunt hunt, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
+    private Tracer(Hunt hunt, boolean currents, List<Reading> taken, List<Spot> spots) {
         this.currents = currents;
-        List<Place> besides = taken.stream()
-                .filter(r -> r.open().isEmpty())
-                .flatMap(r -> r.at().stream())
-                .toList();
-        this.spots = spots(hunt, currents, besides).stream()
-                .filter(s -> withinReach.test(s.at()))
-                .toList();
+        this.spots = List.copyOf(spots);
         List<Value> values = new ArrayList<>();
         for (Spot s : spots) {
             values.addAll(Value.of(List.of(asked(s, currents)), hunt.meter()));
@@ -126,7 +120,22 @@ public final class Tracer {
      * @param withinReach of whoever holds the meter
      */
     public static Tracer of(Hunt hunt, boolean currents, List<Reading> taken, Predicate<Place> withinReach) {
-        return new Tracer(hunt, currents, taken, withinReach);
+        List<Place> besides = taken.stream()
+                .filter(r -> r.open().isEmpty())
+                .flatMap(r -> r.at().stream())
+                .toList();
+        return at(
+                hunt,
+                currents,
+                taken,
+                spots(hunt, currents, besides).stream()
+                        .filter(s -> withinReach.test(s.at()))
+                        .toList());
+    }
+
+    /** With a meter held to the wire at these spots alone. */
+    static Tracer at(Hunt hunt, boolean currents, List<Reading> taken, List<Spot> spots) {
+        return new Tracer(hunt, currents, taken, spots);
     }
 
     /** Whether all readings are at spots it was made for. */
@@ -178,12 +187,19 @@ public final class Tracer {
             }
             own.values().forEach(p -> spots.add(new Spot(p, Optional.empty())));
         }
-        Map<String, Run> runs = new HashMap<>();
-        all.forEach(r -> runs.put(r.id(), r));
-        for (Hunt.Switch s : hunt.switches()) {
-            before(s.at(), runs).ifPresent(p -> spots.add(new Spot(p, Optional.of(s.id()))));
-        }
+        spots.addAll(switches(hunt));
         return List.copyOf(spots);
+    }
+
+    /** Each switch open, with the meter on the side that stays live. */
+    static List<Spot> switches(Hunt hunt) {
+        Map<String, Run> runs = new HashMap<>();
+        hunt.plan().runs().forEach(r -> runs.put(r.id(), r));
+        List<Spot> all = new ArrayList<>();
+        for (Hunt.Switch s : hunt.switches()) {
+            before(s.at(), runs).ifPresent(p -> all.add(new Spot(p, Optional.of(s.id()))));
+        }
+        return all;
     }
 
     private static void add(TreeMap<Double, Place> own, Place at) {

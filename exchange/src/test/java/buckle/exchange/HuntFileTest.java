@@ -6,9 +6,13 @@ import static org.assertj.core.api.Assertions.within;
 
 import buckle.diagnosis.Diagnosis;
 import buckle.diagnosis.Diagnostician;
+import buckle.diagnosis.Hunt;
+import buckle.diagnosis.NextReading;
+import buckle.diagnosis.Tracer;
 import buckle.exchange.cli.Diagnose;
 import buckle.exchange.cli.HuntFile;
 import buckle.exchange.cli.KnownHunts;
+import buckle.pulse.Place;
 import buckle.simulation.HuntScore;
 import buckle.simulation.KnownHunt;
 import buckle.site.BadInput;
@@ -96,9 +100,32 @@ class HuntFileTest {
         assertThat(answer.path("calibration").path("done").asBoolean()).isTrue();
         assertThat(answer.path("calibration").path("runs").size())
                 .isEqualTo(sample().path("circuit").path("runs").size());
+        double before = 0;
         for (JsonNode step : answer.path("next")) {
             assertThat(step.path("action").asString()).isIn("read", "open");
-            assertThat(step.path("expected_minutes").asDouble()).isPositive();
+            assertThat(step.path("expected_minutes").asDouble()).isPositive().isGreaterThanOrEqualTo(before);
+            before = step.path("expected_minutes").asDouble();
+        }
+        assertThat(answer.path("next")).isNotEmpty();
+        assertThat(answer.path("look_over")).isNotEmpty();
+    }
+
+    /** What is told first is where the plan of the search would send a crew that may read at every place: no worse by more than a sixth. */
+    @Test
+    void whatIsToldNextIsNearlyTheBest() {
+        HuntFile file = HuntFile.read(sample());
+        Place energizer = new Place(file.hunt().plan().runs().getFirst().id(), 0);
+        for (int readings : new int[] {3, file.hunt().now().size()}) {
+            Hunt asked = file.hunt().withNow(file.hunt().now().subList(0, readings));
+            double few = NextReading.of(asked, file.walk(), Diagnostician.of(asked))
+                    .getFirst()
+                    .next()
+                    .minutes();
+            double all = Tracer.of(asked.withNow(List.of()), false, asked.now(), place -> true)
+                    .next(asked.now(), List.of(), file.walk().start().orElse(energizer), file.walk())
+                    .getFirst()
+                    .minutes();
+            assertThat(few).as("after %d readings", readings).isLessThan(all * 7 / 6);
         }
     }
 

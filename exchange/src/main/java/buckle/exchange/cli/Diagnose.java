@@ -10,6 +10,8 @@ import buckle.site.BadInput;
 import java.io.IOException;
 import java.io.PrintStream;
 import java.nio.file.Path;
+import java.util.Comparator;
+import java.util.List;
 import java.util.Locale;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -26,6 +28,9 @@ public final class Diagnose {
     public static int run(String[] args, PrintStream out, PrintStream err) {
         return Command.run(() -> answer(args), out, err);
     }
+
+    private static final int MOST_CHECKS = 5;
+    private static final double DOUBTED = 0.15;
 
     private static ObjectNode answer(String[] args) throws IOException {
         if (args.length != 1 || args[0].startsWith("--")) {
@@ -52,20 +57,57 @@ public final class Diagnose {
             kinds.put(name(kind), diagnosis.kinds().getOrDefault(kind, 0.0));
         }
         fit(root.putObject("calibration"), diagnosis.fit());
-        ArrayNode next = root.putArray("next");
-        for (NextReading.Step step : NextReading.of(file.hunt(), file.walk(), diagnosis)) {
-            next.addObject()
-                    .put("action", step.open() ? "open" : "read")
-                    .put("run", step.at().runId())
-                    .put("distance_m", round(step.at().distanceM()))
-                    .put("expected_minutes", Math.round(step.minutes() * 10) / 10.0)
-                    .put(
-                            "why",
-                            "the fault lies beyond with "
-                                    + Math.round(100 * step.beyond())
-                                    + " % if it lies on the line");
-        }
+        again(root.putArray("read_again"), file, diagnosis);
+        next(root, NextReading.of(file.hunt(), file.walk(), diagnosis));
         return root;
+    }
+
+    /** A single reading that may well be wrong is asked for once more before anybody walks by it. */
+    private static void again(ArrayNode into, HuntFile file, Diagnosis diagnosis) {
+        diagnosis.suspects().stream()
+                .filter(s -> s.kind() == FaultKind.METER && !s.ofHealthy() && s.probability() >= DOUBTED)
+                .max(Comparator.comparingDouble(Suspect::probability))
+                .ifPresent(s -> file.hunt()
+                        .now()
+                        .get(s.reading().orElseThrow())
+                        .at()
+                        .ifPresent(at -> into.addObject()
+                                .put("run", at.runId())
+                                .put("distance_m", round(at.distanceM()))
+                                .put("why", "it is wrong with " + Math.round(100 * s.probability()) + " %")));
+    }
+
+    /** Readings and switches one after the other, beside them the stretches to look over instead. */
+    private static void next(ObjectNode root, List<NextReading.Step> steps) {
+        ArrayNode checks = root.putArray("next");
+        ArrayNode stretches = root.putArray("look_over");
+        for (NextReading.Step step : steps) {
+            double minutes = Math.round(step.next().minutes() * 10) / 10.0;
+            step.at()
+                    .filter(at -> checks.size() < MOST_CHECKS)
+                    .ifPresent(at -> checks.addObject()
+                            .put(
+                                    "action",
+                                    step.next().spot().orElseThrow().open().isPresent() ? "open" : "read")
+                            .put("run", at.runId())
+                            .put("distance_m", round(at.distanceM()))
+                            .put("expected_minutes", minutes)
+                            .put("why", why(step)));
+            step.next().stretch().filter(w -> !w.atEnergizer()).ifPresent(way -> {
+                ObjectNode into = stretches.addObject().put("expected_minutes", minutes);
+                ArrayNode parts = into.putArray("parts");
+                way.parts()
+                        .forEach(p -> parts.addObject()
+                                .put("run", p.run())
+                                .put("from_m", round(p.fromM()))
+                                .put("to_m", round(p.toM())));
+            });
+        }
+    }
+
+    private static String why(NextReading.Step step) {
+        String where = step.last() ? "on this run" : "beyond";
+        return "the fault lies " + where + " with " + Math.round(100 * step.beyond()) + " % if it lies on the line";
     }
 
     private static void suspect(ObjectNode into, Suspect s) {
