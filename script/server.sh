@@ -39,6 +39,10 @@ await() {
 # first drag is as quick as later ones.
 server_cache() {
   [ -f "$build/server.aot" ] || [ -f "$build/server.aot.missing" ] && return
+  # Of two that start at once the second waits for what the first learns.
+  exec 7>"$build/learning.lock"
+  flock 7
+  [ -f "$build/server.aot" ] || [ -f "$build/server.aot.missing" ] && flock -u 7 && return
   psql_run -d postgres -c 'set client_min_messages = warning' -c 'drop database if exists buckle_training' -c 'create database buckle_training' >/dev/null
   learned=$(mktemp -d)
   if [ ${#account[@]} -gt 0 ]; then chown postgres "$learned"; fi
@@ -46,6 +50,7 @@ server_cache() {
   if [ -f "$learned/server.aot" ]; then mv "$learned/server.aot" "$build/server.aot"; chmod 644 "$build/server.aot"; else : >"$build/server.aot.missing"; fi
   rm -rf "$learned"
   psql_run -d postgres -c 'drop database if exists buckle_training' >/dev/null
+  flock -u 7
 }
 
 learn() {

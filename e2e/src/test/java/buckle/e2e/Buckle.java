@@ -70,19 +70,28 @@ final class Buckle implements AutoCloseable {
         try {
             return new ProcessBuilder(command)
                     .directory(ROOT.toFile())
-                    .redirectError(
-                            Path.of("target", "script.err").toAbsolutePath().toFile())
+                    .redirectError(errors().toFile())
                     .start();
         } catch (IOException e) {
             throw new UncheckedIOException(e);
         }
     }
 
+    /** What scripts of this run of tests complained of; another run may go on beside it. */
+    static Path errors() {
+        return Path.of("target", "script-" + ProcessHandle.current().pid() + ".err")
+                .toAbsolutePath();
+    }
+
+    /** With the one above it, on which meters send. */
     static int freePort() {
-        try (ServerSocket socket = new ServerSocket(0)) {
-            return socket.getLocalPort();
-        } catch (IOException e) {
-            throw new UncheckedIOException(e);
+        while (true) {
+            try (ServerSocket socket = new ServerSocket(0);
+                    ServerSocket above = new ServerSocket(socket.getLocalPort() + 1)) {
+                return above.getLocalPort() - 1;
+            } catch (IOException e) {
+                // The one above is taken.
+            }
         }
     }
 

@@ -30,7 +30,7 @@ class ScriptTest {
     }
 
     private static String said() throws IOException {
-        return Files.readString(Path.of("target", "script.err"));
+        return Files.readString(Buckle.errors());
     }
 
     @Test

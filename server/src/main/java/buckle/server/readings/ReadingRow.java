@@ -12,6 +12,7 @@ import java.util.Optional;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
 import tools.jackson.databind.JsonNode;
+import tools.jackson.databind.node.ArrayNode;
 
 /**
  * An observation as stored.
@@ -79,6 +80,33 @@ record ReadingRow(
                 takenBy,
                 note,
                 Optional.ofNullable(corrects));
+    }
+
+    /** A list of rows by the names of their columns. */
+    static String json(List<ReadingRow> rows) {
+        ArrayNode all = Json.MAPPER.createArrayNode();
+        for (ReadingRow r : rows) {
+            all.addObject()
+                    .put("id", r.id.toString())
+                    .put("job_id", r.jobId.toString())
+                    .put("plan_revision", r.planRevision)
+                    .put("test_point_id", r.testPointId)
+                    .put("line_id", r.lineId)
+                    .put("station_m", r.stationM)
+                    .put("lon_deg", r.lonDeg)
+                    .put("lat_deg", r.latDeg)
+                    .put("what", r.what)
+                    .put("meter", r.meter)
+                    .put("taken_at", r.takenAt.toString())
+                    .put("taken_by", r.takenBy)
+                    .put("weather", r.weather.name())
+                    .put("growth", r.growth.name())
+                    .put("open_switches", r.openSwitches)
+                    .put("note", r.note)
+                    .put("corrects", r.corrects == null ? null : r.corrects.toString())
+                    .put("received_at", r.receivedAt.toString());
+        }
+        return all.toString();
     }
 
     private static List<String> names(String json) {

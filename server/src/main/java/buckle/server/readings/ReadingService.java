@@ -165,7 +165,7 @@ public class ReadingService {
             }
         });
         for (int i = 0; i < fresh.size(); i += ROWS_AT_ONCE) {
-            mapper.insertAll(fresh.subList(i, Integer.min(i + ROWS_AT_ONCE, fresh.size())));
+            mapper.insertAll(ReadingRow.json(fresh.subList(i, Integer.min(i + ROWS_AT_ONCE, fresh.size()))));
         }
         return new Kept(stored, refused);
     }
