@@ -109,7 +109,7 @@ command_bench() {
   debian_packages ngspice
   maven -q -Pbench -pl bench -am -DskipTests -Dspotless.check.skip=true package || die "Building the benchmarks failed."
   "$java" -cp "$root/bench/target/classes:$root/bench/target/lib/*" buckle.bench.Main "$@"
-  [[ "${1:-}" =~ ^(pulse|server|meter|faults|search)$ ]] && return
+  [[ "${1:-}" =~ ^(pulse|server|meter|heat|faults|search)$ ]] && return
   maven -q -Pe2e -pl e2e -am -Dforks=1 -Dtest=DragBench,PanBench -Dsurefire.failIfNoSpecifiedTests=false -Dbench=true -Dspotless.check.skip=true verify || die "A benchmark in the browser failed."
 }
 

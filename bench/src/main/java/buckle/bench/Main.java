@@ -21,7 +21,7 @@ public final class Main {
     private Main() {}
 
     /**
-     * @param args {@code pulse} for the pulse alone, {@code server} for the server alone, {@code meter} for meters that send, {@code faults} for how far faults are found right,
+     * @param args {@code pulse} for the pulse alone, {@code server} for the server alone, {@code meter} for meters that send, {@code heat} for the answer after a reading more, {@code faults} for how far faults are found right,
      *     {@code search [how many a fence] [seed] [kv | currents] [everywhere]} for how long a told crew takes,
      *     {@code everywhere} with cut-outs at every take-off; nothing for all
      */
@@ -32,6 +32,10 @@ public final class Main {
         }
         if (args.length > 0 && args[0].equals("meter")) {
             MeterBench.run(args);
+            return;
+        }
+        if (args.length > 0 && args[0].equals("heat")) {
+            HeatBench.run(args);
             return;
         }
         if (args.length > 0 && args[0].equals("search")) {

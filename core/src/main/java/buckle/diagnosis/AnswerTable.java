@@ -29,8 +29,10 @@ final class AnswerTable {
     private static final double[] EARTH_FACTOR = spaced(2, 60, 14);
     private static final double[] SUPPLY_FACTOR = spaced(0.15, 0.9, 16);
     private static final int GROWTH_POINTS = 5;
-    /** On less it is a leak. */
+    /** On less, or on a run that is a smaller part of the fence, it is a leak. */
     private static final double LEAST_GROWN_M = 20;
+
+    private static final double LEAST_GROWN_SHARE = 0.02;
 
     private static final double USUAL_POOR = 10;
     private static final double USUAL_WEAK = 0.5;
@@ -240,7 +242,8 @@ final class AnswerTable {
             double totalM = model.totalM();
             List<Grown> all = new ArrayList<>();
             for (Run run : model.runs()) {
-                if (run.type().cable().isPresent() || run.lengthM() < LEAST_GROWN_M) {
+                if (run.type().cable().isPresent()
+                        || run.lengthM() < Math.max(LEAST_GROWN_M, LEAST_GROWN_SHARE * totalM)) {
                     continue;
                 }
                 List<Cell> stretches = new ArrayList<>();
@@ -323,6 +326,16 @@ final class AnswerTable {
 
     KnownFence fence() {
         return fence;
+    }
+
+    /** About how many numbers it holds. */
+    long size() {
+        long rows = everywhere.growth().size();
+        for (Part p : parts) {
+            rows += (long) p.leaks().length * (LEAK_OHM.length + JOINT_OHM.length + 1);
+            rows += (long) p.spread().size() * Sensitivities.EACH * fence.model().count();
+        }
+        return rows * spots.size();
     }
 
     /** Whether each of its spots is that of some value. */

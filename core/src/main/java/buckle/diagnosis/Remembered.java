@@ -7,6 +7,8 @@ import java.util.Optional;
 /** The last few tables of answers: a reading more asks for a column more, not for a table. */
 final class Remembered {
     private static final int KEPT = 8;
+    /** Numbers in all tables together: an eighth of a gigabyte. */
+    private static final long MOST_HELD = 1 << 24;
 
     /** The one asked for last comes first. */
     private static final List<Entry> KNOWN = new ArrayList<>();
@@ -30,7 +32,8 @@ final class Remembered {
         synchronized (KNOWN) {
             KNOWN.removeIf(e -> e.table() == table);
             KNOWN.addFirst(new Entry(fence, table));
-            if (KNOWN.size() > KEPT) {
+            while (KNOWN.size() > KEPT
+                    || KNOWN.stream().mapToLong(e -> e.table().size()).sum() > MOST_HELD) {
                 KNOWN.removeLast();
             }
         }

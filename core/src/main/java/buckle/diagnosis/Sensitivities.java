@@ -22,6 +22,9 @@ final class Sensitivities {
 
     private static final int[] JOINTS = {1, 3, 5};
 
+    /** Strengths at each place, an open wire last. */
+    static final int EACH = LEAKS.length + JOINTS.length + 1;
+
     /** Along so much of the fence it matters little where a fault lies. */
     private static final double ALIKE_SHARE = 0.04;
 
@@ -121,12 +124,11 @@ final class Sensitivities {
                         ? usual
                         : features(fence.model(), FenceModel.step(fence.theta(), p), values, faults, atS))
                 .toList();
-        int each = LEAKS.length + JOINTS.length + 1;
         List<At> all = new ArrayList<>();
         for (int n = 0; n < nodes.size(); n++) {
             List<Spread> spreads = new ArrayList<>();
-            for (int s = 0; s < each; s++) {
-                int f = n * each + s;
+            for (int s = 0; s < EACH; s++) {
+                int f = n * EACH + s;
                 double[][] by = new double[values.size()][];
                 for (int v = 0; v < by.length; v++) {
                     by[v] = Double.isNaN(usual[f][v]) ? without[v] : slope(usual[f][v], moved, f, v);
@@ -136,7 +138,7 @@ final class Sensitivities {
             all.add(new At(
                     leaks.places().get(nodes.get(n)),
                     spreads.subList(0, LEAKS.length),
-                    spreads.subList(LEAKS.length, each)));
+                    spreads.subList(LEAKS.length, EACH)));
         }
         return all;
     }

@@ -4,6 +4,7 @@ import buckle.task.Cancellation;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.OptionalDouble;
+import java.util.function.Function;
 import java.util.stream.IntStream;
 import org.hipparchus.complex.Complex;
 
@@ -443,17 +444,11 @@ public final class PulseSolver {
      * the meter there is another place.
      */
     public Shown withEach(List<Fault> faults, List<Meter> meters) {
-        Shown all = new Shown(new double[faults.size()][], new double[faults.size()][]);
-        int atOnce = MeterSpectra.atOnce(spectrum, meters);
-        for (int from = 0; from < faults.size(); from += atOnce) {
-            Cancellation.check();
-            int to = Math.min(faults.size(), from + atOnce);
-            Shown some = new SingleFaultUpdate(tree, tables, spectrum, faults.subList(from, to), meters)
-                    .peaks((k, sweep) -> feed(own(), sweep, k));
-            System.arraycopy(some.values(), 0, all.values(), from, to - from);
-            System.arraycopy(some.atS(), 0, all.atS(), from, to - from);
-        }
-        return all;
+        return each(
+                faults,
+                meters,
+                some -> new SingleFaultUpdate(tree, tables, spectrum, some, meters)
+                        .peaks((k, sweep) -> feed(own(), sweep, k)));
     }
 
     /**
@@ -463,8 +458,25 @@ public final class PulseSolver {
      * @return by set and meter
      */
     public Shown withLeaks(List<List<Fault>> sets, List<Meter> meters) {
-        Cancellation.check();
-        return new LeaksTogether(tree, tables, spectrum, sets, meters).peaks((k, sweep) -> feed(own(), sweep, k));
+        return each(
+                sets,
+                meters,
+                some -> new LeaksTogether(tree, tables, spectrum, some, meters)
+                        .peaks((k, sweep) -> feed(own(), sweep, k)));
+    }
+
+    /** Some at once, so that what is held stays small. */
+    private <T> Shown each(List<T> all, List<Meter> meters, Function<List<T>, Shown> shown) {
+        Shown together = new Shown(new double[all.size()][], new double[all.size()][]);
+        int atOnce = MeterSpectra.atOnce(spectrum, meters);
+        for (int from = 0; from < all.size(); from += atOnce) {
+            Cancellation.check();
+            int to = Math.min(all.size(), from + atOnce);
+            Shown some = shown.apply(all.subList(from, to));
+            System.arraycopy(some.values(), 0, together.values(), from, to - from);
+            System.arraycopy(some.atS(), 0, together.atS(), from, to - from);
+        }
+        return together;
     }
 
     /**

@@ -358,7 +358,7 @@ public final class SimulatedSearch {
             if (best == null) {
                 break;
             }
-            minutes += farther(here, best) + walk.switchMinutes() + walk.readingMinutes();
+            minutes += farther(here, best) + 2 * walk.switchMinutes() + walk.readingMinutes();
             openings++;
             here = best;
             Place at = best;
