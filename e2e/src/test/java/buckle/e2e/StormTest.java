@@ -441,6 +441,14 @@ class StormTest {
             url = again.url;
             assertThat(untilAnswered("GET", "/api/jobs/" + id, null, 200)).isNotNull();
         }
+        assertNothingRuns(data);
+    }
+
+    /** What watches over the script sees within a moment that it has ended. */
+    private static void assertNothingRuns(Path data) throws Exception {
+        for (int i = 0; i < 200 && !processesOf(data).isEmpty(); i++) {
+            pause(100);
+        }
         assertThat(processesOf(data)).isEmpty();
     }
 
@@ -454,10 +462,7 @@ class StormTest {
                 .as("the server")
                 .isNotBlank();
         shell("kill -9 " + script);
-        for (int i = 0; i < 200 && !processesOf(data).isEmpty(); i++) {
-            pause(100);
-        }
-        assertThat(processesOf(data)).isEmpty();
+        assertNothingRuns(data);
         assertThat(shell("pgrep -f -- '--buckle.parent=" + script + " '"))
                 .as("the server")
                 .isEmpty();
