@@ -64,7 +64,8 @@ final class HeatBench {
                 .path("jobId")
                 .asString();
         JsonNode plan = get("/api/jobs/" + job + "/plan").path("plan");
-        JsonNode land = get("/api/properties/" + get("/api/jobs/" + job).path("propertyId").asString() + "/land");
+        JsonNode land = get(
+                "/api/properties/" + get("/api/jobs/" + job).path("propertyId").asString() + "/land");
         JsonNode lines = plan.path("site").path("lines");
         Random random = new Random(seed);
         ArrayNode readings = Json.MAPPER.createArrayNode();
@@ -91,8 +92,10 @@ final class HeatBench {
                     "application/json",
                     BodyPublishers.ofByteArray(Json.MAPPER.writeValueAsBytes(order)));
             ms.add((System.nanoTime() - began) / 1e6);
-            if (answer.statusCode() != 200 || !Json.parse(answer.body()).path("enough").asBoolean(true)) {
-                throw new IllegalStateException(file + ": " + answer.statusCode() + " " + new String(answer.body(), java.nio.charset.StandardCharsets.UTF_8));
+            if (answer.statusCode() != 200
+                    || !Json.parse(answer.body()).path("enough").asBoolean(true)) {
+                throw new IllegalStateException(file + ": " + answer.statusCode() + " "
+                        + new String(answer.body(), java.nio.charset.StandardCharsets.UTF_8));
             }
         }
         return ms;
@@ -107,7 +110,11 @@ final class HeatBench {
         spot.put("stationM", stationM);
         spot.set("place", line.path("corners").path(0).path("at"));
         ObjectNode what = o.putObject("what");
-        what.put("kind", "PEAK").put("wire", 0).put("peakV", peakV).put("overRange", false).putNull("rangeV");
+        what.put("kind", "PEAK")
+                .put("wire", 0)
+                .put("peakV", peakV)
+                .put("overRange", false)
+                .putNull("rangeV");
         o.putNull("meter").put("weather", "DRY").put("growth", "CLEAN").putArray("openSwitches");
         return o.put("takenAt", at).put("takenBy", "bench").put("note", "").putNull("corrects");
     }
@@ -123,8 +130,9 @@ final class HeatBench {
     }
 
     private JsonNode get(String path) throws IOException, InterruptedException {
-        return Json.parse(http.send(HttpRequest.newBuilder(URI.create(url + path)).build(), BodyHandlers.ofByteArray())
-                .body());
+        return Json.parse(
+                http.send(HttpRequest.newBuilder(URI.create(url + path)).build(), BodyHandlers.ofByteArray())
+                        .body());
     }
 
     private static void report(String name, List<Double> ms) {

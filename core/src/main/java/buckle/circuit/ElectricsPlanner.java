@@ -41,6 +41,8 @@ import java.util.stream.Collectors;
 /** Judges a laid-out fence as a circuit: the energizer, the curve with its range, the sections, the reserve. */
 public final class ElectricsPlanner {
     private static final EnergizerRating USUAL = Energizers.GENERIC.get(5);
+    private static final int CIRCUITS_KEPT = 4;
+    private static final List<Known> CIRCUITS = new ArrayList<>();
 
     private final Plan plan;
     private final Surroundings around;
@@ -108,9 +110,27 @@ public final class ElectricsPlanner {
         if (laid.network().isEmpty()) {
             return Optional.empty();
         }
+        synchronized (CIRCUITS) {
+            for (Known k : CIRCUITS) {
+                if (k.laid == laid && k.around == around && k.plan.equals(plan)) {
+                    return Optional.of(k.circuit);
+                }
+            }
+        }
         ElectricsPlanner planner = new ElectricsPlanner(plan, laid, around, Trial.NONE);
-        return Optional.of(planner.solver.fence(Conditions.likely(planner.plate(), plan.circumstances()), Trial.NONE));
+        FenceCircuit circuit =
+                planner.solver.fence(Conditions.likely(planner.plate(), plan.circumstances()), Trial.NONE);
+        synchronized (CIRCUITS) {
+            CIRCUITS.addFirst(new Known(plan, laid, around, circuit));
+            if (CIRCUITS.size() > CIRCUITS_KEPT) {
+                CIRCUITS.removeLast();
+            }
+        }
+        return Optional.of(circuit);
     }
+
+    /** A circuit that was asked for lately: reading after reading is held against the same one. */
+    private record Known(Plan plan, Laid laid, Surroundings around, FenceCircuit circuit) {}
 
     private Electrics judge(Set<Part> asked) {
         List<Spot> spots = Spots.along(layout);

@@ -333,7 +333,9 @@ final class AnswerTable {
         long rows = everywhere.growth().size();
         for (Part p : parts) {
             rows += (long) p.leaks().length * (LEAK_OHM.length + JOINT_OHM.length + 1);
-            rows += (long) p.spread().size() * Sensitivities.EACH * fence.model().count();
+            rows += (long) p.spread().size()
+                    * Sensitivities.EACH
+                    * fence.model().count();
         }
         return rows * spots.size();
     }

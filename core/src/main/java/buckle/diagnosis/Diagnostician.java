@@ -30,7 +30,8 @@ public final class Diagnostician {
     private static final int BETWEEN = 6;
 
     private static final double ROUGH = 0.25;
-    private static final double[] SECOND_OHM = AnswerTable.spaced(60, 8000, 9);
+    private static final double[] SECOND_OHM = AnswerTable.spaced(60, 8000, 5);
+    private static final int SECOND_BETWEEN = 2;
     private static final double SECOND_LEAKS = 0.75;
     /** A second fault is one that makes the readings so much more likely, as a logarithm, than the first alone. */
     private static final double MORE = 1;
@@ -411,12 +412,19 @@ public final class Diagnostician {
                 double at = interval.at(cell);
                 double place = Math.log(cell.lengthM() / totalM);
                 double sum = Double.NEGATIVE_INFINITY;
-                for (int j = 0; j < SECOND_OHM.length; j++) {
-                    double likely = gauss.logDensity(off(Cubic.between(leak, j, at)));
-                    double share = place + Math.log(SECOND_LEAKS / SECOND_OHM.length);
+                double[][] here = new double[SECOND_OHM.length][];
+                for (int j = 0; j < here.length; j++) {
+                    here[j] = Cubic.between(leak, j, at);
+                }
+                int fine = (SECOND_OHM.length - 1) * SECOND_BETWEEN + 1;
+                for (int j = 0; j < fine; j++) {
+                    double strength = j / (double) SECOND_BETWEEN;
+                    double likely = gauss.logDensity(off(Cubic.between(here, strength)));
+                    double share = place + Math.log(SECOND_LEAKS / fine);
                     if (likely > alone + MORE) {
+                        double ohm = SECOND_OHM[0] * Math.pow(SECOND_OHM[1] / SECOND_OHM[0], strength);
                         sum = Posterior.plus(sum, share + likely);
-                        best.take(share, likely, cell, new Fault(Fault.Kind.SHUNT, cell.middle(), SECOND_OHM[j]));
+                        best.take(share, likely, cell, new Fault(Fault.Kind.SHUNT, cell.middle(), ohm));
                     }
                 }
                 double[] rawThere = rawOpen[firstNode + (int) Math.rint(at)][0];

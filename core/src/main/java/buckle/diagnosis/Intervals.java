@@ -14,6 +14,9 @@ import java.util.TreeSet;
  */
 final class Intervals {
     private static final int LEAST_NODES = 4;
+    /** Along less of the fence all that a fault does goes straight. */
+    private static final double SHORT_SHARE = 0.01;
+
     private static final double NODES = 60;
     private static final double CELLS = 1200;
     private static final int LEAST_CELLS = 8;
@@ -36,6 +39,9 @@ final class Intervals {
 
         /** Where a cell's middle lies between the nodes, counted in nodes. */
         double at(Cell cell) {
+            if (nodes.size() == 1) {
+                return 0;
+            }
             double first = nodes.getFirst().distanceM();
             double step = (nodes.getLast().distanceM() - first) / (nodes.size() - 1);
             return Math.clamp((cell.middle().distanceM() - first) / step, 0, nodes.size() - 1);
@@ -83,13 +89,16 @@ final class Intervals {
     private static Interval interval(String run, double from, double to, double total, double fineness) {
         double length = to - from;
         double clear = Math.min(CLEAR_M, length / 10);
-        int n = Math.max(LEAST_NODES, (int) Math.ceil(fineness * NODES * length / total) + 1);
+        boolean shortOne = length < SHORT_SHARE * total;
+        int leastNodes = shortOne ? fineness < 1 ? 1 : 2 : LEAST_NODES;
+        int n = Math.max(leastNodes, (int) Math.ceil(fineness * NODES * length / total) + (shortOne ? 0 : 1));
         List<Place> nodes = new ArrayList<>();
         for (int i = 0; i < n; i++) {
-            nodes.add(new Place(run, from + clear + (length - 2 * clear) * i / (n - 1)));
+            nodes.add(new Place(run, from + clear + (length - 2 * clear) * (n == 1 ? 0.5 : i / (n - 1.0))));
         }
         double cell = Math.max(LEAST_CELL_M, total / (fineness * CELLS));
-        int cells = Math.max(Math.min(LEAST_CELLS, (int) Math.ceil(length)), (int) Math.ceil(length / cell));
+        int least = (int) Math.ceil(fineness * (shortOne ? LEAST_CELLS / 2 : LEAST_CELLS));
+        int cells = Math.max(Math.min(least, (int) Math.ceil(length)), (int) Math.ceil(length / cell));
         return new Interval(run, from, to, nodes, new Cell(run, from, to).parts(cells));
     }
 }

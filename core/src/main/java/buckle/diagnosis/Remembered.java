@@ -7,8 +7,8 @@ import java.util.Optional;
 /** The last few tables of answers: a reading more asks for a column more, not for a table. */
 final class Remembered {
     private static final int KEPT = 8;
-    /** Numbers in all tables together: an eighth of a gigabyte. */
-    private static final long MOST_HELD = 1 << 24;
+    /** Numbers in all tables together. */
+    private static final long MOST_HELD = 1 << 23;
 
     /** The one asked for last comes first. */
     private static final List<Entry> KNOWN = new ArrayList<>();

@@ -12,8 +12,6 @@ final class Loops {
     private final int count;
     private final double[][] dRe;
     private final double[][] dIm;
-    private final double[] workRe;
-    private final double[] workIm;
     private final double[] other;
     private final double[] otherIm;
     private final boolean[] set;
@@ -29,8 +27,6 @@ final class Loops {
         int nodes = tree.segments + 1;
         dRe = new double[count][nodes];
         dIm = new double[count][nodes];
-        workRe = new double[nodes];
-        workIm = new double[nodes];
         other = new double[count == 0 ? 0 : nodes];
         otherIm = new double[count == 0 ? 0 : nodes];
         set = new boolean[nodes];
@@ -90,14 +86,25 @@ final class Loops {
         }
     }
 
-    /** A node's own impedance, loops closed. */
+    /**
+     * A node's own impedance, loops closed: an ampere into it puts across each joint what an ampere through the joint does there
+     * (reciprocity).
+     */
     void self(int node) {
+        sweep.self(node, this);
         if (count == 0) {
-            sweep.self(node, this);
-        } else {
-            column(node, workRe, workIm);
-            selfRe = workRe[node];
-            selfIm = workIm[node];
+            return;
+        }
+        Complex[][] m = new Complex[count][];
+        Complex[] u = new Complex[count];
+        for (int l = 0; l < count; l++) {
+            m[l] = a[l].clone();
+            u[l] = new Complex(dRe[l][node], dIm[l][node]);
+        }
+        Complex[] i = Dense.solve(m, u);
+        for (int l = 0; l < count; l++) {
+            selfRe -= i[l].getReal() * dRe[l][node] - i[l].getImaginary() * dIm[l][node];
+            selfIm -= i[l].getReal() * dIm[l][node] + i[l].getImaginary() * dRe[l][node];
         }
     }
 

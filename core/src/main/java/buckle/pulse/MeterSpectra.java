@@ -8,7 +8,7 @@ final class MeterSpectra {
     private static final int COLUMNS = 8;
     static final int SLICES = 4;
     /** Numbers that are held at once, so that a fence with many meters stays small. */
-    private static final int MOST_HELD = 1 << 23;
+    private static final int MOST_HELD = 1 << 22;
 
     private static final int MOST_AT_ONCE = 1024;
 

@@ -131,6 +131,10 @@ final class SingleFaultUpdate {
 
         private final double[] byIm = new double[at.length];
         private final double[][] ends = new double[at.length][4];
+        /** Voltage at a shunt or current at a break without it, of the fault seen last. */
+        private double topRe;
+
+        private double topIm;
         private final double[] rowRe = new double[at.length];
         private final double[] rowIm = new double[at.length];
         private final double[] vRe = new double[tree.segments + 1];
@@ -171,7 +175,7 @@ final class SingleFaultUpdate {
         /** What a meter's column does at each fault; faults of other strengths at one place have it in common. */
         private void by() {
             for (int x = 0; x < at.length; x++) {
-                if (x > 0 && at[x] == at[x - 1] && shunt[x] == shunt[x - 1]) {
+                if (likeBefore(x)) {
                     byRe[x] = byRe[x - 1];
                     byIm[x] = byIm[x - 1];
                 } else if (at[x] < 0) {
@@ -190,26 +194,29 @@ final class SingleFaultUpdate {
             }
         }
 
+        /** Whether a fault differs from the one before it by its strength alone. */
+        private boolean likeBefore(int x) {
+            return x > 0 && at[x] == at[x - 1] && shunt[x] == shunt[x - 1];
+        }
+
         private void amount(int x) {
             if (at[x] < 0) {
                 return;
             }
             double ohm = faults.get(x).ohm();
-            double topRe;
-            double topIm;
-            double more;
-            if (shunt[x]) {
-                loops.self(at[x]);
-                topRe = vRe[at[x]];
-                topIm = vIm[at[x]];
-                more = ohm;
-            } else {
-                sweep.inBy(at[x], ends[x]);
-                sweep.currentIn(at[x], vRe, vIm, pair);
-                loops.cut(at[x]);
-                topRe = -pair[0];
-                topIm = -pair[1];
-                more = Double.isInfinite(ohm) ? 0 : 1 / ohm;
+            double more = shunt[x] ? ohm : Double.isInfinite(ohm) ? 0 : 1 / ohm;
+            if (!likeBefore(x)) {
+                if (shunt[x]) {
+                    loops.self(at[x]);
+                    topRe = vRe[at[x]];
+                    topIm = vIm[at[x]];
+                } else {
+                    sweep.inBy(at[x], ends[x]);
+                    sweep.currentIn(at[x], vRe, vIm, pair);
+                    loops.cut(at[x]);
+                    topRe = -pair[0];
+                    topIm = -pair[1];
+                }
             }
             double bRe = loops.selfRe + more;
             double bIm = loops.selfIm;
