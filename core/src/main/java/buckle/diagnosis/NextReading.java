@@ -22,7 +22,7 @@ import java.util.Set;
  * some of the probability lies, and a tracer made for these alone judges them.
  */
 public final class NextReading {
-    private static final int PICKED = 4;
+    private static final int PICKED = 5;
     private static final int MOST_READINGS = 12;
     private static final int HALVED = 2;
     private static final int FEW = 3;
@@ -60,9 +60,7 @@ public final class NextReading {
     private List<Step> steps() {
         List<Reading> used = hunt.now().stream().filter(r -> !r.ignored()).toList();
         List<Reading> lately = used.subList(Math.max(0, used.size() - MOST_READINGS), used.size());
-        // Of one that seldom shows currents the next reading is thought of without, for half the work.
-        boolean currents =
-                2 * lately.stream().filter(r -> r.currentA().isPresent()).count() > lately.size();
+        boolean currents = lately.stream().anyMatch(r -> r.currentA().isPresent());
         Place here = walk.start().orElse(new Place(hunt.plan().runs().getFirst().id(), 0));
         Tracer tracer = Tracer.at(hunt.withNow(List.of()), currents, lately, picked(here));
         return tracer.next(lately, List.of(), here, walk).stream()
