@@ -29,10 +29,11 @@ final class AnswerTable {
     private static final double[] EARTH_FACTOR = spaced(2, 60, 14);
     private static final double[] SUPPLY_FACTOR = spaced(0.15, 0.9, 16);
     private static final int GROWTH_POINTS = 5;
-    /** On less, or on a run that is a smaller part of the fence, it is a leak. */
+    /** On less it is a leak. */
     private static final double LEAST_GROWN_M = 20;
 
-    private static final double LEAST_GROWN_SHARE = 0.02;
+    /** On a run that is a smaller part of the fence it matters little where growth stands: it is thought of in the middle. */
+    private static final double SHORT_SHARE = 0.02;
 
     private static final double USUAL_POOR = 10;
     private static final double USUAL_WEAK = 0.5;
@@ -156,7 +157,8 @@ final class AnswerTable {
         for (int i = 0; i < columns.size(); i++) {
             next[kept.get(i)] = next[kept.get(i)].and(columns.get(i));
         }
-        List<Part> rows = new Base(fence, all).parts(pick(intervals, parted), pick(nodes, parted));
+        List<Part> rows =
+                parted.isEmpty() ? List.of() : new Base(fence, all).parts(pick(intervals, parted), pick(nodes, parted));
         for (int i = 0; i < rows.size(); i++) {
             next[parted.get(i)] = rows.get(i);
         }
@@ -242,12 +244,11 @@ final class AnswerTable {
             double totalM = model.totalM();
             List<Grown> all = new ArrayList<>();
             for (Run run : model.runs()) {
-                if (run.type().cable().isPresent()
-                        || run.lengthM() < Math.max(LEAST_GROWN_M, LEAST_GROWN_SHARE * totalM)) {
+                if (run.type().cable().isPresent() || run.lengthM() < LEAST_GROWN_M) {
                     continue;
                 }
                 List<Cell> stretches = new ArrayList<>();
-                for (int parts : new int[] {3, 1}) {
+                for (int parts : small(run.id()) ? new int[] {1} : new int[] {3, 1}) {
                     double length = run.lengthM() / parts;
                     for (int i = 0; i <= 2 * (parts - 1); i++) {
                         stretches.add(new Cell(run.id(), i * length / 2, i * length / 2 + length));
@@ -260,14 +261,21 @@ final class AnswerTable {
                     }
                 }
             }
-            List<List<Fault>> leaks = all.stream()
-                    .map(g -> g.cell().parts(GROWTH_POINTS).stream()
-                            .map(p -> new Fault(Fault.Kind.SHUNT, p.middle(), g.ohm() * GROWTH_POINTS))
-                            .toList())
-                    .toList();
+            List<List<Fault>> leaks = all.stream().map(this::leaks).toList();
             double[][] raw = new Candidates(model, theta, List.of(), spots).together(leaks);
             return IntStream.range(0, raw.length)
                     .mapToObj(i -> new Grown(all.get(i).cell, all.get(i).ohm, all.get(i).share, raw[i]))
+                    .toList();
+        }
+
+        private boolean small(String run) {
+            return model.lengthM(run) < SHORT_SHARE * model.totalM();
+        }
+
+        private List<Fault> leaks(Grown grown) {
+            int points = small(grown.cell().run()) ? 1 : GROWTH_POINTS;
+            return grown.cell().parts(points).stream()
+                    .map(p -> new Fault(Fault.Kind.SHUNT, p.middle(), grown.ohm() * points))
                     .toList();
         }
 

@@ -5,9 +5,13 @@ import buckle.pulse.Meter;
 import buckle.pulse.Place;
 import buckle.pulse.PulseSolver;
 import java.util.ArrayList;
+import java.util.Arrays;
+import java.util.Collection;
 import java.util.LinkedHashSet;
 import java.util.List;
 import java.util.Set;
+import java.util.SortedMap;
+import java.util.TreeMap;
 
 /** What meters would show with a fault at each of many places and of many strengths: by one change to the answer without it. */
 final class Candidates {
@@ -60,21 +64,18 @@ final class Candidates {
             }
         }
         double[] none = model.read(theta, besides, values);
-        double[][][] raw = new double[places.size()][ohm.length][values.size()];
+        double[][][] raw = new double[places.size()][ohm.length][];
         double[][][] atS = new double[places.size()][ohm.length][values.size()];
         for (double[][] place : raw) {
-            for (double[] strength : place) {
-                System.arraycopy(none, 0, strength, 0, none.length);
-            }
+            Arrays.setAll(place, j -> none.clone());
         }
-        bySwitches(faults, (solver, meters, own, live) -> {
-            PulseSolver.Shown shown =
-                    solver.withEach(live.stream().map(faults::get).toList(), meters);
-            for (int f = 0; f < live.size(); f++) {
-                for (int i = 0; i < own.size(); i++) {
-                    raw[live.get(f) / ohm.length][live.get(f) % ohm.length][own.get(i)] = shown.values()[f][i];
-                    atS[live.get(f) / ohm.length][live.get(f) % ohm.length][own.get(i)] = shown.atS()[f][i];
-                }
+        bySwitches(alone(faults), (solver, meters, own, live) -> {
+            PulseSolver.Shown shown = solver.withEach(first(live.values()), meters);
+            int f = 0;
+            for (int fault : live.keySet()) {
+                into(raw[fault / ohm.length][fault % ohm.length], own, shown.values()[f]);
+                into(atS[fault / ohm.length][fault % ohm.length], own, shown.atS()[f]);
+                f++;
             }
         });
         return new Answers(places, kind, ohm, raw, atS);
@@ -88,20 +89,16 @@ final class Candidates {
     double[][] at(List<Fault> faults, double[][] atS) {
         double[][] raw = new double[faults.size()][values.size()];
         for (double[] fault : raw) {
-            java.util.Arrays.fill(fault, Double.NaN);
+            Arrays.fill(fault, Double.NaN);
         }
-        bySwitches(faults, (solver, meters, own, live) -> {
-            double[][] moments = new double[live.size()][own.size()];
-            for (int f = 0; f < live.size(); f++) {
-                for (int i = 0; i < own.size(); i++) {
-                    moments[f][i] = atS[live.get(f)][own.get(i)];
-                }
-            }
-            double[][] shown = solver.withEachAt(live.stream().map(faults::get).toList(), meters, moments);
-            for (int f = 0; f < live.size(); f++) {
-                for (int i = 0; i < own.size(); i++) {
-                    raw[live.get(f)][own.get(i)] = shown[f][i];
-                }
+        bySwitches(alone(faults), (solver, meters, own, live) -> {
+            double[][] moments = live.keySet().stream()
+                    .map(fault -> own.stream().mapToDouble(i -> atS[fault][i]).toArray())
+                    .toArray(double[][]::new);
+            double[][] shown = solver.withEachAt(first(live.values()), meters, moments);
+            int f = 0;
+            for (int fault : live.keySet()) {
+                into(raw[fault], own, shown[f++]);
             }
         });
         return raw;
@@ -109,56 +106,54 @@ final class Candidates {
 
     /** What each value would be with several leaks at once, by set of them. */
     double[][] together(List<List<Fault>> sets) {
-        double[][] raw = new double[sets.size()][];
         double[] none = model.read(theta, besides, values);
-        java.util.Arrays.setAll(raw, s -> none.clone());
-        FenceModel.bySwitches(values).forEach((open, those) -> {
-            List<Value> own = FenceModel.pick(values, those);
-            Set<Place> cuts = new LinkedHashSet<>(model.places(own, besides));
-            List<Integer> live = new ArrayList<>();
-            List<List<Fault>> leaks = new ArrayList<>();
-            for (int s = 0; s < sets.size(); s++) {
-                List<Fault> some = sets.get(s).stream()
-                        .filter(f -> !model.cutsOff(open, f.at()))
-                        .toList();
-                if (!some.isEmpty()) {
-                    live.add(s);
-                    leaks.add(some);
-                    some.forEach(f -> cuts.add(f.at()));
-                }
-            }
-            if (leaks.isEmpty()) {
-                return;
-            }
-            double[][] shown = model.solver(theta, besides, open, cuts)
-                    .withLeaks(leaks, own.stream().map(Value::meter).toList())
-                    .values();
-            for (int s = 0; s < shown.length; s++) {
-                for (int i = 0; i < those.size(); i++) {
-                    raw[live.get(s)][those.get(i)] = shown[s][i];
-                }
+        double[][] raw = new double[sets.size()][];
+        Arrays.setAll(raw, s -> none.clone());
+        bySwitches(sets, (solver, meters, own, live) -> {
+            double[][] shown =
+                    solver.withLeaks(List.copyOf(live.values()), meters).values();
+            int s = 0;
+            for (int set : live.keySet()) {
+                into(raw[set], own, shown[s++]);
             }
         });
         return raw;
     }
 
+    private static List<List<Fault>> alone(List<Fault> faults) {
+        return faults.stream().map(List::of).toList();
+    }
+
+    private static List<Fault> first(Collection<List<Fault>> sets) {
+        return sets.stream().map(List::getFirst).toList();
+    }
+
+    private static void into(double[] all, List<Integer> own, double[] some) {
+        for (int i = 0; i < some.length; i++) {
+            all[own.get(i)] = some[i];
+        }
+    }
+
     private interface Asked {
         /**
          * @param meters of {@code own} values
-         * @param live faults that are not cut off
+         * @param live by the number of its set what of it is not cut off
          */
-        void of(PulseSolver solver, List<Meter> meters, List<Integer> own, List<Integer> live);
+        void of(PulseSolver solver, List<Meter> meters, List<Integer> own, SortedMap<Integer, List<Fault>> live);
     }
 
-    private void bySwitches(List<Fault> faults, Asked asked) {
+    private void bySwitches(List<List<Fault>> sets, Asked asked) {
         FenceModel.bySwitches(values).forEach((open, those) -> {
             List<Value> own = FenceModel.pick(values, those);
             Set<Place> cuts = new LinkedHashSet<>(model.places(own, besides));
-            List<Integer> live = new ArrayList<>();
-            for (int f = 0; f < faults.size(); f++) {
-                if (!model.cutsOff(open, faults.get(f).at())) {
-                    live.add(f);
-                    cuts.add(faults.get(f).at());
+            SortedMap<Integer, List<Fault>> live = new TreeMap<>();
+            for (int s = 0; s < sets.size(); s++) {
+                List<Fault> some = sets.get(s).stream()
+                        .filter(f -> !model.cutsOff(open, f.at()))
+                        .toList();
+                if (!some.isEmpty()) {
+                    live.put(s, some);
+                    some.forEach(f -> cuts.add(f.at()));
                 }
             }
             asked.of(

@@ -28,12 +28,17 @@ final class Sensitivities {
     /** Along so much of the fence it matters little where a fault lies. */
     private static final double ALIKE_SHARE = 0.04;
 
+    /** Numbers that are held at once. */
+    private static final int MOST_HELD = 1 << 22;
+
     /** A shorter stretch goes with a longer one of its run or of the one it hangs on. */
     private static final double OWN_SHARE = 0.01;
 
     private final FenceModel model;
     private final Spread none;
     private final Map<String, List<At>> byGroup = new HashMap<>();
+    /** Of a switch with which nothing goes: as where the fence begins. */
+    private final List<At> first;
 
     /** Spread with a fault at a place, by strength. */
     record At(Place place, List<Spread> leaks, List<Spread> joints) {
@@ -56,6 +61,7 @@ final class Sensitivities {
     Sensitivities(FenceModel model, Spread none, List<At> all) {
         this.model = model;
         this.none = none;
+        this.first = all.subList(0, 1);
         all.forEach(a -> byGroup.computeIfAbsent(model.groupOf(a.place().runId()), g -> new ArrayList<>())
                 .add(a));
     }
@@ -95,9 +101,23 @@ final class Sensitivities {
             Answers joints,
             double[][] without,
             double[][] root) {
-        if (nodes.isEmpty()) {
-            return List.of();
+        int atOnce = Math.clamp(MOST_HELD / ((long) EACH * values.size() * root.length), 1, Math.max(1, nodes.size()));
+        List<At> all = new ArrayList<>();
+        for (int from = 0; from < nodes.size(); from += atOnce) {
+            List<Integer> some = nodes.subList(from, Math.min(nodes.size(), from + atOnce));
+            all.addAll(someAt(fence, values, some, leaks, joints, without, root));
         }
+        return all;
+    }
+
+    private static List<At> someAt(
+            KnownFence fence,
+            List<Value> values,
+            List<Integer> nodes,
+            Answers leaks,
+            Answers joints,
+            double[][] without,
+            double[][] root) {
         int open = joints.ohm().length - 1;
         List<Asked> asked = new ArrayList<>();
         for (int node : nodes) {
@@ -186,7 +206,7 @@ final class Sensitivities {
 
     /** On the same run if there is one, then the nearest. */
     private At at(Place place) {
-        List<At> all = Objects.requireNonNull(byGroup.get(model.groupOf(place.runId())));
+        List<At> all = byGroup.getOrDefault(model.groupOf(place.runId()), first);
         At best = all.getFirst();
         for (At a : all) {
             boolean own = a.place().runId().equals(place.runId());

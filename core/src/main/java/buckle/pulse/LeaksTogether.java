@@ -69,7 +69,7 @@ final class LeaksTogether {
         return at == back;
     }
 
-    PulseSolver.Shown peaks(SingleFaultUpdate.Feeds feeds) {
+    PulseSolver.Shown peaks(SoundFence.Feeds feeds) {
         int n = spectrum.count();
         int slices = MeterSpectra.SLICES;
         MeterSpectra spectra = new MeterSpectra(tree, tables, spectrum, meters, node.length);
@@ -80,27 +80,17 @@ final class LeaksTogether {
     }
 
     private final class Slice {
-        private final SingleFaultUpdate.Feeds feeds;
+        private final SoundFence sound;
         private final MeterSpectra into;
-        private final TreeSweep sweep = new TreeSweep(tree, tables);
-        private final Loops loops = new Loops(tree, sweep);
-        private final Taps taps = new Taps(tree, sweep, meters);
-        private final double[] vRe = new double[tree.segments + 1];
-        private final double[] vIm = new double[tree.segments + 1];
-        private final double[] zRe = new double[tree.segments + 1];
-        private final double[] zIm = new double[tree.segments + 1];
-        private final double[] workRe = new double[tree.segments + 1];
-        private final double[] workIm = new double[tree.segments + 1];
         private final double[][] mutualRe = new double[distinct.length][distinct.length];
         private final double[][] mutualIm = new double[distinct.length][distinct.length];
         private final double[][] drawnRe = new double[node.length][];
         private final double[][] drawnIm = new double[node.length][];
         private final double[] rowRe = new double[node.length];
         private final double[] rowIm = new double[node.length];
-        private final double[] pair = new double[2];
 
-        Slice(SingleFaultUpdate.Feeds feeds, MeterSpectra into) {
-            this.feeds = feeds;
+        Slice(SoundFence.Feeds feeds, MeterSpectra into) {
+            this.sound = new SoundFence(tree, tables, meters, feeds);
             this.into = into;
             for (int x = 0; x < node.length; x++) {
                 drawnRe[x] = new double[node[x].length];
@@ -110,26 +100,20 @@ final class LeaksTogether {
 
         void frequencies(int from, int to) {
             for (int k = from; k < to; k++) {
-                sweep.frequency(k);
-                Feed feed = feeds.at(k, sweep);
-                sweep.carry(feed.rootV().getReal(), feed.rootV().getImaginary(), vRe, vIm);
-                sweep.back();
-                loops.close(vRe, vIm);
-                taps.frequency(feed);
+                sound.frequency(k);
                 mutual();
                 for (int x = 0; x < node.length; x++) {
                     draw(x);
                 }
-                for (int m = 0; m < taps.count(); m++) {
-                    taps.read(m, vRe, vIm, pair);
-                    taps.column(m, loops, zRe, zIm, workRe, workIm);
+                for (int m = 0; m < meters.size(); m++) {
+                    sound.meter(m);
                     for (int x = 0; x < node.length; x++) {
-                        double re = pair[0];
-                        double im = pair[1];
+                        double re = sound.readRe;
+                        double im = sound.readIm;
                         for (int i = 0; i < node[x].length; i++) {
                             int at = node[x][i];
-                            re -= zRe[at] * drawnRe[x][i] - zIm[at] * drawnIm[x][i];
-                            im -= zRe[at] * drawnIm[x][i] + zIm[at] * drawnRe[x][i];
+                            re -= sound.zRe[at] * drawnRe[x][i] - sound.zIm[at] * drawnIm[x][i];
+                            im -= sound.zRe[at] * drawnIm[x][i] + sound.zIm[at] * drawnRe[x][i];
                         }
                         rowRe[x] = re;
                         rowIm[x] = im;
@@ -143,17 +127,17 @@ final class LeaksTogether {
         private void mutual() {
             for (int d = 0; d < distinct.length; d++) {
                 if (top.length == 0) {
-                    loops.column(distinct[d], zRe, zIm);
+                    sound.loops.column(distinct[d], sound.zRe, sound.zIm);
                     for (int e = 0; e < distinct.length; e++) {
-                        mutualRe[d][e] = zRe[distinct[e]];
-                        mutualIm[d][e] = zIm[distinct[e]];
+                        mutualRe[d][e] = sound.zRe[distinct[e]];
+                        mutualIm[d][e] = sound.zIm[distinct[e]];
                     }
                     continue;
                 }
-                sweep.injectBack(distinct[d], top[d], zRe, zIm);
+                sound.sweep.injectBack(distinct[d], top[d], sound.zRe, sound.zIm);
                 for (int e = d; e >= 0 && distinct[e] >= top[d]; e--) {
-                    mutualRe[d][e] = zRe[distinct[e]];
-                    mutualIm[d][e] = zIm[distinct[e]];
+                    mutualRe[d][e] = sound.zRe[distinct[e]];
+                    mutualIm[d][e] = sound.zIm[distinct[e]];
                     mutualRe[e][d] = mutualRe[d][e];
                     mutualIm[e][d] = mutualIm[d][e];
                 }
@@ -173,8 +157,8 @@ final class LeaksTogether {
                     aIm[i][j] = mutualIm[number[x][i]][number[x][j]];
                 }
                 aRe[i][i] += sets.get(x).get(i).ohm();
-                bRe[i] = vRe[node[x][i]];
-                bIm[i] = vIm[node[x][i]];
+                bRe[i] = sound.vRe[node[x][i]];
+                bIm[i] = sound.vIm[node[x][i]];
             }
             for (int p = 0; p < n; p++) {
                 double inv = 1 / (aRe[p][p] * aRe[p][p] + aIm[p][p] * aIm[p][p]);

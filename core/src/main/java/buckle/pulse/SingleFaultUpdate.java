@@ -36,35 +36,30 @@ final class SingleFaultUpdate {
         this.meters = meters;
     }
 
-    /** What feeds the fence at one frequency. */
-    interface Feeds {
-        Feed at(int k, TreeSweep sweep);
-    }
-
     /** What becomes of a meter's answers at one frequency. */
     private interface Taken {
         void row(int k, int meter, double[] re, double[] im);
     }
 
     /** @param feeds gives what feeds the fence once a frequency is set */
-    PulseSolver.Shown peaks(Feeds feeds) {
+    PulseSolver.Shown peaks(SoundFence.Feeds feeds) {
         int n = spectrum.count();
         MeterSpectra spectra = new MeterSpectra(tree, tables, spectrum, meters, at.length);
         IntStream.range(0, SLICES)
                 .parallel()
-                .forEach(i -> new Slice().frequencies(feeds, n * i / SLICES, n * (i + 1) / SLICES, spectra::row));
+                .forEach(i -> new Slice(feeds).frequencies(n * i / SLICES, n * (i + 1) / SLICES, spectra::row));
         return spectra.shown();
     }
 
     /** At one moment each: a sum over all frequencies instead of a transform. @param atS by fault and meter */
-    double[][] at(Feeds feeds, double[][] atS) {
+    double[][] at(SoundFence.Feeds feeds, double[][] atS) {
         int n = spectrum.count();
         int columns = meters.size() * at.length;
         List<double[]> sums = IntStream.range(0, SLICES)
                 .parallel()
                 .mapToObj(i -> {
                     Moments moments = new Moments(columns, n * i / SLICES, atS);
-                    new Slice().frequencies(feeds, n * i / SLICES, n * (i + 1) / SLICES, moments);
+                    new Slice(feeds).frequencies(n * i / SLICES, n * (i + 1) / SLICES, moments);
                     return moments.sum;
                 })
                 .toList();
@@ -122,8 +117,7 @@ final class SingleFaultUpdate {
 
     /** Some of the frequencies, with its own room. */
     private final class Slice {
-        private final TreeSweep sweep = new TreeSweep(tree, tables);
-        private final Loops loops = new Loops(tree, sweep);
+        private final SoundFence sound;
         private final double[] amountRe = new double[at.length];
         private final double[] amountIm = new double[at.length];
         /** By what is drawn there a meter moves: of each fault, and of each break by the voltages at its segment's ends. */
@@ -137,35 +131,24 @@ final class SingleFaultUpdate {
         private double topIm;
         private final double[] rowRe = new double[at.length];
         private final double[] rowIm = new double[at.length];
-        private final double[] vRe = new double[tree.segments + 1];
-        private final double[] vIm = new double[tree.segments + 1];
-        private final double[] zRe = new double[tree.segments + 1];
-        private final double[] zIm = new double[tree.segments + 1];
-        private final double[] workRe = new double[tree.segments + 1];
-        private final double[] workIm = new double[tree.segments + 1];
-        private final Taps taps = new Taps(tree, sweep, meters);
         private final double[] pair = new double[2];
 
-        void frequencies(Feeds feeds, int from, int to, Taken taken) {
+        Slice(SoundFence.Feeds feeds) {
+            sound = new SoundFence(tree, tables, meters, feeds);
+        }
+
+        void frequencies(int from, int to, Taken taken) {
             for (int k = from; k < to; k++) {
-                sweep.frequency(k);
-                Feed feed = feeds.at(k, sweep);
-                sweep.carry(feed.rootV().getReal(), feed.rootV().getImaginary(), vRe, vIm);
-                sweep.back();
-                loops.close(vRe, vIm);
-                taps.frequency(feed);
+                sound.frequency(k);
                 for (int x = 0; x < at.length; x++) {
                     amount(x);
                 }
-                for (int m = 0; m < taps.count(); m++) {
-                    taps.read(m, vRe, vIm, pair);
-                    double meterRe = pair[0];
-                    double meterIm = pair[1];
-                    taps.column(m, loops, zRe, zIm, workRe, workIm);
+                for (int m = 0; m < meters.size(); m++) {
+                    sound.meter(m);
                     by();
                     for (int x = 0; x < at.length; x++) {
-                        rowRe[x] = meterRe - (byRe[x] * amountRe[x] - byIm[x] * amountIm[x]);
-                        rowIm[x] = meterIm - (byRe[x] * amountIm[x] + byIm[x] * amountRe[x]);
+                        rowRe[x] = sound.readRe - (byRe[x] * amountRe[x] - byIm[x] * amountIm[x]);
+                        rowIm[x] = sound.readIm - (byRe[x] * amountIm[x] + byIm[x] * amountRe[x]);
                     }
                     taken.row(k, m, rowRe, rowIm);
                 }
@@ -182,14 +165,14 @@ final class SingleFaultUpdate {
                     byRe[x] = 0;
                     byIm[x] = 0;
                 } else if (shunt[x]) {
-                    byRe[x] = zRe[at[x]];
-                    byIm[x] = zIm[at[x]];
+                    byRe[x] = sound.zRe[at[x]];
+                    byIm[x] = sound.zIm[at[x]];
                 } else {
                     double[] f = ends[x];
                     int s = tree.start[at[x]];
                     int n = at[x] + 1;
-                    byRe[x] = zRe[s] * f[0] - zIm[s] * f[1] + zRe[n] * f[2] - zIm[n] * f[3];
-                    byIm[x] = zRe[s] * f[1] + zIm[s] * f[0] + zRe[n] * f[3] + zIm[n] * f[2];
+                    byRe[x] = sound.zRe[s] * f[0] - sound.zIm[s] * f[1] + sound.zRe[n] * f[2] - sound.zIm[n] * f[3];
+                    byIm[x] = sound.zRe[s] * f[1] + sound.zIm[s] * f[0] + sound.zRe[n] * f[3] + sound.zIm[n] * f[2];
                 }
             }
         }
@@ -207,19 +190,19 @@ final class SingleFaultUpdate {
             double more = shunt[x] ? ohm : Double.isInfinite(ohm) ? 0 : 1 / ohm;
             if (!likeBefore(x)) {
                 if (shunt[x]) {
-                    loops.self(at[x]);
-                    topRe = vRe[at[x]];
-                    topIm = vIm[at[x]];
+                    sound.loops.self(at[x]);
+                    topRe = sound.vRe[at[x]];
+                    topIm = sound.vIm[at[x]];
                 } else {
-                    sweep.inBy(at[x], ends[x]);
-                    sweep.currentIn(at[x], vRe, vIm, pair);
-                    loops.cut(at[x]);
+                    sound.sweep.inBy(at[x], ends[x]);
+                    sound.sweep.currentIn(at[x], sound.vRe, sound.vIm, pair);
+                    sound.loops.cut(at[x]);
                     topRe = -pair[0];
                     topIm = -pair[1];
                 }
             }
-            double bRe = loops.selfRe + more;
-            double bIm = loops.selfIm;
+            double bRe = sound.loops.selfRe + more;
+            double bIm = sound.loops.selfIm;
             double inv = 1 / (bRe * bRe + bIm * bIm);
             amountRe[x] = (topRe * bRe + topIm * bIm) * inv;
             amountIm[x] = (topIm * bRe - topRe * bIm) * inv;

@@ -232,4 +232,49 @@ class DiagnosticianTest {
         assertThat(Diagnostician.of(hunt).kinds().get(FaultKind.LEAK))
                 .isCloseTo(atOnce.kinds().get(FaultKind.LEAK), within(1e-9));
     }
+
+    /** A switch in the lead-out is where the fence begins: it can let nothing pass, and what lies behind it is told all the same. */
+    @Test
+    void aSwitchWhereTheFenceBegins() {
+        List<Run> runs = List.of(
+                Run.of("switch", Optional.empty(), 0, PAIR),
+                Run.of("A", Optional.of("switch"), 600, PAIR),
+                Run.of("B", Optional.of("A"), 500, PAIR));
+        Circuit plan = PLAN.withRuns(runs);
+        List<Meter> meters = List.of(
+                new Meter.Volts(new Place("A", 10)),
+                new Meter.Volts(new Place("A", 600)),
+                new Meter.Volts(new Place("B", 500)));
+        MeterNoise noise = new MeterNoise(10, 0.03, 0.1, 0.05);
+        List<Reading> healthy = readings(plan, meters);
+        List<Reading> leaking =
+                readings(plan.withFaults(List.of(new Fault(Fault.Kind.SHUNT, new Place("B", 300), 300))), meters);
+        Diagnosis leak = Diagnostician.of(new Hunt(plan, noise, healthy, leaking, List.of(), Set.of("switch")));
+        assertThat(leak.kinds().get(FaultKind.LEAK) + leak.kinds().get(FaultKind.GROWTH))
+                .isGreaterThan(0.9);
+        List<Reading> dead = meters.stream().map(m -> reading(m, 0, Set.of())).toList();
+        Diagnosis failed = Diagnostician.of(new Hunt(plan, noise, healthy, dead, List.of(), Set.of("switch")));
+        assertThat(failed.switches().get("switch")).isGreaterThan(0.1);
+    }
+
+    /** Growth is thought of on a fence of many short runs as well. */
+    @Test
+    void growthOnShortRuns() {
+        List<Run> runs = new ArrayList<>();
+        for (int i = 0; i < 60; i++) {
+            runs.add(Run.of("r" + i, i == 0 ? Optional.empty() : Optional.of("r" + (i - 1) / 2), 40, PAIR));
+        }
+        Circuit plan = PLAN.withRuns(runs);
+        List<Meter> meters = List.of(
+                new Meter.Volts(new Place("r0", 0)),
+                new Meter.Volts(new Place("r30", 40)),
+                new Meter.Volts(new Place("r59", 40)));
+        Diagnosis d = Diagnostician.of(new Hunt(
+                plan,
+                new MeterNoise(10, 0.03, 0.1, 0.05),
+                readings(plan, meters),
+                readings(plan.withFaults(List.of(new Fault(Fault.Kind.SHUNT, new Place("r59", 20), 500))), meters),
+                List.of()));
+        assertThat(d.kinds().get(FaultKind.GROWTH)).isBetween(0.05, 0.4);
+    }
 }
