@@ -2,13 +2,10 @@ package buckle.bench;
 
 import buckle.exchange.Json;
 import java.io.IOException;
-import java.net.URI;
-import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
 import java.net.http.HttpResponse.BodyHandlers;
-import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
@@ -25,11 +22,10 @@ final class HeatBench {
     private static final int READINGS = 22;
     private static final double GOAL_MS = 300;
 
-    private final HttpClient http = HttpClient.newHttpClient();
-    private final String url;
+    private final Client client;
 
     private HeatBench(String url) {
-        this.url = url;
+        this.client = new Client(url);
     }
 
     static void run(String[] args) throws IOException, InterruptedException {
@@ -56,16 +52,10 @@ final class HeatBench {
     }
 
     private List<Double> measured(String file, long seed) throws IOException, InterruptedException {
-        String job = Json.parse(post(
-                                "/api/imports",
-                                "application/octet-stream",
-                                BodyPublishers.ofFile(Path.of("demo", file + ".geojson")))
-                        .body())
-                .path("jobId")
-                .asString();
-        JsonNode plan = get("/api/jobs/" + job + "/plan").path("plan");
-        JsonNode land = get(
-                "/api/properties/" + get("/api/jobs/" + job).path("propertyId").asString() + "/land");
+        String job = client.open("demo/" + file + ".geojson");
+        JsonNode plan = client.get("/api/jobs/" + job + "/plan").path("plan");
+        JsonNode land = client.get("/api/properties/"
+                + client.get("/api/jobs/" + job).path("propertyId").asString() + "/land");
         JsonNode lines = plan.path("site").path("lines");
         Random random = new Random(seed);
         ArrayNode readings = Json.MAPPER.createArrayNode();
@@ -86,16 +76,16 @@ final class HeatBench {
             order.set("land", land.has("land") ? land.path("land") : land);
             order.set("readings", readings);
             order.put("since", "2026-11-20T00:00:00Z");
+            HttpRequest asked = client.request("/api/electrics/faults")
+                    .header("Content-Type", "application/json")
+                    .POST(BodyPublishers.ofByteArray(Json.MAPPER.writeValueAsBytes(order)))
+                    .build();
             long began = System.nanoTime();
-            HttpResponse<byte[]> answer = post(
-                    "/api/electrics/faults",
-                    "application/json",
-                    BodyPublishers.ofByteArray(Json.MAPPER.writeValueAsBytes(order)));
+            HttpResponse<byte[]> answer = client.http().send(asked, BodyHandlers.ofByteArray());
             ms.add((System.nanoTime() - began) / 1e6);
             if (answer.statusCode() != 200
-                    || !Json.parse(answer.body()).path("enough").asBoolean(true)) {
-                throw new IllegalStateException(file + ": " + answer.statusCode() + " "
-                        + new String(answer.body(), java.nio.charset.StandardCharsets.UTF_8));
+                    || !Json.parse(answer.body()).path("enough").asBoolean(false)) {
+                throw new IllegalStateException(file + " was answered " + answer.statusCode());
             }
         }
         return ms;
@@ -117,22 +107,6 @@ final class HeatBench {
                 .putNull("rangeV");
         o.putNull("meter").put("weather", "DRY").put("growth", "CLEAN").putArray("openSwitches");
         return o.put("takenAt", at).put("takenBy", "bench").put("note", "").putNull("corrects");
-    }
-
-    private HttpResponse<byte[]> post(String path, String type, HttpRequest.BodyPublisher body)
-            throws IOException, InterruptedException {
-        return http.send(
-                HttpRequest.newBuilder(URI.create(url + path))
-                        .header("Content-Type", type)
-                        .POST(body)
-                        .build(),
-                BodyHandlers.ofByteArray());
-    }
-
-    private JsonNode get(String path) throws IOException, InterruptedException {
-        return Json.parse(
-                http.send(HttpRequest.newBuilder(URI.create(url + path)).build(), BodyHandlers.ofByteArray())
-                        .body());
     }
 
     private static void report(String name, List<Double> ms) {

@@ -7,13 +7,8 @@ import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.net.InetAddress;
 import java.net.Socket;
-import java.net.URI;
-import java.net.http.HttpClient;
-import java.net.http.HttpRequest;
-import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
-import java.nio.file.Path;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.List;
@@ -31,11 +26,10 @@ final class MeterBench {
     private static final int ROUNDS = 5;
     private static final double GOAL_S = 2;
 
-    private final HttpClient http = HttpClient.newHttpClient();
-    private final String url;
+    private final Client client;
 
     private MeterBench(String url) {
-        this.url = url;
+        this.client = new Client(url);
     }
 
     static void run(String[] args) throws IOException, InterruptedException {
@@ -46,31 +40,15 @@ final class MeterBench {
         ServerBench.onOneStarted(url -> new MeterBench(url).measure());
     }
 
-    private HttpRequest.Builder request(String path) {
-        return HttpRequest.newBuilder(URI.create(url + path));
-    }
-
     private void measure() throws IOException, InterruptedException {
-        int port = Json.MAPPER
-                .readTree(http.send(request("/api/meter").build(), BodyHandlers.ofByteArray())
-                        .body())
-                .path("port")
-                .asInt();
+        int port = client.get("/api/meter").path("port").asInt();
         List<Double> stored = new ArrayList<>();
         List<Double> shown = new ArrayList<>();
         for (int round = 0; round < ROUNDS; round++) {
-            String job = Json.MAPPER
-                    .readTree(http.send(
-                                    request("/api/imports")
-                                            .header("Content-Type", "application/octet-stream")
-                                            .POST(BodyPublishers.ofFile(Path.of("demo/orchard-ring.geojson")))
-                                            .build(),
-                                    BodyHandlers.ofByteArray())
-                            .body())
-                    .path("jobId")
-                    .asString();
+            String job = client.open("demo/orchard-ring.geojson");
             AtomicInteger seen = new AtomicInteger();
-            InputStream events = http.send(request("/api/jobs/" + job + "/live").build(), BodyHandlers.ofInputStream())
+            InputStream events = client.http()
+                    .send(client.request("/api/jobs/" + job + "/live").build(), BodyHandlers.ofInputStream())
                     .body();
             Thread.ofVirtual().start(() -> listen(events, seen));
             long begin = System.nanoTime();

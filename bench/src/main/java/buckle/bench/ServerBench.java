@@ -6,8 +6,6 @@ import java.io.BufferedReader;
 import java.io.IOException;
 import java.io.InputStreamReader;
 import java.net.ServerSocket;
-import java.net.URI;
-import java.net.http.HttpClient;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
@@ -40,14 +38,13 @@ final class ServerBench {
     private static final int BOOK = 50_000;
     private static final long LOAD_MS = 40_000;
 
-    private final HttpClient http = HttpClient.newHttpClient();
-    private final String url;
+    private final Client client;
     private final AtomicBoolean over = new AtomicBoolean();
     private final Map<String, List<Double>> ms = new ConcurrentHashMap<>();
     private final Map<String, Integer> failures = new ConcurrentHashMap<>();
 
     private ServerBench(String url) {
-        this.url = url;
+        this.client = new Client(url);
     }
 
     static void run(String[] args) throws IOException, InterruptedException {
@@ -89,8 +86,8 @@ final class ServerBench {
     }
 
     private void measure() throws IOException, InterruptedException {
-        String ring = open("demo/orchard-ring.geojson");
-        String paddocks = open("demo/alpaca-paddocks.geojson");
+        String ring = client.open("demo/orchard-ring.geojson");
+        String paddocks = client.open("demo/alpaca-paddocks.geojson");
         load(ring, paddocks);
         report("20 clients at heavy work", List.of("plan save", "reading"), 300);
         yard(ring);
@@ -107,34 +104,15 @@ final class ServerBench {
             String words = i % 3 == 0 ? "k-" + random.nextInt(BOOK) : "supplier%201%20item%20" + random.nextInt(1000);
             timed(
                     "price book, search",
-                    request("/api/price-book?search=" + words).build());
+                    client.request("/api/price-book?search=" + words).build());
         }
         report(BOOK + " items", List.of("price book, search"), 30);
-    }
-
-    private String open(String file) throws IOException, InterruptedException {
-        HttpResponse<byte[]> answer = http.send(
-                request("/api/imports")
-                        .header("Content-Type", "application/octet-stream")
-                        .POST(BodyPublishers.ofFile(Path.of(file)))
-                        .build(),
-                BodyHandlers.ofByteArray());
-        return Json.parse(answer.body()).path("jobId").asString();
-    }
-
-    private HttpRequest.Builder request(String path) {
-        return HttpRequest.newBuilder(URI.create(url + path));
-    }
-
-    private JsonNode get(String path) throws IOException, InterruptedException {
-        return Json.parse(
-                http.send(request(path).build(), BodyHandlers.ofByteArray()).body());
     }
 
     private void timed(String name, HttpRequest request) {
         long began = System.nanoTime();
         try {
-            HttpResponse<byte[]> answer = http.send(request, BodyHandlers.ofByteArray());
+            HttpResponse<byte[]> answer = client.http().send(request, BodyHandlers.ofByteArray());
             if (answer.statusCode() >= 400) {
                 failures.merge(name + " " + answer.statusCode(), 1, Integer::sum);
                 return;
@@ -150,7 +128,7 @@ final class ServerBench {
     }
 
     private HttpRequest post(String path, Object body) {
-        return request(path)
+        return client.request(path)
                 .header("Content-Type", "application/json")
                 .POST(BodyPublishers.ofByteArray(Json.MAPPER.writeValueAsBytes(body)))
                 .build();
@@ -175,7 +153,7 @@ final class ServerBench {
 
     private ObjectNode order(String job) throws IOException, InterruptedException {
         ObjectNode order = Json.MAPPER.createObjectNode();
-        order.set("plan", get("/api/jobs/" + job + "/plan").path("plan"));
+        order.set("plan", client.get("/api/jobs/" + job + "/plan").path("plan"));
         order.set(
                 "land",
                 Json.parse(
@@ -199,8 +177,9 @@ final class ServerBench {
                 case 2 ->
                     timed(
                             "set-out sheet, PDF",
-                            request("/api/jobs/" + paddocks + "/set-out.pdf").build());
-                default -> timed("yard", request("/api/jobs").build());
+                            client.request("/api/jobs/" + paddocks + "/set-out.pdf")
+                                    .build());
+                default -> timed("yard", client.request("/api/jobs").build());
             }
         }
     }
@@ -218,7 +197,7 @@ final class ServerBench {
         try {
             String stretch = UUID.randomUUID().toString();
             while (!over.get()) {
-                JsonNode state = get("/api/jobs/" + job + "/plan");
+                JsonNode state = client.get("/api/jobs/" + job + "/plan");
                 ObjectNode save = Json.MAPPER
                         .createObjectNode()
                         .put("baseSaveNo", state.path("saveNo").asLong())
@@ -227,7 +206,7 @@ final class ServerBench {
                 save.set("plan", state.path("plan"));
                 timed(
                         "plan save",
-                        request("/api/jobs/" + job + "/plan")
+                        client.request("/api/jobs/" + job + "/plan")
                                 .header("Content-Type", "application/json")
                                 .PUT(BodyPublishers.ofByteArray(Json.MAPPER.writeValueAsBytes(save)))
                                 .build());
@@ -277,29 +256,33 @@ final class ServerBench {
         ObjectNode copy = Json.MAPPER.createObjectNode().put("template", false);
         for (int i = 0; i < JOBS; i++) {
             copy.put("name", "Job " + i + (i % 7 == 0 ? " creek" : ""));
-            http.send(post("/api/jobs/" + ring + "/copy", copy), BodyHandlers.discarding());
+            client.http().send(post("/api/jobs/" + ring + "/copy", copy), BodyHandlers.discarding());
         }
         for (int i = 0; i < 30; i++) {
-            timed("yard, summaries under way", request("/api/jobs").build());
+            timed("yard, summaries under way", client.request("/api/jobs").build());
             LockSupport.parkNanos(50_000_000);
         }
         while (!upToDate()) {
             LockSupport.parkNanos(500_000_000);
         }
         for (int i = 0; i < 60; i++) {
-            timed("yard, first page", request("/api/jobs").build());
-            timed("yard, search", request("/api/jobs?search=creek&sort=NAME").build());
-            timed("yard, page 30", request("/api/jobs?page=30&sort=LENGTH").build());
+            timed("yard, first page", client.request("/api/jobs").build());
+            timed(
+                    "yard, search",
+                    client.request("/api/jobs?search=creek&sort=NAME").build());
+            timed(
+                    "yard, page 30",
+                    client.request("/api/jobs?page=30&sort=LENGTH").build());
         }
         report(JOBS + " jobs", List.of("yard, first page"), 100);
     }
 
     private void takeOver(String name, byte[] list) throws IOException, InterruptedException {
-        int revision = get("/api/price-book?limit=0").path("revision").asInt();
+        int revision = client.get("/api/price-book?limit=0").path("revision").asInt();
         String columns = PriceTable.inOrder().stream().map(String::valueOf).collect(Collectors.joining(","));
         timed(
                 name,
-                request("/api/price-book/import?mode=REPLACE&baseRevision=" + revision + "&columns=" + columns)
+                client.request("/api/price-book/import?mode=REPLACE&baseRevision=" + revision + "&columns=" + columns)
                         .header("Content-Type", "application/octet-stream")
                         .POST(BodyPublishers.ofByteArray(list))
                         .build());
@@ -307,7 +290,7 @@ final class ServerBench {
 
     private boolean upToDate() throws IOException, InterruptedException {
         for (int page = 0; page * 200 < JOBS; page++) {
-            for (JsonNode job : get("/api/jobs?size=200&page=" + page).path("jobs")) {
+            for (JsonNode job : client.get("/api/jobs?size=200&page=" + page).path("jobs")) {
                 if (!job.path("upToDate").asBoolean(true)) {
                     return false;
                 }

@@ -70,9 +70,11 @@ class TracerTest {
             Part part = next.stretch().orElseThrow().parts().getFirst();
             assertThat(part.run()).isEqualTo("right");
             assertThat(part.fromM()).isCloseTo(from, within(20.0));
-            // On the line lie leaks worth seeking, 0.35, and breaks, 0.12, at the energizer 0.13; 60 m of 1,600 m were
-            // not
-            // looked over: 0.47 · 0.0375 : (0.47 · 0.0375 + 0.005 · (0.47 · 0.9625 + 0.13)) = 0.86.
+            // On the line lie leaks worth seeking, 0.35, and breaks, 0.12, at the energizer 0.13; growth, 0.1, would
+            // have
+            // been
+            // seen. 60 m of 1,600 m were not looked over: 0.47 · 0.0375 : (0.47 · 0.0375 + 0.005 · (0.47 · 0.9625 +
+            // 0.13)) = 0.86.
             assertThat(next.chance()).isCloseTo(0.86, within(0.03));
         }
     }

@@ -362,6 +362,20 @@ class ChecksTest {
                 "core/src/test/java/buckle/pulse/PulseTest.java",
                 "allMetersByOneChange");
         elsewhere(
+                "growth as several leaks at once, volts, currents and earth terminal",
+                "within a thousand-millionth",
+                "the whole solution",
+                "superposition",
+                "core/src/test/java/buckle/pulse/PulseTest.java",
+                "severalLeaksAtOnceAreTheWholeSolution");
+        elsewhere(
+                "how a peak moves with the fence, by the pulse at the moment of the peak",
+                "within 2 %",
+                "peaks solved anew",
+                "envelope",
+                "core/src/test/java/buckle/pulse/PulseTest.java",
+                "atTheMomentOfAPeak");
+        elsewhere(
                 "an open wire on a branch at station 300 m",
                 "branch b, stretches that hold 300 m",
                 "what was hidden",
