@@ -44,11 +44,13 @@ class WorkTest {
     void whatIsMoreUrgentGoesFirst() throws Exception {
         WorkQueue queue = new WorkQueue();
         int threads = Math.max(2, Runtime.getRuntime().availableProcessors());
-        CountDownLatch gate = new CountDownLatch(1);
+        List<CountDownLatch> gates = new ArrayList<>();
         CountDownLatch begun = new CountDownLatch(threads);
         List<Kind> order = Collections.synchronizedList(new ArrayList<>());
         List<Thread> askers = new ArrayList<>();
         for (int i = 0; i < threads; i++) {
+            CountDownLatch gate = new CountDownLatch(1);
+            gates.add(gate);
             askers.add(Thread.ofPlatform()
                     .start(() -> queue.run(Kind.COMPUTATION, () -> {
                         begun.countDown();
@@ -63,23 +65,23 @@ class WorkTest {
         assertThat(queue.run(Kind.LAYOUT, () -> "laid out"))
                 .as("no worker is free of long work")
                 .isEqualTo("laid out");
-        List<Kind> asked = List.of(Kind.BACKGROUND, Kind.PAPER, Kind.IMPORT, Kind.COMPUTATION);
-        for (Kind kind : asked) {
-            CountDownLatch in = new CountDownLatch(1);
-            askers.add(Thread.ofPlatform().start(() -> {
-                in.countDown();
-                queue.run(kind, () -> order.add(kind));
-            }));
-            in.await();
+        List<Thread> waiting = List.of(Kind.BACKGROUND, Kind.PAPER, Kind.IMPORT, Kind.COMPUTATION).stream()
+                .map(kind -> Thread.ofPlatform().start(() -> queue.run(kind, () -> order.add(kind))))
+                .toList();
+        for (Thread asker : waiting) {
+            until(() -> asker.getState() == Thread.State.TIMED_WAITING);
         }
-        LockSupport.parkNanos(200_000_000);
-        gate.countDown();
+        gates.getFirst().countDown();
+        for (Thread asker : waiting) {
+            asker.join();
+        }
+        assertThat(order)
+                .as("the one free worker takes the most urgent of what waits")
+                .containsExactly(Kind.COMPUTATION, Kind.IMPORT, Kind.PAPER, Kind.BACKGROUND);
+        gates.forEach(CountDownLatch::countDown);
         for (Thread asker : askers) {
             asker.join();
         }
-        assertThat(order).hasSize(4);
-        assertThat(order.indexOf(Kind.COMPUTATION)).isLessThan(order.indexOf(Kind.PAPER));
-        assertThat(order.indexOf(Kind.IMPORT)).isLessThan(order.indexOf(Kind.BACKGROUND));
         queue.destroy();
     }
 
