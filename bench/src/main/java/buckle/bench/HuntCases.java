@@ -40,7 +40,7 @@ public final class HuntCases {
     /** ngspice's transient in sections of a hundred and twentieth of the fence, 6 to 40 m long. */
     static double[] byNgspice(Circuit circuit, List<Meter> meters) {
         double total = circuit.runs().stream().mapToDouble(Run::lengthM).sum();
-        double windowS = PulseSolver.span(circuit).windowS() * 0.6;
+        double windowS = PulseSolver.span(circuit).windowS() * 0.72;
         double section = Math.clamp(total / 120, 6, 40);
         try {
             Path file = Files.createTempFile("buckle-hunt", ".cir");

@@ -57,7 +57,8 @@ public final class SearchBench {
                         .parallel()
                         .mapToObj(i -> {
                             var s = new SimulatedSearch(plan, switches, walk, currents, seed + i);
-                            return new Found(s.fault(), s.told(), s.inOrder(), s.halving(), s.straightMinutes());
+                            return new Found(
+                                    s.faults().getFirst(), s.told(), s.inOrder(), s.halving(), s.straightMinutes());
                         })
                         .toList();
                 print(plan.name() + (currents ? ", with currents" : ", kV alone"), all);

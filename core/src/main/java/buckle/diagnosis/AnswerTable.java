@@ -2,6 +2,8 @@ package buckle.diagnosis;
 
 import buckle.diagnosis.Candidates.Answers;
 import buckle.diagnosis.Candidates.Cell;
+import buckle.diagnosis.Candidates.LeaksAndJoints;
+import buckle.diagnosis.FenceModel.Linear;
 import buckle.diagnosis.FenceModel.Unknown;
 import buckle.diagnosis.Intervals.Interval;
 import buckle.diagnosis.Sensitivities.At;
@@ -28,12 +30,15 @@ final class AnswerTable {
     private static final double[] GROWTH_OHM = spaced(150, 6000, 6);
     private static final double[] EARTH_FACTOR = spaced(2, 60, 14);
     private static final double[] SUPPLY_FACTOR = spaced(0.15, 0.9, 16);
-    private static final int GROWTH_POINTS = 5;
+    /** Leaks that stand for what is grown over: one for so much of the fence, since peaks hardly tell on less. */
+    private static final double LEAK_SHARE = 0.06;
+
+    private static final int MOST_LEAKS = 5;
     /** On less it is a leak. */
     private static final double LEAST_GROWN_M = 20;
 
     /** On a run that is a smaller part of the fence it matters little where growth stands: it is thought of in the middle. */
-    private static final double SHORT_SHARE = 0.02;
+    private static final double SHORT_SHARE = 0.04;
 
     private static final double USUAL_POOR = 10;
     private static final double USUAL_WEAK = 0.5;
@@ -173,10 +178,14 @@ final class AnswerTable {
     private static final class Base {
         private final KnownFence fence;
         private final FenceModel model;
+        private final FenceModel rough;
         private final double[] theta;
         private final List<Value> spots;
         private final double[][] root;
-        private final double[][] without;
+        private final Candidates candidates;
+        private final Linear usual;
+        private final Linear poorEarth;
+        private final Linear weakSupply;
 
         Base(KnownFence fence, List<Value> spots) {
             this.fence = fence;
@@ -184,7 +193,13 @@ final class AnswerTable {
             this.theta = fence.theta();
             this.spots = spots;
             this.root = Gauss.root(fence.covariance());
-            this.without = model.linear(theta, List.of(), spots).by();
+            this.rough = model.rough();
+            this.candidates = new Candidates(model, theta, List.of(), spots);
+            List<Linear> fedBy = model.linear(
+                    List.of(theta, moved(Unknown.EARTH, USUAL_POOR), moved(Unknown.VOLTS, USUAL_WEAK)), spots);
+            this.usual = fedBy.get(0);
+            this.poorEarth = fedBy.get(1);
+            this.weakSupply = fedBy.get(2);
         }
 
         List<Part> parts(List<Interval> intervals, List<List<Integer>> sensitive) {
@@ -193,9 +208,9 @@ final class AnswerTable {
             }
             List<Place> places =
                     intervals.stream().flatMap(i -> i.nodes().stream()).toList();
-            Candidates candidates = new Candidates(model, theta, List.of(), spots);
-            Answers leaks = candidates.at(places, Fault.Kind.SHUNT, LEAK_OHM);
-            Answers joints = candidates.at(places, Fault.Kind.BREAK, withOpen());
+            LeaksAndJoints both = candidates.at(places, LEAK_OHM, withOpen());
+            Answers leaks = both.leaks();
+            Answers joints = both.joints();
             List<Integer> nodes = new ArrayList<>();
             int first = 0;
             for (int i = 0; i < intervals.size(); i++) {
@@ -204,7 +219,7 @@ final class AnswerTable {
                 }
                 first += intervals.get(i).nodes().size();
             }
-            List<At> spread = Sensitivities.at(fence, spots, nodes, leaks, joints, without, root);
+            List<At> spread = Sensitivities.at(fence, rough, spots, nodes, leaks, joints, usual.by(), root);
             List<Part> all = new ArrayList<>();
             int node = 0;
             int at = 0;
@@ -225,18 +240,14 @@ final class AnswerTable {
 
         Everywhere everywhere() {
             return new Everywhere(
-                    model.read(theta, List.of(), spots),
+                    usual.raw(),
                     growth(),
                     scaled(Unknown.EARTH, EARTH_FACTOR),
                     scaled(Unknown.VOLTS, SUPPLY_FACTOR),
                     switches(),
-                    Spread.of(without, root),
-                    spread(moved(Unknown.EARTH, USUAL_POOR)),
-                    spread(moved(Unknown.VOLTS, USUAL_WEAK)));
-        }
-
-        private Spread spread(double[] at) {
-            return Spread.of(model.linear(at, List.of(), spots).by(), root);
+                    Spread.of(usual.by(), root),
+                    Spread.of(poorEarth.by(), root),
+                    Spread.of(weakSupply.by(), root));
         }
 
         /** On a third and on the whole of each run, as a few leaks side by side. */
@@ -262,7 +273,7 @@ final class AnswerTable {
                 }
             }
             List<List<Fault>> leaks = all.stream().map(this::leaks).toList();
-            double[][] raw = new Candidates(model, theta, List.of(), spots).together(leaks);
+            double[][] raw = candidates.together(leaks);
             return IntStream.range(0, raw.length)
                     .mapToObj(i -> new Grown(all.get(i).cell, all.get(i).ohm, all.get(i).share, raw[i]))
                     .toList();
@@ -273,7 +284,8 @@ final class AnswerTable {
         }
 
         private List<Fault> leaks(Grown grown) {
-            int points = small(grown.cell().run()) ? 1 : GROWTH_POINTS;
+            double share = grown.cell().lengthM() / model.totalM();
+            int points = Math.clamp((int) Math.ceil(share / LEAK_SHARE), 1, MOST_LEAKS);
             return grown.cell().parts(points).stream()
                     .map(p -> new Fault(Fault.Kind.SHUNT, p.middle(), grown.ohm() * points))
                     .toList();

@@ -41,7 +41,7 @@ record Calibration(
         double[] off = new double[n];
         double[] variance = new double[n];
         for (int step = 0; step < STEPS; step++) {
-            Linear at = model.linear(theta, List.of(), values);
+            Linear at = model.linear(theta, values);
             for (int i = 0; i < n; i++) {
                 variance[i] = values.get(i).scale().variance(at.raw()[i]);
                 off[i] = values.get(i).feature() - at.features()[i];

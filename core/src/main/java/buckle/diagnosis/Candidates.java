@@ -19,6 +19,7 @@ final class Candidates {
     private final double[] theta;
     private final List<Fault> besides;
     private final List<Value> values;
+    private double[] none = {};
 
     /** @param besides faults that are there anyway */
     Candidates(FenceModel model, double[] theta, List<Fault> besides, List<Value> values) {
@@ -53,32 +54,59 @@ final class Candidates {
      * @param raw by place, strength and value
      * @param atS when it is reached
      */
-    record Answers(List<Place> places, Fault.Kind kind, double[] ohm, double[][][] raw, double[][][] atS) {}
-
-    /** By place and then by strength. */
-    Answers at(List<Place> places, Fault.Kind kind, double[] ohm) {
-        List<Fault> faults = new ArrayList<>();
-        for (Place at : places) {
-            for (double r : ohm) {
-                faults.add(new Fault(kind, at, r));
+    record Answers(List<Place> places, Fault.Kind kind, double[] ohm, double[][][] raw, double[][][] atS) {
+        Answers(List<Place> places, Fault.Kind kind, double[] ohm, double[] none) {
+            this(
+                    places,
+                    kind,
+                    ohm,
+                    new double[places.size()][ohm.length][],
+                    new double[places.size()][ohm.length][none.length]);
+            for (double[][] place : raw) {
+                Arrays.setAll(place, j -> none.clone());
             }
         }
-        double[] none = model.read(theta, besides, values);
-        double[][][] raw = new double[places.size()][ohm.length][];
-        double[][][] atS = new double[places.size()][ohm.length][values.size()];
-        for (double[][] place : raw) {
-            Arrays.setAll(place, j -> none.clone());
+    }
+
+    record LeaksAndJoints(Answers leaks, Answers joints) {}
+
+    /** Without any. */
+    double[] none() {
+        if (none.length == 0) {
+            none = model.read(theta, besides, values);
         }
+        return none;
+    }
+
+    /** By place and then by strength. */
+    LeaksAndJoints at(List<Place> places, double[] leakOhm, double[] jointOhm) {
+        List<Fault> faults = new ArrayList<>();
+        for (Place at : places) {
+            for (double ohm : leakOhm) {
+                faults.add(new Fault(Fault.Kind.SHUNT, at, ohm));
+            }
+            for (double ohm : jointOhm) {
+                faults.add(new Fault(Fault.Kind.BREAK, at, ohm));
+            }
+        }
+        int each = leakOhm.length + jointOhm.length;
+        Answers leaks = new Answers(places, Fault.Kind.SHUNT, leakOhm, none());
+        Answers joints = new Answers(places, Fault.Kind.BREAK, jointOhm, none());
         bySwitches(alone(faults), (solver, meters, own, live) -> {
             PulseSolver.Shown shown = solver.withEach(first(live.values()), meters);
             int f = 0;
             for (int fault : live.keySet()) {
-                into(raw[fault / ohm.length][fault % ohm.length], own, shown.values()[f]);
-                into(atS[fault / ohm.length][fault % ohm.length], own, shown.atS()[f]);
+                int place = fault / each;
+                int strength = fault % each;
+                boolean leak = strength < leakOhm.length;
+                Answers of = leak ? leaks : joints;
+                int s = leak ? strength : strength - leakOhm.length;
+                into(of.raw()[place][s], own, shown.values()[f]);
+                into(of.atS()[place][s], own, shown.atS()[f]);
                 f++;
             }
         });
-        return new Answers(places, kind, ohm, raw, atS);
+        return new LeaksAndJoints(leaks, joints);
     }
 
     /**
@@ -106,9 +134,8 @@ final class Candidates {
 
     /** What each value would be with several leaks at once, by set of them. */
     double[][] together(List<List<Fault>> sets) {
-        double[] none = model.read(theta, besides, values);
         double[][] raw = new double[sets.size()][];
-        Arrays.setAll(raw, s -> none.clone());
+        Arrays.setAll(raw, s -> none().clone());
         bySwitches(sets, (solver, meters, own, live) -> {
             double[][] shown =
                     solver.withLeaks(List.copyOf(live.values()), meters).values();

@@ -1,6 +1,7 @@
 package buckle.diagnosis;
 
 import buckle.diagnosis.Candidates.Cell;
+import buckle.diagnosis.Candidates.LeaksAndJoints;
 import buckle.diagnosis.Diagnosis.Fit;
 import buckle.diagnosis.Diagnosis.RunLeakage;
 import buckle.diagnosis.FenceModel.Linear;
@@ -29,9 +30,15 @@ public final class Diagnostician {
     /** Strengths between two that are computed: all goes smoothly with the logarithm. */
     private static final int BETWEEN = 6;
 
+    private static final Cubic[] LEAKS = Cubic.between(AnswerTable.LEAK_OHM.length, BETWEEN);
+    private static final double[] LEAK_OHM = between(AnswerTable.LEAK_OHM, LEAKS.length);
+    private static final Cubic[] JOINTS = Cubic.between(AnswerTable.JOINT_OHM.length, BETWEEN);
+    private static final double[] JOINT_OHM = between(AnswerTable.JOINT_OHM, JOINTS.length);
+
     private static final double ROUGH = 0.25;
     private static final double[] SECOND_OHM = AnswerTable.spaced(60, 8000, 5);
-    private static final int SECOND_BETWEEN = 2;
+    private static final Cubic[] SECONDS = Cubic.between(SECOND_OHM.length, 2);
+    private static final double[] SECOND_LEAK_OHM = between(SECOND_OHM, SECONDS.length);
     private static final double SECOND_LEAKS = 0.75;
     /** A second fault is one that makes the readings so much more likely, as a logarithm, than the first alone. */
     private static final double MORE = 1;
@@ -50,6 +57,7 @@ public final class Diagnostician {
     private static final int FIRSTS = 2;
 
     private final FenceModel model;
+    private final FenceModel rough;
     private final List<Value> healthy;
     private final List<Value> now;
     private final Calibration calibration;
@@ -63,6 +71,7 @@ public final class Diagnostician {
     private Diagnostician(List<Value> now, AnswerTable table) {
         KnownFence fence = table.fence();
         this.model = fence.model();
+        this.rough = model.rough();
         this.healthy = fence.healthy();
         this.now = now;
         this.calibration = fence.calibration();
@@ -94,6 +103,10 @@ public final class Diagnostician {
         earthAndSupply(posterior);
         two(posterior);
         return posterior.diagnosis(fit());
+    }
+
+    private static double[] between(double[] of, int n) {
+        return AnswerTable.spaced(of[0], of[of.length - 1], n);
     }
 
     // ---------------------------------------------------------------- one fault
@@ -170,26 +183,22 @@ public final class Diagnostician {
                 gauss[i][j] = gauss(raw[i][j], spread.leak(interval.nodes().get(i), AnswerTable.LEAK_OHM[j]));
             }
         }
-        int fine = (AnswerTable.LEAK_OHM.length - 1) * BETWEEN + 1;
+        double share = -Math.log(LEAKS.length);
+        double[][] here = new double[AnswerTable.LEAK_OHM.length][read.length];
+        double[] expected = new double[read.length];
         for (Cell cell : interval.cells()) {
             double at = interval.at(cell);
             int nearest = (int) Math.rint(at);
-            double each = Chance.LEAK.log() + Math.log(model.share(cell, Chance.FRAIL_LEAKS)) - Math.log(fine);
-            double[][] here = new double[AnswerTable.LEAK_OHM.length][];
+            double each = Chance.LEAK.log() + Math.log(model.share(cell, Chance.FRAIL_LEAKS)) + share;
+            Cubic along = Cubic.at(raw.length, at);
             for (int j = 0; j < here.length; j++) {
-                here[j] = Cubic.between(features, j, at);
+                along.of(features, j, here[j]);
             }
-            for (int k = 0; k < fine; k++) {
-                double strength = k / (double) BETWEEN;
-                double ohm = AnswerTable.leakOhm(strength);
-                posterior.add(
-                        FaultKind.LEAK,
-                        cell,
-                        ohm,
-                        -Math.log(fine),
-                        each
-                                + gauss[nearest][(int) Math.rint(strength)].logDensity(
-                                        off(Cubic.between(here, strength))));
+            Posterior.Cluster cluster = posterior.at(FaultKind.LEAK, cell);
+            for (int k = 0; k < LEAKS.length; k++) {
+                LEAKS[k].of(here, expected);
+                Gauss g = gauss[nearest][(int) Math.rint(k / (double) BETWEEN)];
+                cluster.add(LEAK_OHM[k], share, each + g.logDensity(off(expected)));
             }
         }
     }
@@ -205,36 +214,27 @@ public final class Diagnostician {
                 gauss[i][j] = gauss(raw[i][j], spread.broken(interval.nodes().get(i), ohm));
             }
         }
-        int fine = (AnswerTable.JOINT_OHM.length - 1) * BETWEEN + 1;
+        double share = Math.log((1 - Chance.OPEN) / JOINTS.length);
+        double[][] here = new double[open][read.length];
+        double[] expected = new double[read.length];
         for (Cell cell : interval.cells()) {
             double at = interval.at(cell);
             int nearest = (int) Math.rint(at);
             double prior = Chance.BREAK.log() + Math.log(model.share(cell, Chance.FRAIL_BREAKS));
-            posterior.add(
-                    FaultKind.BREAK,
-                    cell,
+            Cubic along = Cubic.at(raw.length, at);
+            Posterior.Cluster cluster = posterior.at(FaultKind.BREAK, cell);
+            along.of(features, open, expected);
+            cluster.add(
                     Double.POSITIVE_INFINITY,
                     Math.log(Chance.OPEN),
-                    prior
-                            + Math.log(Chance.OPEN)
-                            + gauss[nearest][open].logDensity(off(Cubic.between(features, open, at))));
-            double[][] here = new double[open][];
+                    prior + Math.log(Chance.OPEN) + gauss[nearest][open].logDensity(off(expected)));
             for (int j = 0; j < open; j++) {
-                here[j] = Cubic.between(features, j, at);
+                along.of(features, j, here[j]);
             }
-            for (int k = 0; k < fine; k++) {
-                double strength = k / (double) BETWEEN;
-                double ohm = AnswerTable.JOINT_OHM[0]
-                        * Math.pow(AnswerTable.JOINT_OHM[1] / AnswerTable.JOINT_OHM[0], strength);
-                posterior.add(
-                        FaultKind.BREAK,
-                        cell,
-                        ohm,
-                        Math.log((1 - Chance.OPEN) / fine),
-                        prior
-                                + Math.log((1 - Chance.OPEN) / fine)
-                                + gauss[nearest][(int) Math.rint(strength)].logDensity(
-                                        off(Cubic.between(here, strength))));
+            for (int k = 0; k < JOINTS.length; k++) {
+                JOINTS[k].of(here, expected);
+                Gauss g = gauss[nearest][(int) Math.rint(k / (double) BETWEEN)];
+                cluster.add(JOINT_OHM[k], share, prior + share + g.logDensity(off(expected)));
             }
         }
     }
@@ -298,7 +298,7 @@ public final class Diagnostician {
         if (doubted.isEmpty()) {
             return;
         }
-        Linear plan = model.linear(new double[model.count()], List.of(), healthy);
+        Linear plan = model.linear(new double[model.count()], healthy);
         double[] off = new double[healthy.size()];
         for (int i = 0; i < off.length; i++) {
             off[i] = healthy.get(i).feature() - plan.features()[i];
@@ -314,7 +314,7 @@ public final class Diagnostician {
             double gained = without(healthy, wrong, plan.raw(), known, off) - calibration.logEvidence();
             Calibration better = Calibration.of(model, others);
             KnownFence then = KnownFence.of(model, others, better);
-            Linear at = model.linear(then.theta(), List.of(), now);
+            Linear at = model.linear(then.theta(), now);
             double[][] around = Gauss.spread(at.by(), then.covariance(), new double[now.size()]);
             posterior.addReading(
                     true,
@@ -392,17 +392,17 @@ public final class Diagnostician {
         List<Interval> intervals =
                 Intervals.of(model.runs(), now, List.of(known.fault().at()), ROUGH);
         List<Place> nodes = intervals.stream().flatMap(i -> i.nodes().stream()).toList();
-        Candidates candidates = new Candidates(model, theta, List.of(known.fault()), now);
-        double[][][] leaks =
-                features(candidates.at(nodes, Fault.Kind.SHUNT, SECOND_OHM).raw());
-        double[][][] rawOpen = candidates
-                .at(nodes, Fault.Kind.BREAK, new double[] {Double.POSITIVE_INFINITY})
-                .raw();
+        Candidates candidates = new Candidates(rough, theta, List.of(known.fault()), now);
+        LeaksAndJoints second = candidates.at(nodes, SECOND_OHM, new double[] {Double.POSITIVE_INFINITY});
+        double[][][] leaks = features(second.leaks().raw());
+        double[][][] rawOpen = second.joints().raw();
         double[][][] open = features(rawOpen);
-        double[] usual = model.read(theta, List.of(known.fault()), now);
+        double[] usual = candidates.none();
         Gauss gauss = gauss(usual, spread);
         double alone = gauss.logDensity(off(features(usual)));
         Best best = new Best();
+        double[][] here = new double[SECOND_OHM.length][read.length];
+        double[] expected = new double[read.length];
         int firstNode = 0;
         for (Interval interval : intervals) {
             int n = interval.nodes().size();
@@ -412,28 +412,27 @@ public final class Diagnostician {
                 double at = interval.at(cell);
                 double place = Math.log(cell.lengthM() / totalM);
                 double sum = Double.NEGATIVE_INFINITY;
-                double[][] here = new double[SECOND_OHM.length][];
+                Cubic along = Cubic.at(n, at);
                 for (int j = 0; j < here.length; j++) {
-                    here[j] = Cubic.between(leak, j, at);
+                    along.of(leak, j, here[j]);
                 }
-                int fine = (SECOND_OHM.length - 1) * SECOND_BETWEEN + 1;
-                for (int j = 0; j < fine; j++) {
-                    double strength = j / (double) SECOND_BETWEEN;
-                    double likely = gauss.logDensity(off(Cubic.between(here, strength)));
-                    double share = place + Math.log(SECOND_LEAKS / fine);
+                double share = place + Math.log(SECOND_LEAKS / SECONDS.length);
+                for (int k = 0; k < SECONDS.length; k++) {
+                    SECONDS[k].of(here, expected);
+                    double likely = gauss.logDensity(off(expected));
                     if (likely > alone + MORE) {
-                        double ohm = SECOND_OHM[0] * Math.pow(SECOND_OHM[1] / SECOND_OHM[0], strength);
                         sum = Posterior.plus(sum, share + likely);
-                        best.take(share, likely, cell, new Fault(Fault.Kind.SHUNT, cell.middle(), ohm));
+                        best.take(share, likely, cell, new Fault(Fault.Kind.SHUNT, cell.middle(), SECOND_LEAK_OHM[k]));
                     }
                 }
                 double[] rawThere = rawOpen[firstNode + (int) Math.rint(at)][0];
-                double likely = gauss(rawThere, spread).logDensity(off(Cubic.between(broken, 0, at)));
+                along.of(broken, 0, expected);
+                double likely = gauss(rawThere, spread).logDensity(off(expected));
                 if (likely > alone + MORE) {
-                    double share = place + Math.log(1 - SECOND_LEAKS);
-                    sum = Posterior.plus(sum, share + likely);
+                    double opened = place + Math.log(1 - SECOND_LEAKS);
+                    sum = Posterior.plus(sum, opened + likely);
                     best.take(
-                            share, likely, cell, new Fault(Fault.Kind.BREAK, cell.middle(), Double.POSITIVE_INFINITY));
+                            opened, likely, cell, new Fault(Fault.Kind.BREAK, cell.middle(), Double.POSITIVE_INFINITY));
                 }
                 if (sum > Double.NEGATIVE_INFINITY) {
                     weights.put(cell, sum);

@@ -48,7 +48,12 @@ final class FenceModel {
     private final PulseSolver.Span span;
 
     FenceModel(Hunt hunt) {
+        this(hunt, PulseSolver.span(hunt.plan()));
+    }
+
+    private FenceModel(Hunt hunt, PulseSolver.Span span) {
         this.hunt = hunt;
+        this.span = span;
         hunt.plan().runs().forEach(r -> runs.put(r.id(), r));
         double total = hunt.plan().runs().stream().mapToDouble(Run::lengthM).sum();
         runs.values().forEach(r -> group.put(r.id(), grouped(r, total)));
@@ -59,7 +64,11 @@ final class FenceModel {
         steel = hunt.plan().runs().stream()
                 .flatMap(r -> r.type().strands().stream())
                 .anyMatch(w -> w.muR() > STEEL);
-        span = PulseSolver.span(hunt.plan());
+    }
+
+    /** The same within a per cent, with fewer frequencies where there are many. */
+    FenceModel rough() {
+        return new FenceModel(hunt, span.rough());
     }
 
     private String grouped(Run run, double totalM) {
@@ -320,35 +329,60 @@ final class FenceModel {
     /** Features of what meters would show, and how they go with each unknown. */
     record Linear(double[] raw, double[] features, double[][] by) {}
 
-    /** What feeds the fence is moved with one solution for all; what the fence is made of one by one. */
-    Linear linear(double[] theta, List<Fault> faults, List<Value> values) {
+    Linear linear(double[] theta, List<Value> values) {
+        return linear(List.of(theta), values).getFirst();
+    }
+
+    /**
+     * What feeds the fence is moved with one solution for all; what the fence is made of one by one.
+     *
+     * @param thetas that differ in what feeds the fence alone
+     */
+    List<Linear> linear(List<double[]> thetas, List<Value> values) {
         int n = values.size();
-        double[] raw = new double[n];
-        double[][] moved = new double[count()][n];
-        bySwitches(values).forEach((open, those) -> {
-            List<Value> own = pick(values, those);
-            List<Supply> fedBy = new ArrayList<>();
+        double[] fence = thetas.getFirst();
+        List<Supply> usual = thetas.stream().map(this::supply).toList();
+        List<Supply> fedBy = new ArrayList<>();
+        for (double[] theta : thetas) {
             fedBy.add(supply(theta));
             for (Unknown u : Unknown.values()) {
                 fedBy.add(supply(step(theta, u.ordinal())));
             }
-            double[][] shown = read(theta, faults, open, own, fedBy);
-            for (int i = 0; i < own.size(); i++) {
-                raw[those.get(i)] = shown[0][i];
+        }
+        int each = 1 + Unknown.FIXED;
+        double[][] raw = new double[thetas.size()][n];
+        double[][][] moved = new double[thetas.size()][count()][n];
+        bySwitches(values).forEach((open, those) -> {
+            List<Value> own = pick(values, those);
+            double[][] shown = read(fence, List.of(), open, own, fedBy);
+            for (int t = 0; t < raw.length; t++) {
+                into(raw[t], those, shown[t * each]);
                 for (Unknown u : Unknown.values()) {
-                    moved[u.ordinal()][those.get(i)] = shown[u.ordinal() + 1][i];
+                    into(moved[t][u.ordinal()], those, shown[t * each + 1 + u.ordinal()]);
                 }
             }
             IntStream.range(0, count()).parallel().filter(this::ofTheFence).forEach(p -> {
-                double[] other = read(step(theta, p), faults, open, own, List.of(supply(theta)))[0];
-                for (int i = 0; i < own.size(); i++) {
-                    moved[p][those.get(i)] = other[i];
+                double[][] other = read(step(fence, p), List.of(), open, own, usual);
+                for (int t = 0; t < raw.length; t++) {
+                    into(moved[t][p], those, other[t]);
                 }
             });
         });
-        double[] features = new double[n];
-        double[][] by = new double[n][count()];
-        for (int i = 0; i < n; i++) {
+        return IntStream.range(0, raw.length)
+                .mapToObj(t -> linear(values, raw[t], moved[t]))
+                .toList();
+    }
+
+    private static void into(double[] all, List<Integer> those, double[] some) {
+        for (int i = 0; i < some.length; i++) {
+            all[those.get(i)] = some[i];
+        }
+    }
+
+    private Linear linear(List<Value> values, double[] raw, double[][] moved) {
+        double[] features = new double[raw.length];
+        double[][] by = new double[raw.length][count()];
+        for (int i = 0; i < raw.length; i++) {
             features[i] = values.get(i).expected(raw[i]);
             for (int p = 0; p < count(); p++) {
                 by[i][p] = (values.get(i).expected(moved[p][i]) - features[i]) / STEP;

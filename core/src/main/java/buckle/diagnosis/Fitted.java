@@ -122,7 +122,7 @@ public final class Fitted {
         if (values.isEmpty()) {
             return List.of();
         }
-        Linear at = model.linear(calibration.theta(), List.of(), values);
+        Linear at = model.linear(calibration.theta(), values);
         List<Expected> all = new ArrayList<>();
         for (int i = 0; i < values.size(); i++) {
             Value.Scale scale = values.get(i).scale();
@@ -153,7 +153,7 @@ public final class Fitted {
     /** Independent moves of one standard deviation each that make up what is not known of voltages, the largest first. */
     public List<Unknowns> moves(List<Reading> asked) {
         List<Value> values = Value.of(asked, meter);
-        Linear at = model.linear(calibration.theta(), List.of(), values);
+        Linear at = model.linear(calibration.theta(), values);
         double[][] root = Gauss.root(covariance);
         int p = covariance.length;
         double[][] moved = new double[values.size()][p];

@@ -27,6 +27,9 @@ final class Posterior {
     /** Cells with less of their kind's weight part one cluster from the next. */
     private static final double PARTS = 2e-4;
 
+    /** So much less, as a logarithm, adds nothing. */
+    private static final double NOTHING = 40;
+
     private static final double SHOWN = 1e-3;
     private static final int MOST_SHOWN = 25;
 
@@ -45,12 +48,13 @@ final class Posterior {
     }
 
     /** Weight of all strengths at a cell, and the one that readings speak most for. */
-    private static final class Cluster {
-        double log = Double.NEGATIVE_INFINITY;
-        double best = -1e300;
-        double ohm;
-        double share;
+    static final class Cluster {
+        private double log = Double.NEGATIVE_INFINITY;
+        private double best = -1e300;
+        private double ohm;
+        private double share;
 
+        /** @param logShare of this strength among all of its kind */
         void add(double strength, double logShare, double weight) {
             log = plus(log, weight);
             if (weight - logShare > best - share) {
@@ -90,11 +94,8 @@ final class Posterior {
         growth.add(new Grown(cell, ohm, log));
     }
 
-    /** @param logShare of this strength among all of its kind */
-    void add(FaultKind kind, Cell cell, double ohm, double logShare, double log) {
-        (kind == FaultKind.LEAK ? leaks : breaks)
-                .computeIfAbsent(cell, c -> new Cluster())
-                .add(ohm, logShare, log);
+    Cluster at(FaultKind kind, Cell cell) {
+        return (kind == FaultKind.LEAK ? leaks : breaks).computeIfAbsent(cell, c -> new Cluster());
     }
 
     void add(FaultKind kind, double value, double log) {
@@ -116,7 +117,8 @@ final class Posterior {
     /** {@code log(eᵃ + eᵇ)}. */
     static double plus(double a, double b) {
         double most = Math.max(a, b);
-        return most == Double.NEGATIVE_INFINITY ? most : most + Math.log1p(Math.exp(-Math.abs(a - b)));
+        double less = Math.abs(a - b);
+        return most == Double.NEGATIVE_INFINITY || less > NOTHING ? most : most + Math.log1p(Math.exp(-less));
     }
 
     /** The most probable single faults on different runs or of different kinds. */

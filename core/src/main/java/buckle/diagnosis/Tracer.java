@@ -253,10 +253,11 @@ public final class Tracer {
                     if (AnswerTable.leakOhm(strength) > WORTH_SEEKING_OHM) {
                         break;
                     }
+                    Cubic between = Cubic.at(leaking.length, strength);
                     add(
                             first + i,
                             leak,
-                            spot -> Cubic.between(leaking, spot, strength),
+                            spot -> between.of(leaking, spot),
                             table.spread().leak(at, ohm));
                 }
                 double broken = Chance.BREAK.log() + Math.log(model.share(cell, Chance.FRAIL_BREAKS));
@@ -317,11 +318,8 @@ public final class Tracer {
         for (int j = 0; j < strengths; j++) {
             double strength = j / (double) BETWEEN_STRENGTHS;
             double ohm = AnswerTable.JOINT_OHM[(int) Math.rint(strength)];
-            add(
-                    cell,
-                    share,
-                    spot -> Cubic.between(poor, spot, strength),
-                    table.spread().broken(at, ohm));
+            Cubic between = Cubic.at(open, strength);
+            add(cell, share, spot -> between.of(poor, spot), table.spread().broken(at, ohm));
         }
         add(
                 cell,

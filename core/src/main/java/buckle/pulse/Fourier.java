@@ -1,11 +1,17 @@
 package buckle.pulse;
 
+import java.util.Map;
+import java.util.concurrent.ConcurrentHashMap;
+
 /**
  * Fast Fourier transform of a power of two: {@code x_n = Σ X_k e^(+2πjkn/N)}, nothing divided, of a spectrum whose two middle
  * quarters are zero. By quarters, each round from one pair of arrays into the other, so that the order comes out right without
  * sorting (Stockham's arrangement; from memory, held against the plain sum in the tests).
  */
 final class Fourier {
+    /** There are but a few sizes. */
+    private static final Map<Integer, Circle> CIRCLES = new ConcurrentHashMap<>();
+
     private final int size;
     private final double[] cos;
     private final double[] sin;
@@ -14,17 +20,25 @@ final class Fourier {
     private double[] otherRe;
     private double[] otherIm;
 
+    private record Circle(double[] cos, double[] sin) {
+        static Circle of(int size) {
+            Circle all = new Circle(new double[size], new double[size]);
+            for (int i = 0; i < size; i++) {
+                all.cos[i] = Math.cos(2 * Math.PI * i / size);
+                all.sin[i] = Math.sin(2 * Math.PI * i / size);
+            }
+            return all;
+        }
+    }
+
     Fourier(int size) {
         if (Integer.bitCount(size) != 1 || size < 8) {
             throw new IllegalArgumentException(size + " is no power of two from 8");
         }
         this.size = size;
-        cos = new double[size];
-        sin = new double[size];
-        for (int i = 0; i < size; i++) {
-            cos[i] = Math.cos(2 * Math.PI * i / size);
-            sin[i] = Math.sin(2 * Math.PI * i / size);
-        }
+        Circle circle = CIRCLES.computeIfAbsent(size, Circle::of);
+        cos = circle.cos;
+        sin = circle.sin;
         re = new double[size];
         im = new double[size];
         otherRe = new double[size];

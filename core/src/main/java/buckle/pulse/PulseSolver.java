@@ -27,8 +27,12 @@ public final class PulseSolver {
     private static final double RINGS = 4;
 
     private static final double HIGHEST_HZ = 8e6;
-    private static final double QUICK_HZ = 0.28e6;
-    private static final double WIDER = 1.2;
+    /** For tables of many faults; a short fence, which its edges go through many times in a pulse, takes more. */
+    private static final double QUICK_HZ = 0.15e6;
+
+    private static final int QUICK_LEAST = 64;
+    private static final int QUICK_SHORT = 128;
+    private static final double SHORT_S = 200e-6;
 
     private final Circuit circuit;
     private final List<Place> places;
@@ -346,25 +350,31 @@ public final class PulseSolver {
     }
 
     /**
-     * At a few hundred frequencies as a rule: within half a per cent, for tables of many faults.
+     * At a hundred frequencies or so: within half a per cent as a rule, for tables of many faults.
      *
      * @param span that of {@link #span} for a fence like this one, so that answers beside each other differ by nothing else
      */
     public static PulseSolver quick(Circuit circuit, List<Place> places, Span span) {
         Tree cut = new Tree(circuit, places);
-        return new PulseSolver(circuit, places, cut, Spectrum.of(span.windowS(), span.highestHz()));
+        return new PulseSolver(circuit, places, cut, new Spectrum(span.frequencies(), span.windowS()));
     }
 
     /** A time and the frequencies a pulse is taken apart into. */
-    public record Span(double windowS, double highestHz) {}
+    public record Span(double windowS, int frequencies) {
+        /** The lower half of the frequencies, but never very few. */
+        public Span rough() {
+            return new Span(windowS, Math.max(Math.min(QUICK_LEAST, frequencies), frequencies / 2));
+        }
+    }
 
     /** For the pulse of a fence and of others a little unlike it. */
     public static Span span(Circuit circuit) {
-        double windowS = WIDER
-                * window(circuit, new Tree(circuit, List.of()).longestM(), List.of())
-                        .windowS();
+        double windowS = window(circuit, new Tree(circuit, List.of()).longestM(), List.of())
+                .windowS();
         double ringHz = ringHz(circuit.source(), fenceF(circuit));
-        return new Span(windowS, Math.max(QUICK_HZ, Math.min(HIGHEST_HZ, RINGS * ringHz)));
+        double highestHz = Math.max(QUICK_HZ, Math.min(HIGHEST_HZ, RINGS * ringHz));
+        int least = windowS < SHORT_S ? QUICK_SHORT : QUICK_LEAST;
+        return new Span(windowS, (int) Math.clamp(Math.ceil(highestHz * windowS), least, Spectrum.MOST));
     }
 
     private static double fenceF(Circuit circuit) {

@@ -29,7 +29,7 @@ import java.util.Random;
 import java.util.Set;
 
 /**
- * A hidden fault on a fence that is off its plan, and a crew that looks for it: as it is told, along the fence in order, and halving by
+ * Hidden faults on a fence that is off its plan, and a crew that looks for one of them: as it is told, along the fence in order, and halving by
  * switches.
  */
 public final class SimulatedSearch {
@@ -48,7 +48,7 @@ public final class SimulatedSearch {
     private final boolean currents;
     private final TrueFence truth;
     private final Random random;
-    private final Fault fault;
+    private final List<Fault> faults;
     private final Circuit faulty;
     private final Place begin;
     private final List<Reading> healthy;
@@ -62,17 +62,12 @@ public final class SimulatedSearch {
      * @param seed of the fence as it really is, of the fault and of the meter's errors
      */
     public SimulatedSearch(Circuit plan, List<Hunt.Switch> switches, Walk walk, boolean currents, long seed) {
-        this(plan, switches, walk, currents, seed, Optional.empty());
+        this(plan, switches, walk, currents, seed, List.of());
     }
 
-    /** With a fault of one's own. */
+    /** @param own faults; with several, one of them is to be found; without any, one is drawn */
     public SimulatedSearch(
-            Circuit plan, List<Hunt.Switch> switches, Walk walk, boolean currents, long seed, Fault fault) {
-        this(plan, switches, walk, currents, seed, Optional.of(fault));
-    }
-
-    private SimulatedSearch(
-            Circuit plan, List<Hunt.Switch> switches, Walk walk, boolean currents, long seed, Optional<Fault> own) {
+            Circuit plan, List<Hunt.Switch> switches, Walk walk, boolean currents, long seed, List<Fault> own) {
         this.plan = plan;
         this.switches = switches;
         this.walk = walk;
@@ -80,8 +75,8 @@ public final class SimulatedSearch {
         this.random = new Random(seed * 0x9E3779B97F4A7C15L);
         this.truth = new TrueFence(plan, random);
         Fault drawn = drawn();
-        this.fault = own.orElse(drawn);
-        this.faulty = truth.now(List.of(fault), OptionalDouble.empty(), 1);
+        this.faults = own.isEmpty() ? List.of(drawn) : List.copyOf(own);
+        this.faulty = truth.now(faults, OptionalDouble.empty(), 1);
         this.begin = new Place(plan.runs().getFirst().id(), 0);
         List<Place> ends = new ArrayList<>(List.of(begin));
         plan.runs().forEach(r -> ends.add(new Place(r.id(), r.lengthM())));
@@ -144,8 +139,8 @@ public final class SimulatedSearch {
     }
 
     /** What is hidden. */
-    public Fault fault() {
-        return fault;
+    public List<Fault> faults() {
+        return faults;
     }
 
     // ---------------------------------------------------------------- as it is told
@@ -199,11 +194,9 @@ public final class SimulatedSearch {
                         : length;
                 double to = part.fromM() + Math.signum(part.toM() - part.fromM()) * most;
                 minutes += farther(here, from);
-                double at = fault.at().distanceM();
-                if (fault.at().runId().equals(part.run())
-                        && at >= Math.min(part.fromM(), to)
-                        && at <= Math.max(part.fromM(), to)) {
-                    minutes += Math.abs(at - part.fromM()) / walk.inspectMetresPerMinute();
+                OptionalDouble met = metAfter(part.run(), part.fromM(), to);
+                if (met.isPresent()) {
+                    minutes += met.getAsDouble() / walk.inspectMetresPerMinute();
                     return new Result(minutes, now.size(), openings);
                 }
                 looked += most / walk.inspectMetresPerMinute();
@@ -216,6 +209,16 @@ public final class SimulatedSearch {
             }
         }
         return new Result(minutes + inOrder().minutes(), now.size(), openings);
+    }
+
+    /** Metres along a stretch until a fault is met. */
+    private OptionalDouble metAfter(String run, double fromM, double toM) {
+        return faults.stream()
+                .filter(f -> f.at().runId().equals(run))
+                .mapToDouble(f -> f.at().distanceM())
+                .filter(at -> at >= Math.min(fromM, toM) && at <= Math.max(fromM, toM))
+                .map(at -> Math.abs(at - fromM))
+                .min();
     }
 
     private List<Place> marks(List<Spot> spots) {
@@ -314,9 +317,9 @@ public final class SimulatedSearch {
             for (Part p : parts) {
                 Place first = new Place(p.run(), p.fromM());
                 minutes += farther(here, first);
-                double at = fault.at().distanceM();
-                if (fault.at().runId().equals(p.run()) && at >= p.fromM() && at <= p.toM()) {
-                    return minutes + (at - p.fromM()) / walk.inspectMetresPerMinute();
+                OptionalDouble met = metAfter(p.run(), p.fromM(), p.toM());
+                if (met.isPresent()) {
+                    return minutes + met.getAsDouble() / walk.inspectMetresPerMinute();
                 }
                 minutes += (p.toM() - p.fromM()) / walk.inspectMetresPerMinute();
                 here = new Place(p.run(), p.toM());
@@ -369,8 +372,7 @@ public final class SimulatedSearch {
     }
 
     private boolean holds(Part p) {
-        double at = fault.at().distanceM();
-        return p.run().equals(fault.at().runId()) && at >= p.fromM() && at <= p.toM();
+        return metAfter(p.run(), p.fromM(), p.toM()).isPresent();
     }
 
     private boolean beyond(Place at, Part part) {
@@ -392,8 +394,8 @@ public final class SimulatedSearch {
         return false;
     }
 
-    /** Straight to the fault. */
+    /** Straight to the nearest fault. */
     public double straightMinutes() {
-        return farther(begin, fault.at());
+        return faults.stream().mapToDouble(f -> farther(begin, f.at())).min().orElseThrow();
     }
 }

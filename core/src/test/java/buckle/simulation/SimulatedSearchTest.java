@@ -31,7 +31,8 @@ class SimulatedSearchTest {
 
     private static SimulatedSearch search(List<Run> runs, boolean currents, long seed, Fault fault) {
         Circuit plan = plan(runs);
-        return new SimulatedSearch(plan, SimulatedSearch.atEveryTakeOff(plan), Walk.USUAL, currents, seed, fault);
+        return new SimulatedSearch(
+                plan, SimulatedSearch.atEveryTakeOff(plan), Walk.USUAL, currents, seed, List.of(fault));
     }
 
     /** A leak of 200 Ω in one of eight sections with a switch before each: three openings part eight (F6). */

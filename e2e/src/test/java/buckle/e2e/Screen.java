@@ -61,6 +61,14 @@ final class Screen {
         drawn();
     }
 
+    /** Another page of the job that is open, as a click on its tab would do. */
+    void turnTo(String id, String page) {
+        this.page.evaluate(
+                "(to) => document.querySelector('#app').__vue_app__.config.globalProperties.$router.push(to)",
+                "/jobs/" + id + "/" + page);
+        drawn();
+    }
+
     /** Opens a job that the yard lists. */
     void openListed(String job, String stage) {
         yard();
