@@ -138,7 +138,20 @@ select {
 }
 @media (max-width: 760px) {
   .says {
-    visibility: hidden;
+    display: none;
+  }
+  select {
+    min-width: 0;
+    flex: 0 1 auto;
+  }
+  .at {
+    flex: 1;
+    min-width: 0;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .zoom {
+    flex: none;
   }
 }
 </style>

@@ -69,4 +69,31 @@ class SimulatedSearchTest {
         }
         assertThat(told / order).isLessThan(0.6);
     }
+
+    /** Two leaks are taken for one; one of them is found about as soon as if it were alone. */
+    @Test
+    void oneOfTwoIsFoundAsSoon() {
+        List<Run> runs = List.of(
+                Run.of("trunk", Optional.empty(), 300, TYPE),
+                Run.of("left", Optional.of("trunk"), 900, TYPE),
+                Run.of("right", Optional.of("trunk"), 900, TYPE));
+        double both = 0;
+        double alone = 0;
+        for (int i = 0; i < 3; i++) {
+            Fault one = new Fault(Fault.Kind.SHUNT, new Place("left", 250 + 200 * i), 300);
+            Fault other = new Fault(Fault.Kind.SHUNT, new Place("right", 800 - 200 * i), 500);
+            Circuit plan = plan(runs);
+            SimulatedSearch search = new SimulatedSearch(
+                    plan, SimulatedSearch.atEveryTakeOff(plan), Walk.USUAL, true, 90 + i, List.of(one, other));
+            both += search.told().minutes();
+            assertThat(search.halving().minutes()).isPositive();
+            assertThat(search.inOrder().minutes())
+                    .isLessThanOrEqualTo(
+                            search(runs, true, 90 + i, one).inOrder().minutes());
+            alone += (search(runs, true, 90 + i, one).told().minutes()
+                            + search(runs, true, 90 + i, other).told().minutes())
+                    / 2;
+        }
+        assertThat(both).isLessThan(1.2 * alone);
+    }
 }

@@ -73,7 +73,7 @@ class FieldTest {
         screen.openById(job, "survey");
         SHEETS.forEach((stage, all) -> {
             for (String sheet : all) {
-                screen.turnTo(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
+                screen.turnTo(job, stage, sheet);
                 assertThat(over(screen.page)).as(stage + " " + sheet).isEqualTo("0");
             }
         });
@@ -127,7 +127,7 @@ class FieldTest {
                     if (List.of("tape", "pole").contains(sheet)) { // as it was called out; for either tape
                         continue;
                     }
-                    screen.turnTo(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
+                    screen.turnTo(job, stage, sheet);
                     String page =
                             String.valueOf(screen.page.evaluate("() => document.querySelector('.job').innerText"));
                     words.matcher(page)
@@ -160,7 +160,7 @@ class FieldTest {
         screen.page.addStyleTag(new Page.AddStyleTagOptions().setContent("* { transition: none !important }"));
         SHEETS.forEach((stage, all) -> {
             for (String sheet : all) {
-                screen.turnTo(job, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
+                screen.turnTo(job, stage, sheet);
                 for (String look : LOOKS) {
                     screen.page.waitForFunction("(look) => document.documentElement.dataset.look === look", look);
                     String name = stage + " " + sheet + ", " + look;

@@ -61,12 +61,23 @@ final class Screen {
         drawn();
     }
 
-    /** Another page of the job that is open, as a click on its tab would do. */
-    void turnTo(String id, String page) {
-        this.page.evaluate(
-                "(to) => document.querySelector('#app').__vue_app__.config.globalProperties.$router.push(to)",
-                "/jobs/" + id + "/" + page);
-        drawn();
+    /** A sheet of the job that is open, by its tabs; what has none here is loaded. */
+    void turnTo(String id, String stage, String sheet) {
+        Locator stageTab = test("stage-" + stage);
+        Locator sheetTab = test("sheet-" + sheet);
+        if (!page.url().contains("/" + stage) && stageTab.isVisible()) {
+            stage(stage);
+            drawn();
+        }
+        if (page.url().contains("/" + stage) && (sheet.isEmpty() || sheetTab.isVisible())) {
+            if (!sheet.isEmpty()) {
+                sheetTab.click();
+                page.waitForSelector("[data-test=sheet-" + sheet + "][aria-current=true]");
+            }
+            drawn();
+        } else {
+            openById(id, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
+        }
     }
 
     /** Opens a job that the yard lists. */
