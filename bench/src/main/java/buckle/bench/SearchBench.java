@@ -15,7 +15,7 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
-/** How long it takes to find hidden faults when one does what one is told, against walking in order and halving by switches. */
+/** How long it takes to find hidden faults when one does what one is told, against walking in order and halving by switches that never err, and by switches and a meter. */
 public final class SearchBench {
     private static final int EACH = 40;
     private static final long SEED = 5000;
@@ -24,7 +24,7 @@ public final class SearchBench {
 
     private SearchBench() {}
 
-    private record Found(Fault fault, Result told, Result order, Result halving, double straight) {
+    private record Found(Fault fault, Result told, Result order, Result halving, Result byMeter, double straight) {
         String kind() {
             if (fault.kind() == Fault.Kind.BREAK) {
                 return "breaks";
@@ -58,7 +58,12 @@ public final class SearchBench {
                         .mapToObj(i -> {
                             var s = new SimulatedSearch(plan, switches, walk, currents, seed + i);
                             return new Found(
-                                    s.faults().getFirst(), s.told(), s.inOrder(), s.halving(), s.straightMinutes());
+                                    s.faults().getFirst(),
+                                    s.told(),
+                                    s.inOrder(),
+                                    s.halving(),
+                                    s.halvingByMeter(),
+                                    s.straightMinutes());
                         })
                         .toList();
                 print(plan.name() + (currents ? ", with currents" : ", kV alone"), all);
@@ -88,17 +93,20 @@ public final class SearchBench {
         double told = all.stream().mapToDouble(f -> f.told().minutes()).sum();
         double order = all.stream().mapToDouble(f -> f.order().minutes()).sum();
         double halving = all.stream().mapToDouble(f -> f.halving().minutes()).sum();
+        double byMeter = all.stream().mapToDouble(f -> f.byMeter().minutes()).sum();
         double straight = all.stream().mapToDouble(Found::straight).sum();
         System.out.printf(
                 Locale.ROOT,
-                "%-38s told %6.1f min, in order %6.1f, halving %6.1f, straight %5.1f: %.3f of order, %.3f of halving; %.1f readings%n",
+                "%-38s told %6.1f min, in order %6.1f, halving %6.1f (by meter %6.1f), straight %5.1f: %.3f of order, %.3f of halving (%.3f); %.1f readings%n",
                 name,
                 told / all.size(),
                 order / all.size(),
                 halving / all.size(),
+                byMeter / all.size(),
                 straight / all.size(),
                 told / order,
                 told / halving,
+                told / byMeter,
                 all.stream().mapToInt(f -> f.told().readings()).average().orElse(0));
     }
 

@@ -178,7 +178,6 @@ final class AnswerTable {
     private static final class Base {
         private final KnownFence fence;
         private final FenceModel model;
-        private final FenceModel rough;
         private final double[] theta;
         private final List<Value> spots;
         private final double[][] root;
@@ -193,7 +192,6 @@ final class AnswerTable {
             this.theta = fence.theta();
             this.spots = spots;
             this.root = Gauss.root(fence.covariance());
-            this.rough = model.rough();
             this.candidates = new Candidates(model, theta, List.of(), spots);
             List<Linear> fedBy = model.linear(
                     List.of(theta, moved(Unknown.EARTH, USUAL_POOR), moved(Unknown.VOLTS, USUAL_WEAK)), spots);
@@ -219,7 +217,7 @@ final class AnswerTable {
                 }
                 first += intervals.get(i).nodes().size();
             }
-            List<At> spread = Sensitivities.at(fence, rough, spots, nodes, leaks, joints, usual.by(), root);
+            List<At> spread = Sensitivities.at(fence, spots, nodes, leaks, joints, usual.by(), root);
             List<Part> all = new ArrayList<>();
             int node = 0;
             int at = 0;

@@ -12,14 +12,12 @@ import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.task.Cancellation;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
 import java.util.Set;
 import java.util.TreeSet;
-import java.util.stream.IntStream;
 import org.jspecify.annotations.Nullable;
 
 /**
@@ -45,15 +43,7 @@ public final class Diagnostician {
 
     /** From so much on the first is looked for once more beside the second. */
     private static final double SEEN = 4;
-    /** A wrong reading is mostly a low one, sometimes anything from nothing to twelve kilovolts; on the scale of values. */
-    private static final double LOW = 1.4;
 
-    private static final double HIGH = 0.6;
-    private static final double MOSTLY = 0.8;
-    private static final double WHOLE_SCALE = 5.5;
-
-    private static final double DOUBTED = 2;
-    private static final int MOST_DOUBTED = 3;
     private static final int FIRSTS = 2;
 
     private final FenceModel model;
@@ -284,73 +274,21 @@ public final class Diagnostician {
                     wrong,
                     Chance.METER.log()
                             - Math.log(numbers.size())
-                            + without(now, wrong, raw, spread, off(features(raw))));
+                            + Value.allButOne(now, wrong, raw, spread, off(features(raw))));
         }
-        if (healthy.isEmpty()) {
-            return;
-        }
-        Set<Integer> doubted = new TreeSet<>();
-        calibration.residuals().stream()
-                .filter(r -> Math.abs(r.deviations()) > DOUBTED)
-                .sorted(Comparator.comparingDouble(r -> -Math.abs(r.deviations())))
-                .limit(MOST_DOUBTED)
-                .forEach(r -> doubted.add(r.reading()));
-        if (doubted.isEmpty()) {
-            return;
-        }
-        Linear plan = model.linear(new double[model.count()], healthy);
-        double[] off = new double[healthy.size()];
-        for (int i = 0; i < off.length; i++) {
-            off[i] = healthy.get(i).feature() - plan.features()[i];
-        }
-        double[][] known = Gauss.spread(plan.by(), Prior.fence(model), new double[off.length]);
         int all = (int) healthy.stream().map(Value::reading).distinct().count();
-        for (int wrong : doubted) {
-            List<Value> others =
-                    healthy.stream().filter(v -> v.reading() != wrong).toList();
-            if (others.isEmpty()) {
-                continue;
-            }
-            double gained = without(healthy, wrong, plan.raw(), known, off) - calibration.logEvidence();
-            Calibration better = Calibration.of(model, others);
-            KnownFence then = KnownFence.of(model, others, better);
+        for (KnownFence.Doubted doubted : table.fence().doubted()) {
+            KnownFence then = doubted.without();
             Linear at = model.linear(then.theta(), now);
             double[][] around = Gauss.spread(at.by(), then.covariance(), new double[now.size()]);
             posterior.addReading(
                     true,
-                    wrong,
+                    doubted.reading(),
                     Chance.METER.log()
                             - Math.log(all)
-                            + gained
+                            + doubted.gained()
                             + new Gauss(noisy(around, at.raw())).logDensity(off(at.features())));
         }
-    }
-
-    /** Of all values but one reading's, which may be anything. */
-    private static double without(List<Value> values, int wrong, double[] raw, double[][] known, double[] off) {
-        int[] kept = IntStream.range(0, values.size())
-                .filter(i -> values.get(i).reading() != wrong)
-                .toArray();
-        double anything = 0;
-        for (int i = 0; i < values.size(); i++) {
-            if (values.get(i).reading() == wrong) {
-                boolean near = off[i] > -LOW && off[i] < HIGH;
-                anything += Math.log((1 - MOSTLY) / WHOLE_SCALE + (near ? MOSTLY / (LOW + HIGH) : 0));
-            }
-        }
-        if (kept.length == 0) {
-            return anything;
-        }
-        double[][] some = new double[kept.length][kept.length];
-        double[] rest = new double[kept.length];
-        for (int i = 0; i < kept.length; i++) {
-            rest[i] = off[kept[i]];
-            for (int j = 0; j < kept.length; j++) {
-                some[i][j] = known[kept[i]][kept[j]];
-            }
-            some[i][i] += values.get(kept[i]).scale().variance(raw[kept[i]]);
-        }
-        return anything + new Gauss(some).logDensity(rest);
     }
 
     // ---------------------------------------------------------------- two faults

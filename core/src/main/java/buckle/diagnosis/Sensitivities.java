@@ -90,13 +90,11 @@ final class Sensitivities {
     /**
      * At some nodes.
      *
-     * @param rough its model with no more frequencies than this needs
      * @param nodes of the places that the answers are told for
      * @param without how values go with the unknowns without a fault: where an open switch cuts one off
      */
     static List<At> at(
             KnownFence fence,
-            FenceModel rough,
             List<Value> values,
             List<Integer> nodes,
             Answers leaks,
@@ -107,14 +105,13 @@ final class Sensitivities {
         List<At> all = new ArrayList<>();
         for (int from = 0; from < nodes.size(); from += atOnce) {
             List<Integer> some = nodes.subList(from, Math.min(nodes.size(), from + atOnce));
-            all.addAll(someAt(fence, rough, values, some, leaks, joints, without, root));
+            all.addAll(someAt(fence, values, some, leaks, joints, without, root));
         }
         return all;
     }
 
     private static List<At> someAt(
             KnownFence fence,
-            FenceModel rough,
             List<Value> values,
             List<Integer> nodes,
             Answers leaks,
@@ -140,12 +137,12 @@ final class Sensitivities {
             faults.add(new Fault(of.kind(), of.places().get(a.node()), of.ohm()[a.strength()]));
             atS[i] = of.atS()[a.node()][a.strength()];
         }
-        double[][] usual = features(rough, fence.theta(), values, faults, atS);
+        double[][] usual = features(fence.model(), fence.theta(), values, faults, atS);
         List<double[][]> moved = IntStream.range(0, root.length)
                 .parallel()
                 .mapToObj(p -> fence.covariance()[p][p] == 0
                         ? usual
-                        : features(rough, FenceModel.step(fence.theta(), p), values, faults, atS))
+                        : features(fence.model(), FenceModel.step(fence.theta(), p), values, faults, atS))
                 .toList();
         List<At> all = new ArrayList<>();
         for (int n = 0; n < nodes.size(); n++) {

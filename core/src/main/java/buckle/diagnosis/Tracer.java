@@ -22,6 +22,7 @@ import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.TreeMap;
 import java.util.function.Predicate;
+import java.util.stream.IntStream;
 
 /**
  * A fault sought by a crew on foot: where to read next, which switch to open, which stretch to look over. Made once for a fence; each
@@ -494,9 +495,8 @@ public final class Tracer {
             double[] log = new double[hypotheses.size()];
             Gauss[] all = new Gauss[log.length];
             double[][] off = new double[log.length][];
-            double most = Double.NEGATIVE_INFINITY;
-            double unseen = Double.NEGATIVE_INFINITY;
-            for (int h = 0; h < log.length; h++) {
+            double[] read = new double[log.length];
+            IntStream.range(0, log.length).parallel().forEach(h -> {
                 Hypothesis y = hypotheses.get(h);
                 double[] expected = new double[column.length];
                 off[h] = new double[column.length];
@@ -505,14 +505,17 @@ public final class Tracer {
                     off[h][i] = values.get(i).feature() - sign(i, expected[i]) * expected[i];
                 }
                 all[h] = new Gauss(known(y, expected));
-                double read = y.logPrior() + all[h].logDensity(off[h]);
-                log[h] = read + Math.log(seen[y.cell()]) + Math.log(y.over().isPresent() ? grown(y, lookedOver) : 1);
+                read[h] = y.logPrior() + all[h].logDensity(off[h]);
+                log[h] = read[h] + Math.log(seen[y.cell()]) + Math.log(y.over().isPresent() ? grown(y, lookedOver) : 1);
+            });
+            double most = Double.NEGATIVE_INFINITY;
+            double unseen = Double.NEGATIVE_INFINITY;
+            for (int h = 0; h < log.length; h++) {
                 most = Math.max(most, log[h]);
-                unseen = Posterior.plus(unseen, read);
+                unseen = Posterior.plus(unseen, read[h]);
             }
             // In the order of the fence each gets its share of a fixed number of draws: what is spread thin stays so.
-            // What
-            // was looked over counts before they are drawn, or few would be left of what was not.
+            // What was looked over counts before they are drawn, or few would be left of what was not.
             double total = 0;
             for (double l : log) {
                 total += Math.exp(l - most);
@@ -608,29 +611,27 @@ public final class Tracer {
         }
 
         SearchProblem problem(Ground.Now before, Walk walk) {
-            List<Check> checks = new ArrayList<>();
-            for (Spot s : spots) {
-                if (already(s)) {
-                    continue;
-                }
-                List<Integer> columns = new ArrayList<>();
-                for (Value v : Value.of(
-                        List.of(asked(s, currents)), fence.model().hunt().meter())) {
-                    columns.add(table.column(v));
-                }
-                double minutes = walk.readingMinutes() + (s.open().isPresent() ? 2 * walk.switchMinutes() : 0);
-                double[][] chance = chance(columns.getFirst(), columns.size() > 1 ? BINS_OF_TWO : BINS);
-                if (columns.size() > 1) {
-                    chance = both(chance, chance(columns.get(1), BINS_OF_TWO));
-                }
-                asked.add(s);
-                checks.add(new Check(ground.position(s.at()), minutes, chance));
-            }
+            asked.addAll(spots.stream().filter(s -> !already(s)).toList());
+            List<Check> checks = asked.parallelStream().map(s -> check(s, walk)).toList();
             int[] cellOf = new int[weight.length];
             for (int i = 0; i < cellOf.length; i++) {
                 cellOf[i] = i < left.size() ? left.get(i).cell() : i - left.size();
             }
             return new SearchProblem(before.minutes(), before.toLookOver(), weight, cellOf, checks);
+        }
+
+        private Check check(Spot spot, Walk walk) {
+            int[] columns = Value.of(
+                            List.of(asked(spot, currents)), fence.model().hunt().meter())
+                    .stream()
+                    .mapToInt(table::column)
+                    .toArray();
+            double minutes = walk.readingMinutes() + (spot.open().isPresent() ? 2 * walk.switchMinutes() : 0);
+            double[][] chance = chance(columns[0], columns.length > 1 ? BINS_OF_TWO : BINS);
+            if (columns.length > 1) {
+                chance = both(chance, chance(columns[1], BINS_OF_TWO));
+            }
+            return new Check(ground.position(spot.at()), minutes, chance);
         }
 
         private boolean already(Spot spot) {

@@ -7,6 +7,7 @@ import buckle.pulse.Place;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Set;
+import java.util.stream.IntStream;
 
 /**
  * One number of a reading, on a scale on which its error is about the same everywhere: {@code asinh(V / 100 V)} and
@@ -22,6 +23,13 @@ record Value(int reading, Meter meter, Set<String> open, boolean directed, doubl
     private static final double AMPERES = 0.3;
     /** What the model itself leaves out at a single point: posts, joints, ground that changes. Ours. */
     private static final double POINT_SHARE = 0.007;
+
+    /** A wrong reading is mostly a low one, sometimes anything from nothing to twelve kilovolts; on the scale of values. */
+    private static final double LOW = 1.4;
+
+    private static final double HIGH = 0.6;
+    private static final double MOSTLY = 0.8;
+    private static final double WHOLE_SCALE = 5.5;
 
     /** How a meter's error looks on the scale. */
     record Scale(double unit, double share, double resolution) {
@@ -100,5 +108,32 @@ record Value(int reading, Meter meter, Set<String> open, boolean directed, doubl
     /** On the scale, of what the meter would show; without a direction the size alone. */
     double expected(double raw) {
         return scale.feature(directed ? raw : Math.abs(raw));
+    }
+
+    /** Log density of all values but one reading's, which may be anything. */
+    static double allButOne(List<Value> values, int wrong, double[] raw, double[][] known, double[] off) {
+        int[] kept = IntStream.range(0, values.size())
+                .filter(i -> values.get(i).reading() != wrong)
+                .toArray();
+        double anything = 0;
+        for (int i = 0; i < values.size(); i++) {
+            if (values.get(i).reading() == wrong) {
+                boolean near = off[i] > -LOW && off[i] < HIGH;
+                anything += Math.log((1 - MOSTLY) / WHOLE_SCALE + (near ? MOSTLY / (LOW + HIGH) : 0));
+            }
+        }
+        if (kept.length == 0) {
+            return anything;
+        }
+        double[][] some = new double[kept.length][kept.length];
+        double[] rest = new double[kept.length];
+        for (int i = 0; i < kept.length; i++) {
+            rest[i] = off[kept[i]];
+            for (int j = 0; j < kept.length; j++) {
+                some[i][j] = known[kept[i]][kept[j]];
+            }
+            some[i][i] += values.get(kept[i]).scale().variance(raw[kept[i]]);
+        }
+        return anything + new Gauss(some).logDensity(rest);
     }
 }

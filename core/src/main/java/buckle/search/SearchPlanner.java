@@ -7,6 +7,7 @@ import java.util.ArrayList;
 import java.util.Arrays;
 import java.util.Comparator;
 import java.util.List;
+import java.util.stream.IntStream;
 
 /**
  * What to do next so that the least time is expected: every check and every stretch worth it is thought through with all its outcomes,
@@ -39,17 +40,22 @@ public final class SearchPlanner {
         List<Step> steps = new ArrayList<>();
         steps.addAll(lookedOver(held(weight), here));
         List<Step.Test> tests = new ArrayList<>();
-        for (int i = 0; i < problem.checks().size(); i++) {
-            Cancellation.check();
-            tests.add(new Step.Test(i, tested(problem.checks().get(i), weight, here, -1)));
-        }
+        Cancellation.check();
+        tests.addAll(IntStream.range(0, problem.checks().size())
+                .parallel()
+                .mapToObj(i -> new Step.Test(i, tested(problem.checks().get(i), weight, here, -1)))
+                .toList());
         tests.sort(Comparator.comparingDouble(Step::expectedMinutes));
         List<Integer> promising =
                 tests.stream().limit(BROADER).map(Step.Test::check).toList();
-        for (int i = 0; i < tests.size(); i++) {
-            Step.Test t = tests.get(i);
-            steps.add(i < DEEPER ? new Step.Test(t.check(), deeper(t.check(), promising, weight, here)) : t);
-        }
+        Cancellation.check();
+        steps.addAll(IntStream.range(0, tests.size())
+                .parallel()
+                .mapToObj(i -> {
+                    Step.Test t = tests.get(i);
+                    return i < DEEPER ? new Step.Test(t.check(), deeper(t.check(), promising, weight, here)) : t;
+                })
+                .toList());
         steps.sort(Comparator.comparingDouble(Step::expectedMinutes));
         return steps;
     }

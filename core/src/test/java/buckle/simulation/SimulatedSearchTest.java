@@ -48,6 +48,9 @@ class SimulatedSearchTest {
             Result done = search.told();
             assertThat(done.openings()).as("section %d", i).isLessThanOrEqualTo(3);
             assertThat(search.halving().openings()).isLessThanOrEqualTo(3);
+            assertThat(search.halvingByMeter().minutes())
+                    .as("so low a leak misleads no meter")
+                    .isEqualTo(search.halving().minutes());
             assertThat(done.minutes()).isBetween(search.straightMinutes(), 2 * search.straightMinutes() + 30);
         }
     }
