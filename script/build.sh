@@ -17,16 +17,22 @@ npm_packages() {
   if [ -f "$mark" ]; then
     case "$(cat "$mark")" in
       "$lock all") return ;;
-      "$lock app") [ "$want" = app ] && return ;;
+      "$lock app")
+        [ "$want" = app ] && return
+        # What is there stays; the rest is added as the same lock has it.
+        step "Fetching what the interface's tests need" npm_in_ui install --no-save
+        echo "$lock all" >"$mark"
+        return
+        ;;
     esac
   fi
   local omit=()
   [ "$want" = app ] && omit=(--omit=dev)
-  step "Fetching the interface's packages" npm_ci "${omit[@]}"
+  step "Fetching the interface's packages" npm_in_ui ci "${omit[@]}"
   echo "$lock $want" >"$mark"
 }
 
-npm_ci() { cd "$root/ui" && npm ci --no-progress --no-audit --no-fund --loglevel=error "$@"; }
+npm_in_ui() { cd "$root/ui" && npm "$@" --no-progress --no-audit --no-fund --loglevel=error; }
 
 # Maven's own libraries warn of what they do; that is not ours to mend.
 maven() {
