@@ -35,12 +35,15 @@ import tools.jackson.databind.node.ObjectNode;
 
 /** Eight plans, and hunts on them by ngspice, made once and kept in bench/hunts.json. */
 public final class HuntCases {
+    /** So much of a quick solver's window is enough for the peaks. */
+    private static final double SPICE_SHARE = 0.72;
+
     private HuntCases() {}
 
     /** ngspice's transient in sections of a hundred and twentieth of the fence, 6 to 40 m long. */
     static double[] byNgspice(Circuit circuit, List<Meter> meters) {
         double total = circuit.runs().stream().mapToDouble(Run::lengthM).sum();
-        double windowS = PulseSolver.span(circuit).windowS() * 0.72;
+        double windowS = PulseSolver.span(circuit).windowS() * SPICE_SHARE;
         double section = Math.clamp(total / 120, 6, 40);
         try {
             Path file = Files.createTempFile("buckle-hunt", ".cir");

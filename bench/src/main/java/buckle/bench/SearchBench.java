@@ -15,7 +15,10 @@ import java.util.TreeMap;
 import java.util.stream.Collectors;
 import java.util.stream.IntStream;
 
-/** How long it takes to find hidden faults when one does what one is told, against walking in order and halving by switches that never err, and by switches and a meter. */
+/**
+ * How long it takes to find hidden faults when one does what one is told, against walking in order, halving by switches that never err,
+ * and halving by switches and a meter.
+ */
 public final class SearchBench {
     private static final int EACH = 40;
     private static final long SEED = 5000;

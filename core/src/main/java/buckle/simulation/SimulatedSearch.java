@@ -27,6 +27,7 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.Set;
+import java.util.function.BiPredicate;
 
 /**
  * Hidden faults on a fence that is off its plan, and a crew that looks for one of them: as it is told, along the fence in order, and halving by
@@ -361,11 +362,8 @@ public final class SimulatedSearch {
         });
     }
 
-    private interface Judged {
-        boolean behind(Place open, Set<Part> left);
-    }
-
-    private Result halving(Judged judged) {
+    /** @param judged whether it lies behind an open switch, of what is left */
+    private Result halving(BiPredicate<Place, Set<Part>> judged) {
         List<Part> whole = whole();
         Set<Part> left = new HashSet<>(whole);
         List<Place> places = switches.stream().map(Hunt.Switch::at).toList();
@@ -398,7 +396,7 @@ public final class SimulatedSearch {
             openings++;
             here = best;
             Place at = best;
-            boolean behind = judged.behind(at, left);
+            boolean behind = judged.test(at, left);
             left.removeIf(p -> beyond(at, p) != behind);
         }
         Looked first = lookedOver(whole.stream().filter(left::contains).toList(), here);

@@ -20,6 +20,8 @@ import org.hipparchus.transform.DftNormalization;
 import org.hipparchus.transform.FastFourierTransformer;
 import org.hipparchus.transform.TransformType;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.CsvSource;
 
 /** The solver against textbook results and against itself done another way. */
 class PulseTest {
@@ -573,5 +575,52 @@ class PulseTest {
                 tree(List.of(Run.of("a", Optional.empty(), 100_000, steel(5e-8))), List.of()),
                 List.of(new Place("a", 100_000)));
         assertThat(s.answers().getFirst().peakV()).isBetween(1.0, 8000.0);
+    }
+
+    /**
+     * As many frequencies as a diagnosis takes against ten times as many over a longer time: on a fork of steel and on half a kilometre
+     * of aluminium, with leaks and breaks.
+     */
+    @ParameterizedTest
+    @CsvSource({"0.034, 1", "0.006, 0.15"})
+    void aDiagnosisHasFrequenciesEnough(double ohmPerM, double scale) {
+        LineType type = LineType.overGround(
+                List.of(new LineWire(0.9, 0.0025, ohmPerM, ohmPerM > 0.01 ? 100 : 1, true)), 2e-7, 100);
+        List<Run> runs = List.of(
+                Run.of("a", Optional.empty(), 800 * scale, type),
+                Run.of("b", Optional.of("a"), 1600 * scale, type),
+                Run.of("c", Optional.of("a"), 1000 * scale, type));
+        Circuit circuit = tree(runs, List.of());
+        List<Place> meters =
+                runs.stream().map(r -> new Place(r.id(), r.lengthM())).toList();
+        List<Place> all = new ArrayList<>(meters);
+        List<Fault> faults = new ArrayList<>();
+        for (Run r : runs) {
+            for (double part : new double[] {0.15, 0.6}) {
+                Place at = new Place(r.id(), r.lengthM() * part);
+                all.add(at);
+                for (double ohm : new double[] {80, 500, 3000}) {
+                    faults.add(new Fault(Fault.Kind.SHUNT, at, ohm));
+                }
+                for (double ohm : new double[] {1000, 20_000}) {
+                    faults.add(new Fault(Fault.Kind.BREAK, at, ohm));
+                }
+            }
+        }
+        PulseSolver.Span span = PulseSolver.span(circuit);
+        PulseSolver.Span fine = new PulseSolver.Span(1.4 * span.windowS(), 14 * span.frequencies());
+        double[][] quick = PulseSolver.quick(circuit, all, span).peaksWithEach(faults, meters);
+        double[][] exact = PulseSolver.quick(circuit, all, fine).peaksWithEach(faults, meters);
+        double squares = 0;
+        for (int f = 0; f < quick.length; f++) {
+            for (int m = 0; m < meters.size(); m++) {
+                double off = quick[f][m] / exact[f][m] - 1;
+                assertThat(Math.abs(off))
+                        .as("%s at %s", faults.get(f), meters.get(m))
+                        .isLessThan(0.03);
+                squares += off * off;
+            }
+        }
+        assertThat(Math.sqrt(squares / faults.size() / meters.size())).isLessThan(0.005);
     }
 }

@@ -24,6 +24,11 @@ class SimulatedSearchTest {
             5e-7,
             100);
 
+    private static final List<Run> FORK = List.of(
+            Run.of("trunk", Optional.empty(), 300, TYPE),
+            Run.of("left", Optional.of("trunk"), 900, TYPE),
+            Run.of("right", Optional.of("trunk"), 900, TYPE));
+
     private static Circuit plan(List<Run> runs) {
         return new Circuit(
                 "plan", LineModel.FREQUENCY_DEPENDENT, Energizers.GENERIC.get(6).source(), 10, false, runs, List.of());
@@ -58,15 +63,11 @@ class SimulatedSearchTest {
     /** On a fork, with a meter that shows currents: the branch without the leak is not walked. */
     @Test
     void currentsTellTheBranch() {
-        List<Run> runs = List.of(
-                Run.of("trunk", Optional.empty(), 300, TYPE),
-                Run.of("left", Optional.of("trunk"), 900, TYPE),
-                Run.of("right", Optional.of("trunk"), 900, TYPE));
         double told = 0;
         double order = 0;
         for (int i = 0; i < 4; i++) {
             Fault leak = new Fault(Fault.Kind.SHUNT, new Place("right", 150 + 200 * i), 300);
-            SimulatedSearch search = search(runs, true, 70 + i, leak);
+            SimulatedSearch search = search(FORK, true, 70 + i, leak);
             told += search.told().minutes();
             order += search.inOrder().minutes();
         }
@@ -76,25 +77,21 @@ class SimulatedSearchTest {
     /** Two leaks are taken for one; one of them is found about as soon as if it were alone. */
     @Test
     void oneOfTwoIsFoundAsSoon() {
-        List<Run> runs = List.of(
-                Run.of("trunk", Optional.empty(), 300, TYPE),
-                Run.of("left", Optional.of("trunk"), 900, TYPE),
-                Run.of("right", Optional.of("trunk"), 900, TYPE));
         double both = 0;
         double alone = 0;
         for (int i = 0; i < 3; i++) {
             Fault one = new Fault(Fault.Kind.SHUNT, new Place("left", 250 + 200 * i), 300);
             Fault other = new Fault(Fault.Kind.SHUNT, new Place("right", 800 - 200 * i), 500);
-            Circuit plan = plan(runs);
+            Circuit plan = plan(FORK);
             SimulatedSearch search = new SimulatedSearch(
                     plan, SimulatedSearch.atEveryTakeOff(plan), Walk.USUAL, true, 90 + i, List.of(one, other));
             both += search.told().minutes();
             assertThat(search.halving().minutes()).isPositive();
             assertThat(search.inOrder().minutes())
                     .isLessThanOrEqualTo(
-                            search(runs, true, 90 + i, one).inOrder().minutes());
-            alone += (search(runs, true, 90 + i, one).told().minutes()
-                            + search(runs, true, 90 + i, other).told().minutes())
+                            search(FORK, true, 90 + i, one).inOrder().minutes());
+            alone += (search(FORK, true, 90 + i, one).told().minutes()
+                            + search(FORK, true, 90 + i, other).told().minutes())
                     / 2;
         }
         assertThat(both).isLessThan(1.2 * alone);

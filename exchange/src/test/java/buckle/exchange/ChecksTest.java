@@ -369,6 +369,13 @@ class ChecksTest {
                 "core/src/test/java/buckle/pulse/PulseTest.java",
                 "severalLeaksAtOnceAreTheWholeSolution");
         elsewhere(
+                "peaks at as many frequencies as a diagnosis takes",
+                "within 0.5 % in the mean square, 3 % at worst",
+                "ten times as many frequencies over a longer time",
+                "envelope",
+                "core/src/test/java/buckle/pulse/PulseTest.java",
+                "aDiagnosisHasFrequenciesEnough");
+        elsewhere(
                 "how a peak moves with the fence, by the pulse at the moment of the peak",
                 "within 2 %",
                 "peaks solved anew",
