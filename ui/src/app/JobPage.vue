@@ -84,12 +84,12 @@ const place = computed(() => ({
   ...(props.stage === 'takeoff' && takeoffSheet.value !== 'counts' ? { sheet: takeoffSheet.value } : {}),
 }))
 const named = String(route.query.sheet ?? '')
+openTestSheet((props.stage === 'test' && named) || firstTestSheet)
 if (props.stage === 'layout') openLayoutSheet(named || 'build')
 else if (props.stage === 'electrics') openElectricsSheet(named || 'energizer')
 else if (props.stage === 'takeoff') openTakeoffSheet(named || 'counts')
-else if (props.stage === 'test') openTestSheet(named || firstTestSheet)
 else if (props.stage === 'faults') openFaultSheet(named || 'where')
-else openSheet(named || 'bring')
+else if (props.stage === 'survey') openSheet(named || 'bring')
 const go = (stage: string) =>
   router.push({ name: 'job', params: { id: props.id, stage }, query: place.value })
 const toggleUnits = () =>

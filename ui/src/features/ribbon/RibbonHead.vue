@@ -144,11 +144,17 @@ select {
     min-width: 0;
     flex: 0 1 auto;
   }
+  header {
+    flex-wrap: wrap;
+  }
   .at {
-    flex: 1;
-    min-width: 0;
+    order: 1;
+    flex: 0 0 100%;
     overflow: hidden;
     text-overflow: ellipsis;
+  }
+  .at:empty {
+    display: none;
   }
   .zoom {
     flex: none;

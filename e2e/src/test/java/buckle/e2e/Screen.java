@@ -61,7 +61,7 @@ final class Screen {
         drawn();
     }
 
-    /** A sheet of the job that is open, by its tabs; what has none here is loaded. */
+    /** A sheet of the job that is open, by its tabs; the first of a stage, and what has no tab here, is loaded. */
     void turnTo(String id, String stage, String sheet) {
         Locator stageTab = test("stage-" + stage);
         Locator sheetTab = test("sheet-" + sheet);
@@ -69,11 +69,9 @@ final class Screen {
             stage(stage);
             drawn();
         }
-        if (page.url().contains("/" + stage) && (sheet.isEmpty() || sheetTab.isVisible())) {
-            if (!sheet.isEmpty()) {
-                sheetTab.click();
-                page.waitForSelector("[data-test=sheet-" + sheet + "][aria-current=true]");
-            }
+        if (!sheet.isEmpty() && page.url().contains("/" + stage) && sheetTab.isVisible()) {
+            sheetTab.click();
+            page.waitForSelector("[data-test=sheet-" + sheet + "][aria-current=true]");
             drawn();
         } else {
             openById(id, stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet));
