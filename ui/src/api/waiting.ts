@@ -49,7 +49,7 @@ async function ticketed(request: Request, send: (r: Request) => Promise<Response
   async function look() {
     const answer = await send(new Request(new URL(`/api/work/${ticket}`, request.url))).catch(() => null)
     if (timer === undefined) return
-    const progress = answer?.ok ? ((await answer.json()) as Progress) : null
+    const progress = answer?.status === 200 ? ((await answer.json()) as Progress) : null
     waits.value = [...waits.value.filter((w) => w.ticket !== ticket), { ticket, beganMs, progress }].sort(
       (a, b) => a.beganMs - b.beganMs,
     )

@@ -44,7 +44,7 @@ final class Browser implements AutoCloseable {
         page.onPageError(complaints::add);
         page.onConsoleMessage(m -> {
             if (m.type().equals("error")) {
-                complaints.add(m.text());
+                complaints.add(m.text() + " (" + m.location() + ")");
             }
         });
         page.onRequest(r -> requests.add(r.url()));

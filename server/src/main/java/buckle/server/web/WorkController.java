@@ -3,6 +3,7 @@ package buckle.server.web;
 import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.UUID;
+import org.springframework.http.ResponseEntity;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.RequestMapping;
@@ -23,8 +24,10 @@ class WorkController {
     @Operation(
             operationId = "workProgress",
             summary =
-                    "Where the request stands that was sent with this ticket in the header Buckle-Ticket; 404 when it is answered")
-    WorkQueue.Progress progress(@PathVariable UUID ticket) {
-        return queue.progress(ticket).orElseThrow(() -> RequestRefused.missing("Work of this ticket"));
+                    "Where the request stands that was sent with this ticket in the header Buckle-Ticket; no content while or once nothing is worked on for it")
+    ResponseEntity<WorkQueue.Progress> progress(@PathVariable UUID ticket) {
+        return queue.progress(ticket)
+                .map(ResponseEntity::ok)
+                .orElseGet(() -> ResponseEntity.noContent().build());
     }
 }
