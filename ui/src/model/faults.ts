@@ -46,17 +46,21 @@ export const useFaults = defineStore('faults', () => {
     (e) => (problem.value = failureText(e, 'That could not be worked out.')),
   )
 
+  let told = Promise.resolve()
+  /** When the answer is that to all readings there are. */
+  const settled = () => told
+
   /** Keeps the answer up to date while the stage is open. */
   function follow() {
     return watch(
       () => [job.design, job.readings, begin.value, yardstick.value] as const,
       () => {
-        if (job.plan && job.land && begin.value && job.design?.layout.lines.length) run(begin.value)
+        if (job.plan && job.land && begin.value && job.design?.layout.lines.length) told = run(begin.value)
         else answer.value = null
       },
       { immediate: true },
     )
   }
 
-  return { answer, problem, days, since, hour, begin, pick, yardstick, follow }
+  return { answer, problem, days, since, hour, begin, pick, yardstick, follow, settled }
 })

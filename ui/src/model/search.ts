@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { computed, ref, shallowRef, watch } from 'vue'
+import { computed, nextTick, ref, shallowRef, watch } from 'vue'
 import { ask, client, failureText } from '@/api/client'
 import type { LineLayout, NextSteps, Observation } from '@/api/types'
 import { keptRef } from '@/shared/kept'
@@ -60,20 +60,20 @@ export const useSearch = defineStore('search', () => {
   })
 
   const run = latestOnly(
-    ({ since }: { since: string; jobId: string }) => {
+    async ({ since }: { since: string; jobId: string }) => {
       busy.value = true
-      return ask(
-        client.POST('/api/electrics/next-steps', {
-          body: {
-            plan: job.plan!,
-            land: job.land!,
-            readings: job.readings,
-            since,
-            here: here.value,
-            crew: crew.value,
-          },
-        }),
-      )
+      const body = {
+        plan: job.plan!,
+        land: job.land!,
+        readings: job.readings,
+        since,
+        here: here.value,
+        crew: crew.value,
+      }
+      // Where it must be is told first: both at once keep each other waiting.
+      await nextTick()
+      await faults.settled()
+      return ask(client.POST('/api/electrics/next-steps', { body }))
     },
     (found, { jobId }) => {
       busy.value = false

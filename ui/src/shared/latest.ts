@@ -1,30 +1,30 @@
-/** Runs one request at a time and keeps only the newest order waiting: what a drag needs. */
+/**
+ * Runs one request at a time and keeps only the newest order waiting: what a drag needs. Whoever gives an order may wait until no more is
+ * left to do.
+ */
 export function latestOnly<A, R>(
   run: (order: A) => Promise<R>,
   done: (result: R, order: A) => void,
   failed: (e: unknown, order: A) => void,
 ) {
-  let running = false
   let waiting: { order: A } | undefined
+  let working: Promise<void> | undefined
 
-  async function pump(order: A) {
-    running = true
+  async function work(order: A): Promise<void> {
     try {
       done(await run(order), order)
     } catch (e) {
       failed(e, order)
-    } finally {
-      running = false
-      if (waiting) {
-        const next = waiting.order
-        waiting = undefined
-        void pump(next)
-      }
     }
+    const next = waiting
+    waiting = undefined
+    if (next) return work(next.order)
+    working = undefined
   }
 
-  return (order: A) => {
-    if (running) waiting = { order }
-    else void pump(order)
+  return (order: A): Promise<void> => {
+    if (working) waiting = { order }
+    else working = work(order)
+    return working
   }
 }

@@ -1,6 +1,9 @@
 package buckle.bench;
 
 import buckle.exchange.Json;
+import buckle.site.GeoPoint;
+import buckle.site.LocalPlane;
+import buckle.site.Stationing;
 import java.io.IOException;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
@@ -9,17 +12,25 @@ import java.net.http.HttpResponse.BodyHandlers;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Locale;
+import java.util.OptionalDouble;
 import java.util.Random;
 import java.util.UUID;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** A reading more, and where the fault is then: what the screen waits for before it draws the heat anew. */
+/**
+ * A reading more, and where the fault is then: what the screen waits for before it draws the heat anew, where it said to read next and at
+ * places that nobody expected.
+ */
 final class HeatBench {
     private static final List<String> FILES = List.of("orchard-ring", "alpaca-paddocks", "donkey-winter-track");
     private static final int IN_ORDER = 6;
-    private static final int READINGS = 22;
+    private static final int READINGS = 16;
+    private static final int MOST_STEPS = 40;
+    /** Nobody is at the next place sooner. */
+    private static final long WALK_MS = 2000;
+
     private static final double GOAL_MS = 300;
 
     private final Client client;
@@ -37,76 +48,200 @@ final class HeatBench {
     }
 
     private void measure() throws IOException, InterruptedException {
-        List<Double> all = new ArrayList<>();
+        List<Double> walked = new ArrayList<>();
+        List<Double> elsewhere = new ArrayList<>();
         // The first round is of a server that has diagnosed nothing yet.
         for (int round = 0; round < 2; round++) {
             for (String file : FILES) {
-                List<Double> ms = measured(file, 17 * round);
-                report(file + (round == 0 ? ", first asked" : ""), ms);
+                String asked = file + (round == 0 ? ", first asked" : "");
+                List<Double> there = new Crew(file, 17 * round).walks();
+                report(asked + ", where it was said to read next", there);
+                List<Double> anywhere = new Crew(file, 17 * round).readsAnywhere();
+                report(asked + ", elsewhere", anywhere);
                 if (round > 0) {
-                    all.addAll(ms);
+                    walked.addAll(there);
+                    elsewhere.addAll(anywhere);
                 }
             }
         }
-        report("all but those first asked", all);
+        report("where it was said to read next, all but those first asked", walked);
+        report("elsewhere, all but those first asked", elsewhere);
     }
 
-    private List<Double> measured(String file, long seed) throws IOException, InterruptedException {
-        String job = client.open("demo/" + file + ".geojson");
-        JsonNode plan = client.get("/api/jobs/" + job + "/plan").path("plan");
-        JsonNode land = client.get("/api/properties/"
-                + client.get("/api/jobs/" + job).path("propertyId").asString() + "/land");
-        JsonNode lines = plan.path("site").path("lines");
-        Random random = new Random(seed);
-        ArrayNode readings = Json.MAPPER.createArrayNode();
-        List<Double> ms = new ArrayList<>();
-        for (int i = 0; i < IN_ORDER + READINGS; i++) {
-            boolean inOrder = i < IN_ORDER;
-            JsonNode line = lines.path(random.nextInt(lines.size()));
-            readings.add(reading(
-                    line,
-                    5 + 120 * random.nextDouble(),
-                    (inOrder ? 5700 : 3300) + 100 * random.nextInt(3),
-                    inOrder ? "2026-05-02T09:00:00Z" : "2026-11-20T09:00:00Z"));
-            if (i < IN_ORDER + 2) {
-                continue;
+    /** Reads a fence in order, then twice with something wrong, then one place after the other. */
+    private final class Crew {
+        private final JsonNode plan;
+        private final JsonNode land;
+        private final JsonNode lines;
+        private final Random random;
+        private final ArrayNode readings = Json.MAPPER.createArrayNode();
+        private int taken;
+
+        Crew(String file, long seed) throws IOException, InterruptedException {
+            String job = client.open("demo/" + file + ".geojson");
+            plan = client.get("/api/jobs/" + job + "/plan").path("plan");
+            JsonNode property = client.get("/api/properties/"
+                    + client.get("/api/jobs/" + job).path("propertyId").asString() + "/land");
+            land = property.has("land") ? property.path("land") : property;
+            lines = plan.path("site").path("lines");
+            random = new Random(seed);
+            for (int i = 0; i < IN_ORDER + 2; i++) {
+                readAnywhere(i < IN_ORDER);
             }
+        }
+
+        /** At places that nobody expected. */
+        List<Double> readsAnywhere() throws IOException, InterruptedException {
+            List<Double> ms = new ArrayList<>();
+            for (int i = 0; i < READINGS; i++) {
+                readAnywhere(false);
+                ms.add(heatMs());
+            }
+            return ms;
+        }
+
+        /** Where the screen says, which asks for the heat and then for what to do next; looking over is believed to find nothing. */
+        List<Double> walks() throws IOException, InterruptedException {
+            List<Double> ms = new ArrayList<>();
+            JsonNode step = next();
+            for (int i = 0; i < MOST_STEPS && ms.size() < READINGS && !step.isMissingNode(); i++) {
+                Thread.sleep(WALK_MS);
+                boolean reads = step.path("action").asString().matches("READ|OPEN");
+                if (reads) {
+                    read(step);
+                } else {
+                    lookOver(step);
+                }
+                double heat = heatMs();
+                if (reads) {
+                    ms.add(heat);
+                }
+                step = next();
+            }
+            return ms;
+        }
+
+        private double heatMs() throws IOException, InterruptedException {
+            HttpRequest asked = order("/api/electrics/faults", order());
+            long began = System.nanoTime();
+            HttpResponse<byte[]> answer = client.http().send(asked, BodyHandlers.ofByteArray());
+            double ms = (System.nanoTime() - began) / 1e6;
+            if (answer.statusCode() != 200
+                    || !Json.parse(answer.body()).path("enough").asBoolean(false)) {
+                throw new IllegalStateException("the faults were answered " + answer.statusCode());
+            }
+            return ms;
+        }
+
+        private JsonNode next() throws IOException, InterruptedException {
+            ObjectNode order = order();
+            order.putNull("here");
+            order.putObject("crew")
+                    .put("metresPerMinute", 55)
+                    .put("currents", false)
+                    .put("acrossPaddocks", false);
+            HttpResponse<byte[]> answer =
+                    client.http().send(order("/api/electrics/next-steps", order), BodyHandlers.ofByteArray());
+            if (answer.statusCode() != 200) {
+                throw new IllegalStateException("the next steps were answered " + answer.statusCode());
+            }
+            return Json.parse(answer.body()).path("steps").path(0);
+        }
+
+        private ObjectNode order() {
             ObjectNode order = Json.MAPPER.createObjectNode();
             order.set("plan", plan);
-            order.set("land", land.has("land") ? land.path("land") : land);
+            order.set("land", land);
             order.set("readings", readings);
             order.put("since", "2026-11-20T00:00:00Z");
-            HttpRequest asked = client.request("/api/electrics/faults")
+            return order;
+        }
+
+        private HttpRequest order(String path, ObjectNode order) {
+            return client.request(path)
                     .header("Content-Type", "application/json")
                     .POST(BodyPublishers.ofByteArray(Json.MAPPER.writeValueAsBytes(order)))
                     .build();
-            long began = System.nanoTime();
-            HttpResponse<byte[]> answer = client.http().send(asked, BodyHandlers.ofByteArray());
-            ms.add((System.nanoTime() - began) / 1e6);
-            if (answer.statusCode() != 200
-                    || !Json.parse(answer.body()).path("enough").asBoolean(false)) {
-                throw new IllegalStateException(file + " was answered " + answer.statusCode());
+        }
+
+        private void readAnywhere(boolean inOrder) {
+            ObjectNode o = observed(
+                    lines.path(random.nextInt(lines.size())).path("id").asString(),
+                    5 + 120 * random.nextDouble(),
+                    inOrder ? "2026-05-02T09:00:00Z" : "2026-11-20T09:00:00Z");
+            peak(o, inOrder ? 5700 : 3300);
+        }
+
+        private void read(JsonNode step) {
+            ObjectNode o =
+                    observed(step.path("lineId").asString(), step.path("fromM").asDouble(), "2026-11-20T10:00:00Z");
+            if (step.path("cutOut").isString()) {
+                ((ArrayNode) o.path("openSwitches")).add(step.path("cutOut").asString());
+            }
+            peak(o, 3300);
+        }
+
+        private void peak(ObjectNode o, double leastV) {
+            o.putObject("what")
+                    .put("kind", "PEAK")
+                    .put("wire", 0)
+                    .put("peakV", leastV + 100 * random.nextInt(3))
+                    .put("overRange", false)
+                    .putNull("rangeV");
+        }
+
+        private void lookOver(JsonNode step) {
+            if (step.path("lineId").isString()) {
+                ObjectNode what = observed(
+                                step.path("lineId").asString(),
+                                step.path("fromM").asDouble(),
+                                "2026-11-20T10:00:00Z")
+                        .putObject("what");
+                what.put("kind", "LOOKED_OVER").put("toM", step.path("toM").asDouble());
+                what.set(
+                        "toPlace",
+                        place(step.path("lineId").asString(), step.path("toM").asDouble()));
+            } else {
+                observed(lines.path(0).path("id").asString(), 0, "2026-11-20T10:00:00Z")
+                        .putObject("what")
+                        .put("kind", "SUPPLY_CHECKED");
             }
         }
-        return ms;
-    }
 
-    private static ObjectNode reading(JsonNode line, double stationM, double peakV, String at) {
-        ObjectNode o = Json.MAPPER.createObjectNode();
-        o.put("id", UUID.randomUUID().toString());
-        ObjectNode spot = o.putObject("at");
-        spot.putNull("testPointId");
-        spot.put("lineId", line.path("id").asString());
-        spot.put("stationM", stationM);
-        spot.set("place", line.path("corners").path(0).path("at"));
-        ObjectNode what = o.putObject("what");
-        what.put("kind", "PEAK")
-                .put("wire", 0)
-                .put("peakV", peakV)
-                .put("overRange", false)
-                .putNull("rangeV");
-        o.putNull("meter").put("weather", "DRY").put("growth", "CLEAN").putArray("openSwitches");
-        return o.put("takenAt", at).put("takenBy", "bench").put("note", "").putNull("corrects");
+        /** One more; what was observed is yet to be said. */
+        private ObjectNode observed(String lineId, double stationM, String at) {
+            ObjectNode o = readings.addObject();
+            o.put("id", UUID.randomUUID().toString());
+            ObjectNode spot = o.putObject("at");
+            spot.putNull("testPointId");
+            spot.put("lineId", lineId);
+            spot.put("stationM", stationM);
+            spot.set("place", place(lineId, stationM));
+            o.putNull("meter").put("weather", "DRY").put("growth", "CLEAN").putArray("openSwitches");
+            o.put("takenAt", at.replace(":00:00Z", String.format(Locale.ROOT, ":%02d:00Z", taken++ % 60)));
+            return o.put("takenBy", "bench").put("note", "").putNull("corrects");
+        }
+
+        /** On the ground: a reading is held to be where it was taken. */
+        private ArrayNode place(String lineId, double stationM) {
+            for (JsonNode line : lines) {
+                if (line.path("id").asString().equals(lineId)) {
+                    List<GeoPoint> corners = new ArrayList<>();
+                    for (JsonNode corner : line.path("corners")) {
+                        JsonNode at = corner.path("at");
+                        corners.add(
+                                new GeoPoint(at.path(0).asDouble(), at.path(1).asDouble(), OptionalDouble.empty()));
+                    }
+                    LocalPlane plane = new LocalPlane(corners.getFirst());
+                    GeoPoint found = plane.toGeo(new Stationing(
+                                    corners.stream().map(plane::toPlane).toList(),
+                                    line.path("closed").asBoolean())
+                            .at(stationM));
+                    return Json.MAPPER.createArrayNode().add(found.lonDeg()).add(found.latDeg());
+                }
+            }
+            throw new IllegalStateException("no line " + lineId);
+        }
     }
 
     private static void report(String name, List<Double> ms) {

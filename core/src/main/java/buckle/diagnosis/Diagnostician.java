@@ -78,6 +78,11 @@ public final class Diagnostician {
         return of(now, Remembered.of(hunt, now));
     }
 
+    /** Works out ahead what does not depend on what the meter shows at the places of these readings. */
+    public static void makeReady(Hunt hunt) {
+        Remembered.of(hunt, Value.of(hunt.now(), hunt.meter()));
+    }
+
     /** @param table that has the spot of every value */
     static Diagnosis of(List<Value> now, AnswerTable table) {
         return new Diagnostician(now, table).diagnosed();

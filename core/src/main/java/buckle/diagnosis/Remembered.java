@@ -21,14 +21,9 @@ final class Remembered {
     /** Has the spot of every value and no other, as if it were made for them. */
     static AnswerTable of(Hunt hunt, List<Value> values) {
         Hunt fence = hunt.withNow(List.of());
-        Optional<AnswerTable> known;
-        synchronized (KNOWN) {
-            known = KNOWN.stream()
-                    .filter(e -> e.table().within(values) && e.fence().equals(fence))
-                    .map(Entry::table)
-                    .reduce((a, b) -> b.spots().size() > a.spots().size() ? b : a);
-        }
-        AnswerTable table = known.map(t -> t.with(values)).orElseGet(() -> AnswerTable.of(KnownFence.of(hunt), values));
+        AnswerTable table = known(fence, values)
+                .map(t -> t.with(values))
+                .orElseGet(() -> AnswerTable.of(KnownFence.of(hunt), values));
         synchronized (KNOWN) {
             KNOWN.removeIf(e -> e.table() == table);
             KNOWN.addFirst(new Entry(fence, table));
@@ -38,5 +33,15 @@ final class Remembered {
             }
         }
         return table;
+    }
+
+    /** The widest of the fence that has no spot but those of the values. */
+    static Optional<AnswerTable> known(Hunt fence, List<Value> values) {
+        synchronized (KNOWN) {
+            return KNOWN.stream()
+                    .filter(e -> e.table().within(values) && e.fence().equals(fence))
+                    .map(Entry::table)
+                    .reduce((a, b) -> b.spots().size() > a.spots().size() ? b : a);
+        }
     }
 }

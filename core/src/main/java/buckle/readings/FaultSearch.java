@@ -85,7 +85,11 @@ public final class FaultSearch {
         READ,
         OPEN,
         LOOK_OVER,
-        ENERGIZER
+        ENERGIZER;
+
+        boolean isReading() {
+            return this == READ || this == OPEN;
+        }
     }
 
     /**

@@ -12,8 +12,11 @@ import buckle.layout.CutOutPlace;
 import buckle.layout.GatePlace;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
+import buckle.readings.FaultSearch.NextStep;
 import buckle.review.Laid;
 import buckle.rulebook.Values;
+import buckle.site.LocalPlane;
+import buckle.site.Stationing;
 import buckle.spec.Plan;
 import buckle.spec.Yardstick;
 import java.time.Instant;
@@ -170,20 +173,15 @@ public record FenceDiagnosis(
             return tooFew(0, unpowered);
         }
         OnFence on = new OnFence(fence.get(), laid.layout());
-        OnFence.Parted parted = OnFence.parted(plan, readings, since);
-        List<Observation> healthy = parted.healthy();
-        List<Observation> now = parted.now();
-        int leftOut = leftOut(on, now) + leftOut(on, healthy);
-        Told all = told(on, healthy, now);
+        Lots lots = Lots.of(on, OnFence.parted(plan, readings, since));
+        Told all = lots.all().told();
         if (all.nowIds().size() < LEAST) {
-            return tooFew(leftOut, unpowered);
+            return tooFew(lots.leftOut(), unpowered);
         }
-        List<Observation> wet = now.stream().filter(o -> o.weather().wet()).toList();
-        List<Observation> dry = now.stream().filter(o -> !o.weather().wet()).toList();
         boolean whenWet = false;
-        if (!wet.isEmpty() && !dry.isEmpty()) {
-            Told whenDry = told(on, healthy, dry);
-            Told inRain = told(on, healthy, wet);
+        if (lots.wet().isPresent() && lots.dry().isPresent()) {
+            Told whenDry = lots.dry().get().told();
+            Told inRain = lots.wet().get().told();
             if (whenDry.nowIds().size() >= LEAST
                     && inRain.nowIds().size() >= LEAST
                     && whenDry.none() >= IN_ORDER
@@ -192,22 +190,91 @@ public record FenceDiagnosis(
                 all = inRain;
             }
         }
-        return told(all, on, laid.layout(), yardstick.isPresent(), leftOut, unpowered, whenWet);
+        return told(all, on, laid.layout(), yardstick.isPresent(), lots.leftOut(), unpowered, whenWet);
     }
 
-    private static Told told(OnFence on, List<Observation> healthy, List<Observation> now) {
-        List<UUID> healthyIds = new ArrayList<>();
-        List<UUID> nowIds = new ArrayList<>();
-        List<Reading> before = readings(on, healthy, healthyIds);
-        List<Reading> after = readings(on, now, nowIds);
-        List<Observation> meters = new ArrayList<>(healthy);
-        meters.addAll(now);
-        Hunt hunt = on.hunt(before, after, OnFence.meter(meters));
-        return new Told(
-                after.size() < LEAST ? Diagnosis.NONE : Diagnostician.of(hunt),
-                healthyIds,
-                nowIds,
-                before.size() + after.size());
+    /**
+     * Makes ready what an answer needs when one more reading is taken, whatever it will show, by a crew that walks there with the meter
+     * it read with last.
+     *
+     * @param readings as of {@link #of}, {@code since} likewise
+     * @param next where it is taken; nothing is made ready for looking over
+     */
+    public static void makeReady(
+            Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since, NextStep next) {
+        Optional<FenceCircuit> fence = ElectricsPlanner.circuit(ElectricsPlanner.asPlanned(plan), laid, around);
+        Optional<LineLayout> line = laid.layout().lines().stream()
+                .filter(l -> next.lineId().equals(Optional.of(l.lineId())))
+                .findFirst();
+        Optional<Observation> last = OnFence.parted(plan, readings, since).now().stream()
+                .filter(o -> o.what() instanceof Observed.Peak)
+                .max(Comparator.comparing(Observation::takenAt));
+        if (!next.action().isReading() || fence.isEmpty() || line.isEmpty() || last.isEmpty()) {
+            return;
+        }
+        LocalPlane plane = new LocalPlane(laid.layout().origin());
+        Stationing stationing = new Stationing(
+                line.get().corners().stream().map(plane::toPlane).toList(),
+                line.get().closed());
+        List<Observation> then = new ArrayList<>(readings);
+        then.add(last.get()
+                .withId(UUID.randomUUID())
+                .withAt(new Observation.Spot(
+                        Optional.empty(), line.get().lineId(), next.fromM(), plane.toGeo(stationing.at(next.fromM()))))
+                .withOpenSwitches(Optional.of(next.cutOut().stream().toList()))
+                .withCorrects(Optional.empty()));
+        Lots lots = Lots.of(new OnFence(fence.get(), laid.layout()), OnFence.parted(plan, then, since));
+        lots.all().makeReady();
+        if (lots.wet().isPresent() && lots.dry().isPresent()) {
+            lots.wet().get().makeReady();
+            lots.dry().get().makeReady();
+        }
+    }
+
+    /** Readings now, all of them and those taken dry and wet: a fault may come with rain. */
+    private record Lots(Lot all, Optional<Lot> dry, Optional<Lot> wet, int leftOut) {
+        static Lots of(OnFence on, OnFence.Parted parted) {
+            List<Observation> healthy = parted.healthy();
+            List<Observation> now = parted.now();
+            return new Lots(
+                    new Lot(on, healthy, now),
+                    Lot.of(on, healthy, now, false),
+                    Lot.of(on, healthy, now, true),
+                    FenceDiagnosis.leftOut(on, now) + FenceDiagnosis.leftOut(on, healthy));
+        }
+    }
+
+    private record Lot(OnFence on, List<Observation> healthy, List<Observation> now) {
+        static Optional<Lot> of(OnFence on, List<Observation> healthy, List<Observation> now, boolean wet) {
+            List<Observation> some =
+                    now.stream().filter(o -> o.weather().wet() == wet).toList();
+            return some.isEmpty() ? Optional.empty() : Optional.of(new Lot(on, healthy, some));
+        }
+
+        private Hunt hunt(List<Reading> before, List<Reading> after) {
+            List<Observation> meters = new ArrayList<>(healthy);
+            meters.addAll(now);
+            return on.hunt(before, after, OnFence.meter(meters));
+        }
+
+        Told told() {
+            List<UUID> healthyIds = new ArrayList<>();
+            List<UUID> nowIds = new ArrayList<>();
+            List<Reading> before = readings(on, healthy, healthyIds);
+            List<Reading> after = readings(on, now, nowIds);
+            return new Told(
+                    after.size() < LEAST ? Diagnosis.NONE : Diagnostician.of(hunt(before, after)),
+                    healthyIds,
+                    nowIds,
+                    before.size() + after.size());
+        }
+
+        void makeReady() {
+            List<Reading> after = on.readings(now);
+            if (after.size() >= LEAST) {
+                Diagnostician.makeReady(hunt(on.readings(healthy), after));
+            }
+        }
     }
 
     private static List<Reading> readings(OnFence on, List<Observation> observations, List<UUID> ids) {

@@ -8,6 +8,8 @@ import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.FenceCircuit;
 import buckle.design.Design;
 import buckle.diagnosis.FaultKind;
+import buckle.diagnosis.Hunt;
+import buckle.diagnosis.TablesAtHand;
 import buckle.land.Surroundings;
 import buckle.power.Energizers;
 import buckle.pulse.Circuit;
@@ -15,6 +17,7 @@ import buckle.pulse.Fault;
 import buckle.pulse.Meter;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
+import buckle.readings.FaultSearch.NextStep;
 import buckle.simulation.DrawnHunt;
 import buckle.site.FenceLine;
 import buckle.site.GateKind;
@@ -324,6 +327,32 @@ class FenceDiagnosisTest {
         assertThat(d.kinds().get(FaultKind.NONE)).isLessThan(0.2);
         assertThat(d.suspects().getFirst().kind()).isIn(FaultKind.LEAK, FaultKind.GROWTH);
         assertThat(diagnosed(leak).whenWet()).isFalse();
+    }
+
+    /** While a crew walks to where it reads next, all is worked out that does not depend on what it will read; the answer is the same. */
+    @Test
+    void whereACrewReadsNextIsMadeReady() {
+        List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
+        Fault leak = new Fault(Fault.Kind.SHUNT, place(new At("a", 780)), 200);
+        all.addAll(read(fence.circuit().withFaults(List.of(leak)), LATER).subList(0, 3));
+        NextStep next = new NextStep(
+                FaultSearch.Action.OPEN, Optional.of("b"), 123.4, 123.4, Optional.of("c"), 9, 0, List.of());
+        Observation there = observed(
+                        new At("b", 123.4),
+                        new Observed.Peak(0, 3100, false, OptionalDouble.empty()),
+                        LATER.plusSeconds(900))
+                .withOpenSwitches(Optional.of(List.of("c")));
+        OnFence on = new OnFence(fence, design.layout());
+        List<Observation> now = new ArrayList<>(all.subList(AT.size(), all.size()));
+        now.add(there);
+        Hunt hunt = on.hunt(on.readings(all.subList(0, AT.size())), on.readings(now), OnFence.meter(now));
+        assertThat(TablesAtHand.forReadings(hunt)).isFalse();
+        FenceDiagnosis.makeReady(plan, design.laid(), Surroundings.NONE, all, LATER, next);
+        assertThat(TablesAtHand.forReadings(hunt)).isTrue();
+        all.add(there);
+        FenceDiagnosis walkedTo = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+        assertThat(walkedTo.used()).isEqualTo(AT.size() + 4);
+        assertThat(walkedTo.kinds().get(FaultKind.NONE)).isLessThan(0.2);
     }
 
     /** Source: common practice, X11: 0.3 kV on an unpowered wire with 5.4 kV on the hot ones is a leak worth a look; 0.1 is none. */

@@ -65,6 +65,12 @@ class WorkTest {
         assertThat(queue.run(Kind.LAYOUT, () -> "laid out"))
                 .as("no worker is free of long work")
                 .isEqualTo("laid out");
+        List<String> putOff = Collections.synchronizedList(new ArrayList<>());
+        queue.later(() -> putOff.add("overtaken"));
+        queue.later(() -> {
+            putOff.add("put off after " + order.size());
+            throw new IllegalStateException("nobody hears of it");
+        });
         List<Thread> waiting = List.of(Kind.BACKGROUND, Kind.PAPER, Kind.IMPORT, Kind.COMPUTATION).stream()
                 .map(kind -> Thread.ofPlatform().start(() -> queue.run(kind, () -> order.add(kind))))
                 .toList();
@@ -78,6 +84,9 @@ class WorkTest {
         assertThat(order)
                 .as("the one free worker takes the most urgent of what waits")
                 .containsExactly(Kind.COMPUTATION, Kind.IMPORT, Kind.PAPER, Kind.BACKGROUND);
+        assertThat(putOff)
+                .as("what nobody waits for is done after that, and only the newest of it")
+                .containsExactly("put off after 3");
         gates.forEach(CountDownLatch::countDown);
         for (Thread asker : askers) {
             asker.join();

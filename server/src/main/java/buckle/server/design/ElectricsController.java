@@ -136,11 +136,25 @@ class ElectricsController {
             throw new BadInput("faults.readings", "readings", "At most 1,000 readings are taken.");
         }
         OnFoot crew = order.crew().checked("crew.metresPerMinute");
-        return queue.run(
+        NextSteps answer = queue.run(
                 Kind.COMPUTATION,
                 () -> searches.of(order.plan(), order.land(), order.readings(), order.since(), crew)
                         .map(s -> s.next(order.plan(), order.readings(), order.since(), order.here(), crew))
                         .orElseGet(() -> new NextSteps(List.of(), 0)));
+        // While the crew walks there the heat after its reading is made ready.
+        answer.steps().stream()
+                .findFirst()
+                .ifPresent(first -> queue.later(() -> {
+                    Designs.Worked worked = designs.of(order.plan(), order.land());
+                    FenceDiagnosis.makeReady(
+                            order.plan(),
+                            worked.design().laid(),
+                            worked.around(),
+                            order.readings(),
+                            order.since(),
+                            first);
+                }));
+        return answer;
     }
 
     @PostMapping("/electrics/at")

@@ -15,6 +15,7 @@ import java.util.concurrent.ThreadPoolExecutor;
 import java.util.concurrent.TimeUnit;
 import java.util.concurrent.TimeoutException;
 import java.util.concurrent.atomic.AtomicLong;
+import java.util.concurrent.atomic.AtomicReference;
 import java.util.function.Supplier;
 import org.jspecify.annotations.Nullable;
 import org.slf4j.Logger;
@@ -78,6 +79,7 @@ public class WorkQueue implements DisposableBean {
     private final ThreadPoolExecutor longer;
     private final AtomicLong numbers = new AtomicLong();
     private final Map<UUID, Piece<?>> tickets = new ConcurrentHashMap<>();
+    private final AtomicReference<@Nullable Piece<?>> putOff = new AtomicReference<>();
 
     public WorkQueue() {
         int threads = Integer.max(2, Runtime.getRuntime().availableProcessors());
@@ -175,6 +177,28 @@ public class WorkQueue implements DisposableBean {
             if (ticket != null) {
                 tickets.remove(ticket, piece);
             }
+        }
+    }
+
+    /**
+     * Does it when nothing else waits; nobody waits for it, and what is gained by it is time. What was put off before and is not begun
+     * yet is given up, and on a queue that is half full nothing is put off.
+     */
+    public void later(Runnable work) {
+        Piece<Void> piece = new Piece<>(Kind.BACKGROUND, numbers.incrementAndGet(), () -> {
+            try {
+                work.run();
+            } catch (RuntimeException e) {
+                LOG.warn("What was to be made ready was not", e);
+            }
+            return null;
+        });
+        if (longer.getQueue().size() < MOST_WAITING / 2) {
+            Piece<?> before = putOff.getAndSet(piece);
+            if (before != null) {
+                longer.getQueue().remove(before);
+            }
+            longer.execute(piece);
         }
     }
 
