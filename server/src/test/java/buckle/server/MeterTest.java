@@ -7,10 +7,10 @@ import java.io.IOException;
 import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.OutputStream;
-import java.net.HttpURLConnection;
 import java.net.InetAddress;
 import java.net.Socket;
-import java.net.URI;
+import java.net.http.HttpClient;
+import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -194,11 +194,9 @@ class MeterTest {
             return null;
         });
         AtomicInteger shown = new AtomicInteger();
-        HttpURLConnection stream =
-                (HttpURLConnection) URI.create("http://127.0.0.1:" + server.port() + "/api/jobs/" + job + "/live")
-                        .toURL()
-                        .openConnection();
-        InputStream events = stream.getInputStream();
+        InputStream events = HttpClient.newHttpClient()
+                .send(server.request("/api/jobs/" + job + "/live").GET().build(), BodyHandlers.ofInputStream())
+                .body();
         Thread listener = Thread.ofVirtual().start(() -> listen(events, shown));
         ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
         List<Future<List<String>>> all = new ArrayList<>();
@@ -219,7 +217,7 @@ class MeterTest {
             Thread.sleep(50);
         }
         assertThat(shown.get()).isEqualTo(meters * each);
-        stream.disconnect();
+        events.close();
         deaf.close();
         deafSends.cancel(true);
         listener.interrupt();
