@@ -88,7 +88,15 @@ part() {
 
 check_script() { (cd "$root" && shellcheck -x buckle .ci/run script/guard.sh); }
 
-check_interface() { (cd "$root/ui" && npm run --silent check); }
+# Format and lint beside types: neither needs more than one core.
+check_interface() (
+  cd "$root/ui" || return 1
+  npm run --silent generate || return 1
+  npm run --silent lint &
+  lint=$!
+  npm run --silent types || { wait "$lint"; return 1; }
+  wait "$lint" && npm run --silent unit
+)
 
 command_shots() {
   build_app
