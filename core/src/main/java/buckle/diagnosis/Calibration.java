@@ -44,7 +44,7 @@ record Calibration(
             Linear at = model.linear(theta, values);
             for (int i = 0; i < n; i++) {
                 variance[i] = values.get(i).scale().variance(at.raw()[i]);
-                off[i] = values.get(i).feature() - at.features()[i];
+                off[i] = values.get(i).off(at.features()[i]);
             }
             if (step == 0) {
                 evidence = new Gauss(Gauss.spread(at.by(), prior, variance)).logDensity(off);
@@ -83,7 +83,7 @@ record Calibration(
         List<Integer> suspect = new ArrayList<>();
         for (int i = 0; i < n; i++) {
             Value v = values.get(i);
-            double d = (v.feature() - v.expected(raw[i])) / Math.sqrt(v.scale().variance(raw[i]));
+            double d = v.off(v.expected(raw[i])) / Math.sqrt(v.scale().variance(raw[i]));
             residuals.add(new Residual(v.reading(), d));
             if (Math.abs(d) > SUSPECT && !suspect.contains(v.reading())) {
                 suspect.add(v.reading());

@@ -53,7 +53,6 @@ public final class Diagnostician {
     private final Calibration calibration;
     private final double[] theta;
     private final double totalM;
-    private final double[] read;
     private final AnswerTable table;
     /** Where in the table each value is told. */
     private final int[] column;
@@ -67,7 +66,6 @@ public final class Diagnostician {
         this.calibration = fence.calibration();
         this.theta = fence.theta();
         this.totalM = model.totalM();
-        this.read = now.stream().mapToDouble(Value::feature).toArray();
         this.table = table;
         this.column = now.stream().mapToInt(table::column).toArray();
     }
@@ -179,8 +177,8 @@ public final class Diagnostician {
             }
         }
         double share = -Math.log(LEAKS.length);
-        double[][] here = new double[AnswerTable.LEAK_OHM.length][read.length];
-        double[] expected = new double[read.length];
+        double[][] here = new double[AnswerTable.LEAK_OHM.length][now.size()];
+        double[] expected = new double[now.size()];
         for (Cell cell : interval.cells()) {
             double at = interval.at(cell);
             int nearest = (int) Math.rint(at);
@@ -193,7 +191,7 @@ public final class Diagnostician {
             for (int k = 0; k < LEAKS.length; k++) {
                 LEAKS[k].of(here, expected);
                 Gauss g = gauss[nearest][(int) Math.rint(k / (double) BETWEEN)];
-                cluster.add(LEAK_OHM[k], share, each + g.logDensity(off(expected)));
+                cluster.add(LEAK_OHM[k], share, each + density(g, expected));
             }
         }
     }
@@ -210,8 +208,8 @@ public final class Diagnostician {
             }
         }
         double share = Math.log((1 - Chance.OPEN) / JOINTS.length);
-        double[][] here = new double[open][read.length];
-        double[] expected = new double[read.length];
+        double[][] here = new double[open][now.size()];
+        double[] expected = new double[now.size()];
         for (Cell cell : interval.cells()) {
             double at = interval.at(cell);
             int nearest = (int) Math.rint(at);
@@ -222,14 +220,14 @@ public final class Diagnostician {
             cluster.add(
                     Double.POSITIVE_INFINITY,
                     Math.log(Chance.OPEN),
-                    prior + Math.log(Chance.OPEN) + gauss[nearest][open].logDensity(off(expected)));
+                    prior + Math.log(Chance.OPEN) + density(gauss[nearest][open], expected));
             for (int j = 0; j < open; j++) {
                 along.of(features, j, here[j]);
             }
             for (int k = 0; k < JOINTS.length; k++) {
                 JOINTS[k].of(here, expected);
                 Gauss g = gauss[nearest][(int) Math.rint(k / (double) BETWEEN)];
-                cluster.add(JOINT_OHM[k], share, prior + share + g.logDensity(off(expected)));
+                cluster.add(JOINT_OHM[k], share, prior + share + density(g, expected));
             }
         }
     }
@@ -279,7 +277,8 @@ public final class Diagnostician {
                     wrong,
                     Chance.METER.log()
                             - Math.log(numbers.size())
-                            + Value.allButOne(now, wrong, raw, spread, off(features(raw))));
+                            + Value.allButOne(now, wrong, raw, spread, off(features(raw)))
+                            + logTurned(features(raw)));
         }
         int all = (int) healthy.stream().map(Value::reading).distinct().count();
         for (KnownFence.Doubted doubted : table.fence().doubted()) {
@@ -292,7 +291,7 @@ public final class Diagnostician {
                     Chance.METER.log()
                             - Math.log(all)
                             + doubted.gained()
-                            + new Gauss(noisy(around, at.raw())).logDensity(off(at.features())));
+                            + density(new Gauss(noisy(around, at.raw())), at.features()));
         }
     }
 
@@ -342,10 +341,10 @@ public final class Diagnostician {
         double[][][] open = features(rawOpen);
         double[] usual = candidates.none();
         Gauss gauss = gauss(usual, spread);
-        double alone = gauss.logDensity(off(features(usual)));
+        double alone = density(gauss, features(usual));
         Best best = new Best();
-        double[][] here = new double[SECOND_OHM.length][read.length];
-        double[] expected = new double[read.length];
+        double[][] here = new double[SECOND_OHM.length][now.size()];
+        double[] expected = new double[now.size()];
         int firstNode = 0;
         for (Interval interval : intervals) {
             int n = interval.nodes().size();
@@ -362,7 +361,7 @@ public final class Diagnostician {
                 double share = place + Math.log(SECOND_LEAKS / SECONDS.length);
                 for (int k = 0; k < SECONDS.length; k++) {
                     SECONDS[k].of(here, expected);
-                    double likely = gauss.logDensity(off(expected));
+                    double likely = density(gauss, expected);
                     if (likely > alone + MORE) {
                         sum = Posterior.plus(sum, share + likely);
                         best.take(share, likely, cell, new Fault(Fault.Kind.SHUNT, cell.middle(), SECOND_LEAK_OHM[k]));
@@ -370,7 +369,7 @@ public final class Diagnostician {
                 }
                 double[] rawThere = rawOpen[firstNode + (int) Math.rint(at)][0];
                 along.of(broken, 0, expected);
-                double likely = gauss(rawThere, spread).logDensity(off(expected));
+                double likely = density(gauss(rawThere, spread), expected);
                 if (likely > alone + MORE) {
                     double opened = place + Math.log(1 - SECOND_LEAKS);
                     sum = Posterior.plus(sum, opened + likely);
@@ -423,9 +422,22 @@ public final class Diagnostician {
     private double[] off(double[] features) {
         double[] off = new double[features.length];
         for (int i = 0; i < off.length; i++) {
-            off[i] = read[i] - features[i];
+            off[i] = now.get(i).off(features[i]);
         }
         return off;
+    }
+
+    private double logTurned(double[] features) {
+        double sum = 0;
+        for (int i = 0; i < features.length; i++) {
+            sum += now.get(i).logTurned(features[i]);
+        }
+        return sum;
+    }
+
+    /** Of what was read, as a logarithm. */
+    private double density(Gauss gauss, double[] features) {
+        return gauss.logDensity(off(features)) + logTurned(features);
     }
 
     /** @param known as the table tells it, by its spots */
@@ -453,7 +465,7 @@ public final class Diagnostician {
     }
 
     private double likelihood(double[] features, double[] raw, Spread known) {
-        return gauss(raw, known).logDensity(off(features));
+        return density(gauss(raw, known), features);
     }
 
     private Fit fit() {

@@ -68,7 +68,7 @@ record KnownFence(
         Linear plan = model.linear(new double[model.count()], healthy);
         double[] off = new double[healthy.size()];
         for (int i = 0; i < off.length; i++) {
-            off[i] = healthy.get(i).feature() - plan.features()[i];
+            off[i] = healthy.get(i).off(plan.features()[i]);
         }
         double[][] known = Gauss.spread(plan.by(), Prior.fence(model), new double[off.length]);
         for (int wrong : some) {

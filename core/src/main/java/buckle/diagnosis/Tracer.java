@@ -502,10 +502,12 @@ public final class Tracer {
                 off[h] = new double[column.length];
                 for (int i = 0; i < column.length; i++) {
                     expected[i] = y.feature(column[i]);
-                    off[h][i] = values.get(i).feature() - sign(i, expected[i]) * expected[i];
+                    double shown = sign(i, expected[i]) * expected[i];
+                    off[h][i] = values.get(i).off(shown);
+                    read[h] += values.get(i).logTurned(shown);
                 }
                 all[h] = new Gauss(known(y, expected));
-                read[h] = y.logPrior() + all[h].logDensity(off[h]);
+                read[h] += y.logPrior() + all[h].logDensity(off[h]);
                 log[h] = read[h] + Math.log(seen[y.cell()]) + Math.log(y.over().isPresent() ? grown(y, lookedOver) : 1);
             });
             double most = Double.NEGATIVE_INFINITY;

@@ -24,6 +24,11 @@ record Value(int reading, Meter meter, Set<String> open, boolean directed, doubl
     /** What the model itself leaves out at a single point: posts, joints, ground that changes. Ours. */
     private static final double POINT_SHARE = 0.007;
 
+    /** Direction of so few of a hundred currents is wrong. Ours. */
+    private static final double LOG_TURNED = Math.log(0.03);
+    /** As a product on the scale: of currents of some hundredths of an ampere the direction says nothing. */
+    private static final double NEARLY_NONE = 0.03;
+
     /** A wrong reading is mostly a low one, sometimes anything from nothing to twelve kilovolts; on the scale of values. */
     private static final double LOW = 1.4;
 
@@ -108,6 +113,28 @@ record Value(int reading, Meter meter, Set<String> open, boolean directed, doubl
     /** On the scale, of what the meter would show; without a direction the size alone. */
     double expected(double raw) {
         return scale.feature(directed ? raw : Math.abs(raw));
+    }
+
+    /**
+     * How far what was read lies above what is expected; the other way round where a current was told the wrong way round.
+     *
+     * @param expected on the scale
+     */
+    double off(double expected) {
+        return (turned(expected) ? -feature : feature) - expected;
+    }
+
+    /** How much less probable it is for that, as a logarithm. */
+    double logTurned(double expected) {
+        return turned(expected) ? LOG_TURNED : 0;
+    }
+
+    /**
+     * A meter is held the wrong way round now and then, and where a pulse swings back as far as it went the greatest current may be that of
+     * either swing: on short branches nobody can tell which.
+     */
+    private boolean turned(double expected) {
+        return directed && feature * expected < -NEARLY_NONE;
     }
 
     /** Log density of all values but one reading's, which may be anything. */

@@ -16,12 +16,17 @@ import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.pulse.Source;
 import buckle.simulation.DrawnHunt;
+import buckle.simulation.KnownHunt;
+import buckle.simulation.Truth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Random;
 import java.util.Set;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.params.ParameterizedTest;
+import org.junit.jupiter.params.provider.ValueSource;
 
 /** Single faults whose readings are worked out, without error, on a plan that is true. */
 class DiagnosticianTest {
@@ -31,6 +36,10 @@ class DiagnosticianTest {
                     new LineWire(0.9, 0.0025, 0.035, 100, true),
                     new LineWire(0.7, 0.0025, 0.035, 100, false)),
             5e-7,
+            100);
+    private static final LineType BRANCHES = LineType.overGround(
+            List.of(new LineWire(0.5, 0.0025, 0.035, 100, true), new LineWire(0.9, 0.0025, 0.035, 100, true)),
+            4e-7,
             100);
     private static final Circuit PLAN = new Circuit(
             "plan",
@@ -276,5 +285,43 @@ class DiagnosticianTest {
                 readings(plan.withFaults(List.of(new Fault(Fault.Kind.SHUNT, new Place("r59", 20), 500))), meters),
                 List.of()));
         assertThat(d.kinds().get(FaultKind.GROWTH)).isBetween(0.05, 0.4);
+    }
+
+    /** Common practice: a clamp is put on the wrong way round now and then; the fault is where the other readings say. */
+    @Test
+    void aCurrentToldTheWrongWayRound() {
+        List<Meter> meters = withCurrents();
+        Fault leak = new Fault(Fault.Kind.SHUNT, new Place("C", 520), 200);
+        List<Reading> healthy = readings(PLAN, meters);
+        List<Reading> now = readings(with(leak), meters);
+        for (List<Reading> some : List.of(healthy, now)) {
+            Reading last = some.removeLast();
+            some.add(new Reading(
+                    last.at(), last.peakV(), OptionalDouble.of(-last.currentA().orElseThrow()), true, Set.of(), false));
+        }
+        Diagnosis d = Diagnostician.of(hunt(healthy, now));
+        assertThat(d.fit().suspect()).isEmpty();
+        assertThat(d.kinds().get(FaultKind.TWO)).isLessThan(0.1);
+        assertThat(d.suspects().getFirst().kind()).isEqualTo(FaultKind.LEAK);
+        assertThat(held(d, "C", 520)).isTrue();
+    }
+
+    /** On short branches a pulse swings back as far as it went: which way the greatest current goes depends on what no plan knows. */
+    @ParameterizedTest
+    @ValueSource(longs = {9047, 9104})
+    void manyShortBranchesWithCurrents(long seed) {
+        List<Run> runs = new ArrayList<>();
+        Random random = new Random(3);
+        for (int i = 0; i < 24; i++) {
+            double lengthM = Math.rint(100 + 100 * random.nextDouble());
+            runs.add(Run.of(
+                    "r" + i, i == 0 ? Optional.empty() : Optional.of("r" + random.nextInt(i)), lengthM, BRANCHES));
+        }
+        KnownHunt drawn = DrawnHunt.of("branches", PLAN.withRuns(runs), seed, DrawnHunt::solved);
+        Truth truth = drawn.truth().getFirst();
+        assertThat(truth.kind()).isEqualTo(FaultKind.LEAK);
+        Diagnosis d = Diagnostician.of(drawn.hunt());
+        assertThat(d.kinds().get(FaultKind.TWO)).isLessThan(0.1);
+        assertThat(held(d, truth.run(), truth.fromM())).isTrue();
     }
 }
