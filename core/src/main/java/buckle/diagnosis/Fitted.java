@@ -142,7 +142,7 @@ public final class Fitted {
 
     /** How many standard deviations what was read lies above what was expected. */
     public double off(Expected expected, Reading read) {
-        return (Value.of(List.of(read), meter).getFirst().feature() - expected.feature()) / expected.deviation();
+        return Value.of(List.of(read), meter).getFirst().off(expected.feature()) / expected.deviation();
     }
 
     /** Voltage as it is asked for at a place. */

@@ -202,14 +202,17 @@ public record FenceDiagnosis(
      */
     public static void makeReady(
             Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since, NextStep next) {
-        Optional<FenceCircuit> fence = ElectricsPlanner.circuit(ElectricsPlanner.asPlanned(plan), laid, around);
         Optional<LineLayout> line = laid.layout().lines().stream()
-                .filter(l -> next.lineId().equals(Optional.of(l.lineId())))
+                .filter(l -> next.action().isReading() && next.lineId().equals(Optional.of(l.lineId())))
                 .findFirst();
         Optional<Observation> last = OnFence.parted(plan, readings, since).now().stream()
                 .filter(o -> o.what() instanceof Observed.Peak)
                 .max(Comparator.comparing(Observation::takenAt));
-        if (!next.action().isReading() || fence.isEmpty() || line.isEmpty() || last.isEmpty()) {
+        if (line.isEmpty() || last.isEmpty()) {
+            return;
+        }
+        Optional<FenceCircuit> fence = ElectricsPlanner.circuit(ElectricsPlanner.asPlanned(plan), laid, around);
+        if (fence.isEmpty()) {
             return;
         }
         LocalPlane plane = new LocalPlane(laid.layout().origin());
@@ -219,6 +222,7 @@ public record FenceDiagnosis(
         List<Observation> then = new ArrayList<>(readings);
         then.add(last.get()
                 .withId(UUID.randomUUID())
+                .withWhat(onAllHotWires((Observed.Peak) last.get().what()))
                 .withAt(new Observation.Spot(
                         Optional.empty(), line.get().lineId(), next.fromM(), plane.toGeo(stationing.at(next.fromM()))))
                 .withOpenSwitches(Optional.of(next.cutOut().stream().toList()))
@@ -229,6 +233,10 @@ public record FenceDiagnosis(
             lots.wet().get().makeReady();
             lots.dry().get().makeReady();
         }
+    }
+
+    private static Observed onAllHotWires(Observed.Peak p) {
+        return new Observed.Peak(0, p.peakV(), false, p.rangeV(), p.resolutionV());
     }
 
     /** Readings now, all of them and those taken dry and wet: a fault may come with rain. */
