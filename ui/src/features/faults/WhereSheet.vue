@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted } from 'vue'
+import { computed, onMounted, onUnmounted, ref, watch } from 'vue'
 import RuleChips from '@/components/RuleChips.vue'
 import { useFaults } from '@/model/faults'
 import { useJob } from '@/model/jobStore'
@@ -50,6 +50,16 @@ const doubted = computed(() =>
 )
 /** Nobody sets out to look for what is not there. */
 const inOrder = computed(() => (answer.value?.kinds.NONE ?? 0) >= 0.5)
+/** But whoever looks already is not left without a word by a reading that looks in order. */
+const begun = ref('')
+const search = computed(() => `${job.id} ${faults.begin}`)
+watch(
+  [answer, search],
+  () => {
+    if (answer.value && !inOrder.value) begun.value = search.value
+  },
+  { immediate: true },
+)
 const NEAR_M = 0.5
 /** Read a second time it decides no more by itself. */
 const again = computed(() => {
@@ -97,7 +107,7 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
       {{ stationText(u.fromM, job.units) }} and {{ stationText(u.toM, job.units) }}. Worth a look.
       <RuleChips :rules="['X11', 'F1']" />
     </p>
-    <NextSteps v-if="answer && !inOrder" :again="again" />
+    <NextSteps v-if="answer && (!inOrder || begun === search)" :again="again" />
     <p v-if="answer && !answer.enough" class="empty" data-test="faults-few">
       Two readings of that day or later are needed. Currents where the fence branches tell most, then
       kilovolts at the far ends.

@@ -130,7 +130,7 @@ class HuntTest {
         for (int steps = 1; steps <= MOST_STEPS; steps++) {
             screen.test("next-step").waitFor();
             screen.page.waitForFunction(
-                    "() => !document.querySelector('.next h2').innerText.includes('working it out')");
+                    "() => document.querySelector('.next h2')?.innerText.includes('working it out') === false");
             JsonNode step = told.get();
             double from = step.path("fromM").asDouble();
             double to = step.path("toM").asDouble();
@@ -165,7 +165,8 @@ class HuntTest {
             }
             // What was done is stored, and the next thing is told.
             screen.page.waitForFunction(
-                    "before => document.querySelector('[data-test=next-step]').innerText !== before", words);
+                    "before => ![undefined, before].includes(document.querySelector('[data-test=next-step]')?.innerText)",
+                    words);
         }
         throw new AssertionError("not found after " + MOST_STEPS + " steps: " + hidden);
     }
