@@ -376,6 +376,13 @@ class ChecksTest {
                 "core/src/test/java/buckle/pulse/PulseTest.java",
                 "aDiagnosisHasFrequenciesEnough");
         elsewhere(
+                "stretches that hold 90 % of where a fault may be",
+                "within 6 % of the fence",
+                "the same asked of 60 fences drawn from what is not known, each solved with every fault",
+                "envelope",
+                "core/src/test/java/buckle/diagnosis/SampledPosteriorTest.java",
+                "tellsWhatManyDrawnFencesTell");
+        elsewhere(
                 "how a peak moves with the fence, by the pulse at the moment of the peak",
                 "within 2 %",
                 "peaks solved anew",
