@@ -15,11 +15,12 @@ export function latestOnly<A, R>(
       done(await run(order), order)
     } catch (e) {
       failed(e, order)
+    } finally {
+      const next = waiting
+      waiting = undefined
+      working = next && work(next.order)
     }
-    const next = waiting
-    waiting = undefined
-    if (next) return work(next.order)
-    working = undefined
+    await working
   }
 
   return (order: A): Promise<void> => {

@@ -37,11 +37,11 @@ class DiagnosticianTest {
                     new LineWire(0.7, 0.0025, 0.035, 100, false)),
             5e-7,
             100);
-    private static final LineType BRANCHES = LineType.overGround(
+    static final LineType TWO_HOT = LineType.overGround(
             List.of(new LineWire(0.5, 0.0025, 0.035, 100, true), new LineWire(0.9, 0.0025, 0.035, 100, true)),
             4e-7,
             100);
-    private static final Circuit PLAN = new Circuit(
+    static final Circuit PLAN = new Circuit(
             "plan",
             LineModel.FREQUENCY_DEPENDENT,
             new Source(8000, 93.75e-9, 2.307e-3, 181.8, OptionalDouble.of(6000), OptionalDouble.of(0.5e-9)),
@@ -315,7 +315,7 @@ class DiagnosticianTest {
         for (int i = 0; i < 24; i++) {
             double lengthM = Math.rint(100 + 100 * random.nextDouble());
             runs.add(Run.of(
-                    "r" + i, i == 0 ? Optional.empty() : Optional.of("r" + random.nextInt(i)), lengthM, BRANCHES));
+                    "r" + i, i == 0 ? Optional.empty() : Optional.of("r" + random.nextInt(i)), lengthM, TWO_HOT));
         }
         KnownHunt drawn = DrawnHunt.of("branches", PLAN.withRuns(runs), seed, DrawnHunt::solved);
         Truth truth = drawn.truth().getFirst();

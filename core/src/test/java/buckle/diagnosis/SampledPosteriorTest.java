@@ -11,13 +11,9 @@ import buckle.diagnosis.Hunt.Reading;
 import buckle.diagnosis.Intervals.Interval;
 import buckle.pulse.Circuit;
 import buckle.pulse.Fault;
-import buckle.pulse.LineModel;
-import buckle.pulse.LineType;
-import buckle.pulse.LineWire;
 import buckle.pulse.Meter;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
-import buckle.pulse.Source;
 import buckle.simulation.DrawnHunt;
 import buckle.simulation.TrueFence;
 import java.util.ArrayList;
@@ -42,21 +38,10 @@ class SampledPosteriorTest {
     private static final double REGION = 0.9;
     private static final MeterNoise METER = MeterNoise.USUAL;
 
-    private static final LineType STEEL = LineType.overGround(
-            List.of(new LineWire(0.5, 0.0025, 0.035, 100, true), new LineWire(0.9, 0.0025, 0.035, 100, true)),
-            4e-7,
-            100);
-    private static final Circuit PLAN = new Circuit(
-            "plan",
-            LineModel.FREQUENCY_DEPENDENT,
-            new Source(8000, 93.75e-9, 2.307e-3, 181.8, OptionalDouble.of(6000), OptionalDouble.of(0.5e-9)),
-            10,
-            false,
-            List.of(
-                    Run.of("A", Optional.empty(), 900, STEEL),
-                    Run.of("B", Optional.of("A"), 800, STEEL),
-                    Run.of("C", Optional.of("A"), 1100, STEEL)),
-            List.of());
+    private static final Circuit PLAN = DiagnosticianTest.PLAN.withRuns(List.of(
+            Run.of("A", Optional.empty(), 900, DiagnosticianTest.TWO_HOT),
+            Run.of("B", Optional.of("A"), 800, DiagnosticianTest.TWO_HOT),
+            Run.of("C", Optional.of("A"), 1100, DiagnosticianTest.TWO_HOT)));
     private static final List<Meter> METERS = List.of(
             new Meter.Volts(new Place("A", 0)),
             new Meter.Volts(new Place("A", 900)),

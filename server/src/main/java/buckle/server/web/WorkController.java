@@ -24,7 +24,7 @@ class WorkController {
     @Operation(
             operationId = "workProgress",
             summary =
-                    "Where the request stands that was sent with this ticket in the header Buckle-Ticket; no content while or once nothing is worked on for it")
+                    "Where the request stands that was sent with this ticket in the header Buckle-Ticket; no content before it is queued and once it is answered")
     ResponseEntity<WorkQueue.Progress> progress(@PathVariable UUID ticket) {
         return queue.progress(ticket)
                 .map(ResponseEntity::ok)

@@ -79,7 +79,7 @@ public class WorkQueue implements DisposableBean {
     private final ThreadPoolExecutor longer;
     private final AtomicLong numbers = new AtomicLong();
     private final Map<UUID, Piece<?>> tickets = new ConcurrentHashMap<>();
-    private final AtomicReference<@Nullable Piece<?>> putOff = new AtomicReference<>();
+    private final AtomicReference<@Nullable Thread> putOff = new AtomicReference<>();
 
     public WorkQueue() {
         int threads = Integer.max(2, Runtime.getRuntime().availableProcessors());
@@ -181,24 +181,26 @@ public class WorkQueue implements DisposableBean {
     }
 
     /**
-     * Does it when nothing else waits; nobody waits for it, and what is gained by it is time. What was put off before and is not begun
-     * yet is given up, and on a queue that is half full nothing is put off.
+     * Does it when nothing else waits, within the time of its kind; nobody waits for it, and what is gained by it is time. What was put
+     * off before and is not done yet is given up.
      */
     public void later(Runnable work) {
-        Piece<Void> piece = new Piece<>(Kind.BACKGROUND, numbers.incrementAndGet(), () -> {
+        Thread waiter = Thread.ofVirtual().unstarted(() -> {
             try {
-                work.run();
+                run(Kind.BACKGROUND, () -> {
+                    work.run();
+                    return true;
+                });
+            } catch (Cancellation.Cancelled e) {
+                LOG.debug("given up for something newer");
             } catch (RuntimeException e) {
                 LOG.warn("What was to be made ready was not", e);
             }
-            return null;
         });
-        if (longer.getQueue().size() < MOST_WAITING / 2) {
-            Piece<?> before = putOff.getAndSet(piece);
-            if (before != null) {
-                longer.getQueue().remove(before);
-            }
-            longer.execute(piece);
+        Thread before = putOff.getAndSet(waiter);
+        waiter.start();
+        if (before != null) {
+            before.interrupt();
         }
     }
 
