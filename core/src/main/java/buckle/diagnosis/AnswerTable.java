@@ -182,9 +182,6 @@ final class AnswerTable {
         private final List<Value> spots;
         private final double[][] root;
         private final Candidates candidates;
-        private final Linear usual;
-        private final Linear poorEarth;
-        private final Linear weakSupply;
 
         Base(KnownFence fence, List<Value> spots) {
             this.fence = fence;
@@ -193,11 +190,13 @@ final class AnswerTable {
             this.spots = spots;
             this.root = Gauss.root(fence.covariance());
             this.candidates = new Candidates(model, theta, List.of(), spots);
-            List<Linear> fedBy = model.linear(
-                    List.of(theta, moved(Unknown.EARTH, USUAL_POOR), moved(Unknown.VOLTS, USUAL_WEAK)), spots);
-            this.usual = fedBy.get(0);
-            this.poorEarth = fedBy.get(1);
-            this.weakSupply = fedBy.get(2);
+        }
+
+        /** How values go with the unknowns without a fault, where an open switch may cut one off. */
+        private double[][] without() {
+            return spots.stream().allMatch(v -> v.open().isEmpty())
+                    ? new double[0][]
+                    : model.linear(theta, spots).by();
         }
 
         List<Part> parts(List<Interval> intervals, List<List<Integer>> sensitive) {
@@ -217,7 +216,7 @@ final class AnswerTable {
                 }
                 first += intervals.get(i).nodes().size();
             }
-            List<At> spread = Sensitivities.at(fence, spots, nodes, leaks, joints, usual.by(), root);
+            List<At> spread = Sensitivities.at(fence, spots, nodes, leaks, joints, without(), root);
             List<Part> all = new ArrayList<>();
             int node = 0;
             int at = 0;
@@ -237,6 +236,11 @@ final class AnswerTable {
         }
 
         Everywhere everywhere() {
+            List<Linear> fedBy = model.linear(
+                    List.of(theta, moved(Unknown.EARTH, USUAL_POOR), moved(Unknown.VOLTS, USUAL_WEAK)), spots);
+            Linear usual = fedBy.get(0);
+            Linear poorEarth = fedBy.get(1);
+            Linear weakSupply = fedBy.get(2);
             return new Everywhere(
                     usual.raw(),
                     growth(),

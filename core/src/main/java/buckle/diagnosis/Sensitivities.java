@@ -91,7 +91,7 @@ final class Sensitivities {
      * At some nodes.
      *
      * @param nodes of the places that the answers are told for
-     * @param without how values go with the unknowns without a fault: where an open switch cuts one off
+     * @param without how values go with the unknowns without a fault: where an open switch cuts one off; may be empty where none is
      */
     static List<At> at(
             KnownFence fence,

@@ -31,8 +31,10 @@ public final class PulseSolver {
     private static final double QUICK_HZ = 0.15e6;
 
     private static final int QUICK_LEAST = 64;
-    private static final int QUICK_SHORT = 128;
-    private static final double SHORT_S = 200e-6;
+    /** Times as many frequencies tell what fewer miss. */
+    private static final int SURELY = 4;
+
+    private static final double MORE = 1.5;
 
     private final Circuit circuit;
     private final List<Place> places;
@@ -361,20 +363,35 @@ public final class PulseSolver {
 
     /** A time and the frequencies a pulse is taken apart into. */
     public record Span(double windowS, int frequencies) {
+        private Span times(double more) {
+            return new Span(windowS, (int) Math.min(Spectrum.MOST, Math.rint(frequencies * more)));
+        }
+
         /** The lower half of the frequencies, but never very few. */
         public Span rough() {
             return new Span(windowS, Math.max(Math.min(QUICK_LEAST, frequencies), frequencies / 2));
         }
     }
 
-    /** For the pulse of a fence and of others a little unlike it. */
+    /**
+     * For the pulse of a fence and of others a little unlike it: the fewest frequencies with which meters at the ends of its runs and
+     * clamps where they begin show what they show with many more, in order and with a few faults.
+     */
     public static Span span(Circuit circuit) {
         double windowS = window(circuit, new Tree(circuit, List.of()).longestM(), List.of())
                 .windowS();
         double ringHz = ringHz(circuit.source(), fenceF(circuit));
         double highestHz = Math.max(QUICK_HZ, Math.min(HIGHEST_HZ, RINGS * ringHz));
-        int least = windowS < SHORT_S ? QUICK_SHORT : QUICK_LEAST;
-        return new Span(windowS, (int) Math.clamp(Math.ceil(highestHz * windowS), least, Spectrum.MOST));
+        Span span = new Span(windowS, (int) Math.clamp(Math.ceil(highestHz * windowS), QUICK_LEAST, Spectrum.MOST));
+        QuickCheck check = new QuickCheck(circuit);
+        double[][] sure = check.shown(span.times(SURELY));
+        for (double times = 1; times < SURELY; times *= MORE) {
+            Span some = span.times(times);
+            if (check.near(check.shown(some), sure)) {
+                return some;
+            }
+        }
+        return span.times(SURELY);
     }
 
     private static double fenceF(Circuit circuit) {
