@@ -203,7 +203,9 @@ final class SingleFaultUpdate {
             }
             double bRe = sound.loops.selfRe + more;
             double bIm = sound.loops.selfIm;
-            double inv = 1 / (bRe * bRe + bIm * bIm);
+            double square = bRe * bRe + bIm * bIm;
+            // An open wire where another is open already: nothing passes there anyway.
+            double inv = square == 0 ? 0 : 1 / square;
             amountRe[x] = (topRe * bRe + topIm * bIm) * inv;
             amountIm[x] = (topIm * bRe - topRe * bIm) * inv;
         }

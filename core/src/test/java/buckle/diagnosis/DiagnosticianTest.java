@@ -287,6 +287,33 @@ class DiagnosticianTest {
         assertThat(d.kinds().get(FaultKind.GROWTH)).isBetween(0.05, 0.4);
     }
 
+    /** The wire in the pipe under a gate has parted: all beyond is dead. A second open wire at the very place changes nothing. */
+    @Test
+    void theCableUnderAGate() {
+        LineType cable = LineType.of(new LineType.Cable(0.035, 0.25e-6, 120e-12));
+        Circuit plan = PLAN.withRuns(List.of(
+                Run.of("yard", Optional.empty(), 150, TWO_HOT),
+                Run.of("gate", Optional.of("yard"), 5, cable),
+                Run.of("field", Optional.of("gate"), 200, TWO_HOT)));
+        List<Meter> meters = List.of(
+                new Meter.Volts(new Place("yard", 0)),
+                new Meter.Volts(new Place("yard", 150)),
+                new Meter.Volts(new Place("gate", 5)),
+                new Meter.Volts(new Place("field", 200)));
+        for (double at : new double[] {0.5, 2.5, 4.5}) {
+            Fault parted = new Fault(Fault.Kind.BREAK, new Place("gate", at), Double.POSITIVE_INFINITY);
+            Hunt hunt = new Hunt(
+                    plan,
+                    MeterNoise.USUAL,
+                    readings(plan, meters),
+                    readings(plan.withFaults(List.of(parted)), meters),
+                    List.of());
+            Diagnosis d = Diagnostician.of(hunt);
+            assertThat(d.kinds().get(FaultKind.BREAK)).isGreaterThan(0.8);
+            assertThat(held(d, "gate", at)).isTrue();
+        }
+    }
+
     /** Common practice: a clamp is put on the wrong way round now and then; the fault is where the other readings say. */
     @Test
     void aCurrentToldTheWrongWayRound() {
