@@ -50,17 +50,11 @@ record Cubic(int row, double before, double here, double next, double after) {
     }
 
     double of(double[][] rows, int column) {
-        double sum = here * rows[row][column];
-        if (next != 0) {
-            sum += next * rows[row + 1][column];
-        }
-        if (before != 0) {
-            sum += before * rows[row - 1][column];
-        }
-        if (after != 0) {
-            sum += after * rows[row + 2][column];
-        }
-        return sum;
+        return of(
+                before == 0 ? 0 : rows[row - 1][column],
+                rows[row][column],
+                next == 0 ? 0 : rows[row + 1][column],
+                after == 0 ? 0 : rows[row + 2][column]);
     }
 
     void of(double[][] rows, double[] out) {
@@ -71,18 +65,25 @@ record Cubic(int row, double before, double here, double next, double after) {
 
     /** Of one column of rows of rows. */
     void of(double[][][] rows, int column, double[] out) {
+        double[] first = before == 0 ? rows[row][column] : rows[row - 1][column];
+        double[] second = rows[row][column];
+        double[] third = next == 0 ? second : rows[row + 1][column];
+        double[] fourth = after == 0 ? second : rows[row + 2][column];
         for (int i = 0; i < out.length; i++) {
-            double sum = here * rows[row][column][i];
-            if (next != 0) {
-                sum += next * rows[row + 1][column][i];
-            }
-            if (before != 0) {
-                sum += before * rows[row - 1][column][i];
-            }
-            if (after != 0) {
-                sum += after * rows[row + 2][column][i];
-            }
-            out[i] = sum;
+            out[i] = of(first[i], second[i], third[i], fourth[i]);
         }
+    }
+
+    /**
+     * The greatest of a current goes over from one swing to the other where both are as large, and does not pass through nothing: sizes are
+     * told between, with the sign of the nearer.
+     */
+    private double of(double first, double second, double third, double fourth) {
+        if (second * third >= 0 && first * second >= 0 && third * fourth >= 0) {
+            return before * first + here * second + next * third + after * fourth;
+        }
+        double size =
+                before * Math.abs(first) + here * Math.abs(second) + next * Math.abs(third) + after * Math.abs(fourth);
+        return Math.max(0, size) * Math.signum(here >= next ? second : third);
     }
 }

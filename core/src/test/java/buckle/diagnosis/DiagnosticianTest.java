@@ -351,4 +351,17 @@ class DiagnosticianTest {
         assertThat(d.kinds().get(FaultKind.TWO)).isLessThan(0.1);
         assertThat(held(d, truth.run(), truth.fromM())).isTrue();
     }
+
+    /** Where a current turns it is as large one way as the other: between a place before and one behind it is no smaller. */
+    @Test
+    void aCurrentThatTurnsPassesNotThroughNothing() {
+        double[][] turning = {{-4.6, 4.6}, {-4.8, 4.8}, {4.9, 4.9}, {4.8, 4.8}};
+        double[] before = new double[2];
+        double[] behind = new double[2];
+        Cubic.at(4, 1.4).of(turning, before);
+        Cubic.at(4, 1.6).of(turning, behind);
+        assertThat(before[1]).isBetween(4.8, 4.95);
+        assertThat(before[0]).isEqualTo(-before[1]);
+        assertThat(behind[0]).isEqualTo(behind[1]);
+    }
 }

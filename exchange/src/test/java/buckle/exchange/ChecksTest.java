@@ -376,6 +376,13 @@ class ChecksTest {
                 "core/src/test/java/buckle/pulse/PulseTest.java",
                 "aDiagnosisHasFrequenciesEnough");
         elsewhere(
+                "clamps at a short branch behind a ring, at as many frequencies as a diagnosis takes",
+                "within 5 %",
+                "2,000 frequencies over a longer time",
+                "envelope",
+                "core/src/test/java/buckle/pulse/PulseTest.java",
+                "aShortBranchBehindARingHasFrequenciesEnough");
+        elsewhere(
                 "stretches that hold 90 % of where a fault may be",
                 "within 6 % of the fence",
                 "the same asked of 60 fences drawn from what is not known, each solved with every fault",
