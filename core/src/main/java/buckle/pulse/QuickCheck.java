@@ -16,7 +16,7 @@ final class QuickCheck {
     private static final double EACH_A = 0.2;
     private static final double LEAST_A = 0.5;
     /** Of more runs every second, every third is looked at. */
-    private static final int MOST_LOOKED_AT = 200;
+    private static final int MOST_LOOKED_AT = 60;
     /** Runs on which leaks and breaks are tried. */
     private static final int TRIED = 8;
 
