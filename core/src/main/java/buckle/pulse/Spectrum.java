@@ -8,7 +8,7 @@ import org.hipparchus.complex.Complex;
  */
 record Spectrum(int count, double windowS) {
     private static final double DAMPING = 9;
-    private static final int LEAST = 192;
+    private static final int LEAST = 128;
     static final int MOST = 1 << 15;
 
     static Spectrum of(double windowS, double highestHz) {
