@@ -192,11 +192,19 @@ final class AnswerTable {
             this.candidates = new Candidates(model, theta, List.of(), spots);
         }
 
-        /** How values go with the unknowns without a fault, where an open switch may cut one off. */
+        /** Of values read with a switch open, which may cut a fault off: how they go with the unknowns without one. */
         private double[][] without() {
-            return spots.stream().allMatch(v -> v.open().isEmpty())
-                    ? new double[0][]
-                    : model.linear(theta, spots).by();
+            List<Integer> switched = IntStream.range(0, spots.size())
+                    .filter(i -> !spots.get(i).open().isEmpty())
+                    .boxed()
+                    .toList();
+            double[][] by = model.linear(theta, pick(spots, switched)).by();
+            double[][] all = new double[spots.size()][];
+            Arrays.fill(all, new double[0]);
+            for (int i = 0; i < by.length; i++) {
+                all[switched.get(i)] = by[i];
+            }
+            return all;
         }
 
         List<Part> parts(List<Interval> intervals, List<List<Integer>> sensitive) {

@@ -91,7 +91,7 @@ final class Sensitivities {
      * At some nodes.
      *
      * @param nodes of the places that the answers are told for
-     * @param without how values go with the unknowns without a fault: where an open switch cuts one off; may be empty where none is
+     * @param without of values read with a switch open, how they go with the unknowns without a fault: where the switch cuts it off
      */
     static List<At> at(
             KnownFence fence,

@@ -31,10 +31,10 @@ public final class PulseSolver {
     private static final double QUICK_HZ = 0.15e6;
 
     private static final int QUICK_LEAST = 64;
-    /** Times as many frequencies tell what fewer miss. */
-    private static final int SURELY = 4;
-
-    private static final double MORE = 1.5;
+    /** Fewer frequencies are held against so many times the least. */
+    private static final int REFERENCE_TIMES = 4;
+    /** Where some do not do, so many times as many are tried. */
+    private static final double NEXT_TIMES = 1.5;
 
     private final Circuit circuit;
     private final List<Place> places;
@@ -384,14 +384,14 @@ public final class PulseSolver {
         double highestHz = Math.max(QUICK_HZ, Math.min(HIGHEST_HZ, RINGS * ringHz));
         Span span = new Span(windowS, (int) Math.clamp(Math.ceil(highestHz * windowS), QUICK_LEAST, Spectrum.MOST));
         QuickCheck check = new QuickCheck(circuit);
-        double[][] sure = check.shown(span.times(SURELY));
-        for (double times = 1; times < SURELY; times *= MORE) {
+        double[][] reference = check.shown(span.times(REFERENCE_TIMES));
+        for (double times = 1; times < REFERENCE_TIMES; times *= NEXT_TIMES) {
             Span some = span.times(times);
-            if (check.near(check.shown(some), sure)) {
+            if (check.near(check.shown(some), reference)) {
                 return some;
             }
         }
-        return span.times(SURELY);
+        return span.times(REFERENCE_TIMES);
     }
 
     private static double fenceF(Circuit circuit) {

@@ -70,11 +70,11 @@ final class QuickCheck {
     }
 
     /** Which way a current goes is left open: where it swings back as far as it went, nothing tells. */
-    boolean near(double[][] some, double[][] sure) {
-        return near(some, sure, true) && near(some, sure, false);
+    boolean near(double[][] some, double[][] reference) {
+        return near(some, reference, true) && near(some, reference, false);
     }
 
-    private boolean near(double[][] some, double[][] sure, boolean amperes) {
+    private boolean near(double[][] some, double[][] reference, boolean amperes) {
         double least = amperes ? LEAST_A : LEAST_V;
         double squares = 0;
         int n = 0;
@@ -82,8 +82,8 @@ final class QuickCheck {
             if (meters.get(m) instanceof Meter.Amperes != amperes) {
                 continue;
             }
-            for (int f = 0; f < sure.length; f++) {
-                double size = Math.abs(sure[f][m]);
+            for (int f = 0; f < reference.length; f++) {
+                double size = Math.abs(reference[f][m]);
                 double off = Math.abs(Math.abs(some[f][m]) - size) / Math.max(least, size);
                 if (off > (amperes ? EACH_A : EACH_V)) {
                     return false;

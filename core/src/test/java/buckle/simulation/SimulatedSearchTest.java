@@ -74,14 +74,14 @@ class SimulatedSearchTest {
         assertThat(told / order).isLessThan(0.6);
     }
 
-    /** Two leaks are taken for one; one of them is found about as soon as if it were alone: forty of these took 1.2 times as long in the mean. */
+    /** Two leaks are taken for one; one of them is found about as soon as if it were alone. */
     @Test
     void oneOfTwoIsFoundAsSoon() {
         double both = 0;
         double alone = 0;
-        for (int i = 0; i < 6; i++) {
-            Fault one = new Fault(Fault.Kind.SHUNT, new Place("left", 200 + 100 * i), 300);
-            Fault other = new Fault(Fault.Kind.SHUNT, new Place("right", 800 - 100 * i), 500);
+        for (int i = 0; i < 3; i++) {
+            Fault one = new Fault(Fault.Kind.SHUNT, new Place("left", 250 + 200 * i), 300);
+            Fault other = new Fault(Fault.Kind.SHUNT, new Place("right", 800 - 200 * i), 500);
             Circuit plan = plan(FORK);
             SimulatedSearch search = new SimulatedSearch(
                     plan, SimulatedSearch.atEveryTakeOff(plan), Walk.USUAL, true, 90 + i, List.of(one, other));
@@ -94,6 +94,6 @@ class SimulatedSearchTest {
                             + search(FORK, true, 90 + i, other).told().minutes())
                     / 2;
         }
-        assertThat(both).isLessThan(1.35 * alone);
+        assertThat(both).isLessThan(1.2 * alone);
     }
 }
