@@ -43,24 +43,35 @@ async function ticketed(request: Request, send: (r: Request) => Promise<Response
   if (!ticket || !heavy(request)) return send(request)
   const copy = new Request(request)
   copy.headers.set(TICKET, ticket)
-  let timer: ReturnType<typeof setTimeout> | undefined = setTimeout(() => void look(), WONDER_MS)
+  let answered = false
+  let timer = setTimeout(() => void look(), WONDER_MS)
   const beganMs = Date.now()
 
+  async function progress(): Promise<Progress | null> {
+    try {
+      const answer = await send(new Request(new URL(`/api/work/${ticket}`, request.url)))
+      return answer.status === 200 ? ((await answer.json()) as Progress) : null
+    } catch {
+      return null
+    }
+  }
+
   async function look() {
-    const answer = await send(new Request(new URL(`/api/work/${ticket}`, request.url))).catch(() => null)
-    if (timer === undefined) return
-    const progress = answer?.status === 200 ? ((await answer.json()) as Progress) : null
-    waits.value = [...waits.value.filter((w) => w.ticket !== ticket), { ticket, beganMs, progress }].sort(
-      (a, b) => a.beganMs - b.beganMs,
-    )
+    const found = await progress()
+    // It may have been answered meanwhile; nothing would take the note away then.
+    if (answered) return
+    waits.value = [
+      ...waits.value.filter((w) => w.ticket !== ticket),
+      { ticket, beganMs, progress: found },
+    ].sort((one, other) => one.beganMs - other.beganMs)
     timer = setTimeout(() => void look(), LOOK_MS)
   }
 
   try {
     return await send(copy)
   } finally {
+    answered = true
     clearTimeout(timer)
-    timer = undefined
     waits.value = waits.value.filter((w) => w.ticket !== ticket)
   }
 }

@@ -26,6 +26,8 @@ onUnmounted(() => clearInterval(timer))
   right: 12px;
   top: 58px;
   z-index: 900;
+  /* It says something and is in nobody's way. */
+  pointer-events: none;
   margin: 0;
   padding: 4px 10px;
   background: var(--paper);
