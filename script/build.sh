@@ -4,7 +4,7 @@
 source_stamp() {
   (cd "$root" && {
     find core/src/main exchange/src/main server/src/main ui/src ui/public demo pom.xml core/pom.xml exchange/pom.xml server/pom.xml \
-      ui/index.html ui/package.json ui/package-lock.json ui/vite.config.ts ui/tsconfig.json ui/tsconfig.build.json docs/openapi.json buckle script \
+      ui/index.html ui/package.json ui/package-lock.json ui/vite.config.ts ui/tsconfig.json docs/openapi.json buckle script \
       -path ui/src/api/generated -prune -o -type f -print0 2>/dev/null | LC_ALL=C sort -z | xargs -0 sha256sum
     cat "$JAVA_HOME/release"
   } | sha256sum | cut -d' ' -f1)

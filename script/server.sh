@@ -54,7 +54,7 @@ server_cache() {
 }
 
 learn() {
-  server "$1" buckle_training -XX:AOTCacheOutput="$learned/server.aot" -jar "$build/app/buckle-app.jar" --buckle.demo=true --buckle.practice=then-end
+  server "$1" buckle_training -XX:AOTCacheOutput="$learned/server.aot" -jar "$build/app/buckle-app.jar" --buckle.demo=true --buckle.practice=then-end --buckle.recorded-ms="$((${BUCKLE_RECORDED_SECONDS:-45} * 1000))"
   if await "$1"; then
     for page in / /api/catalogue; do curl -s -o /dev/null "http://127.0.0.1:$1$page" || true; done
   fi

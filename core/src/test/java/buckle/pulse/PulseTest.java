@@ -359,7 +359,7 @@ class PulseTest {
         List<EnergizerRating> plates = new ArrayList<>(Energizers.GENERIC);
         plates.add(EnergizerRating.of("of a pig paddock", 9, 6.7, 8800, 6000, 45));
         plates.add(Records.with(EnergizerRating.of("p", 3, 2.2, 8000, 5200, 45), "v100", OptionalDouble.of(2300)));
-        for (EnergizerRating plate : plates) {
+        plates.parallelStream().forEach(plate -> {
             List<Source> all = new ArrayList<>(plate.others());
             all.add(plate.source());
             assertThat(all).as(plate.name()).hasSizeGreaterThanOrEqualTo(3);
@@ -376,7 +376,7 @@ class PulseTest {
             }
             assertThat(plate.contradiction()).isEmpty();
             assertThat(plate.doubt()).isEmpty();
-        }
+        });
     }
 
     /** An energizer's network stepped through in time. */

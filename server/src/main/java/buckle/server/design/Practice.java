@@ -46,9 +46,6 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
 
     private static final double STEP_DEG = 1e-7;
     private static final long MOST_MS = 120_000;
-    /** Whoever starts for the first time waits for it. */
-    private static final long MOST_RECORDED_MS = 45_000;
-
     /** It is quiet when nobody asked for so long. */
     private static final long QUIET_MS = 800;
 
@@ -69,16 +66,20 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
     private final String server;
     private final When when;
     private final RequestActivity activity;
+    /** Whoever starts for the first time waits for what is recorded. */
+    private final long mostRecordedMs;
 
     Practice(
             JsonMapper mapper,
             RequestActivity activity,
             @Value("http://127.0.0.1:${server.port}") String server,
-            @Value("${buckle.practice:after-start}") When when) {
+            @Value("${buckle.practice:after-start}") When when,
+            @Value("${buckle.recorded-ms:45000}") long mostRecordedMs) {
         this.mapper = mapper;
         this.activity = activity;
         this.server = server;
         this.when = when;
+        this.mostRecordedMs = mostRecordedMs;
     }
 
     @Override
@@ -87,7 +88,7 @@ class Practice implements ApplicationListener<ApplicationReadyEvent> {
             case NEVER -> {}
             case AFTER_START -> Thread.ofPlatform().daemon().name("practice").start(this::quietly);
             case THEN_END -> {
-                long untilMs = System.currentTimeMillis() + MOST_RECORDED_MS;
+                long untilMs = System.currentTimeMillis() + mostRecordedMs;
                 practise(true, () -> System.currentTimeMillis() < untilMs);
                 System.exit(SpringApplication.exit(ready.getApplicationContext()));
             }
