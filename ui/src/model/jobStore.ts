@@ -15,11 +15,12 @@ export const useJob = defineStore('job', () => {
   const taken = useReadings()
   const { stored: readings } = storeToRefs(taken)
 
-  /** Takes a reading once it is kept here; it is sent meanwhile, and the plan then held against all there are. */
-  async function takeReading(reading: Observation) {
-    await taken.keep(reading)
+  /** Takes readings once they are kept here; they are sent meanwhile, and the plan then held against all there are. */
+  async function takeReadings(readings: Observation[]) {
+    await taken.keep(readings)
     void taken.send()
   }
+  const takeReading = (reading: Observation) => takeReadings([reading])
   watch(readings, () => document.reassess())
 
   const { change, changeLand, changeBoth, drag, dragLand, drop, moving, held, load, settle, undo, redo } =
@@ -47,6 +48,7 @@ export const useJob = defineStore('job', () => {
     restore,
     goAlongside: computation.goAlongside,
     takeReading,
+    takeReadings,
     reassess: document.reassess,
     newId,
   }

@@ -45,11 +45,11 @@ export const useReadings = defineStore('readings', () => {
     }
   }
 
-  /** Keeps a reading here; {@link send} sends it, and what else waits. */
-  async function keep(reading: Observation) {
-    const fresh = { id: reading.id, jobId: jobId.value, reading, refused: '' }
-    await outbox.keepReadings([fresh])
-    kept.value = [...kept.value, fresh]
+  /** Keeps readings here; {@link send} sends them, and what else waits. */
+  async function keep(readings: Observation[]) {
+    const fresh = readings.map((reading) => ({ id: reading.id, jobId: jobId.value, reading, refused: '' }))
+    await outbox.keepReadings(fresh)
+    kept.value = [...kept.value, ...fresh]
   }
 
   /** Sends what waits; the good ones are stored, a refused one stays with its reason. */

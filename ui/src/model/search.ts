@@ -109,6 +109,22 @@ export const useSearch = defineStore('search', () => {
     )
   }
 
+  /**
+   * Says where a reading is about to be taken: what does not depend on its number is worked out meanwhile. Of no consequence if it
+   * fails.
+   */
+  async function expect({ lineId, fromM, cutOut }: NextStep) {
+    if (!job.plan || !job.land || !faults.begin || lineId === null) return
+    const body = {
+      plan: job.plan,
+      land: job.land,
+      readings: job.readings,
+      since: faults.begin,
+      expected: { lineId, stationM: fromM, cutOut, currents: crew.value.currents },
+    }
+    await client.POST('/api/electrics/expected-reading', { body }).catch(() => undefined)
+  }
+
   /** Nothing was found on the stretch of a step, or at the energizer. */
   function lookedOver(step: NextStep, habits: Habits): Observation | null {
     const line = job.design?.layout.lines.find((l) => step.lineId === null || l.lineId === step.lineId)
@@ -159,11 +175,11 @@ export const useSearch = defineStore('search', () => {
     }
   }
 
-  /** A voltage read where a step said. */
+  /** What was read where a step says. */
   function reading(step: NextStep, what: Observation['what'], habits: Habits): Observation | null {
     const line = job.design?.layout.lines.find((l) => l.lineId === step.lineId)
     return line ? taken(line, step.fromM, what, habits, step.cutOut) : null
   }
 
-  return { answer, problem, busy, crew, looked, here, follow, lookedOver, takeBack, reading }
+  return { answer, problem, busy, crew, looked, here, follow, expect, lookedOver, takeBack, reading }
 })

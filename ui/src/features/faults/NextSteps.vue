@@ -1,14 +1,14 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref } from 'vue'
+import { computed, nextTick, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
 import type { Observation } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
 import { useFaults } from '@/model/faults'
-import { kiloSlip } from '@/model/round'
 import { useSearch, type NextStep } from '@/model/search'
 import { useWords } from '@/model/useWords'
-import { kvText, lengthText, parseKvV, parseLengthM, stationText } from '@/shared/units'
+import { kvText, lengthText, parseLengthM, stationText } from '@/shared/units'
+import StepEntry from './StepEntry.vue'
 import { shareText } from './faultWords'
 import { minutesText, stepText } from './stepWords'
 
@@ -22,9 +22,6 @@ const { say } = useWords()
 let stop: (() => void) | undefined
 onMounted(() => (stop = search.follow()))
 onUnmounted(() => stop?.())
-const kv = ref('')
-/** It stays once it was asked for: what a finger is on does not move when the name was typed. */
-const asksName = habits.takenBy.trim() === ''
 const failure = ref('')
 const lines = computed(() => job.design?.layout.lines ?? [])
 const nameOf = (lineId: string | null) => lines.value.find((l) => l.lineId === lineId)?.name ?? ''
@@ -45,9 +42,71 @@ const readAgain = computed<NextStep | null>(() =>
       }
     : null,
 )
-const first = computed(() => readAgain.value ?? search.answer?.steps[0] ?? null)
-const others = computed(() => (search.answer?.steps ?? []).slice(again ? 0 : 1, 5))
-const isTest = computed(() => first.value?.action === 'READ' || first.value?.action === 'OPEN')
+/** What the crew does instead of what is advised; until something new is advised. */
+const instead = shallowRef<NextStep | null>(null)
+/** It goes where it likes. */
+const own = ref(false)
+const advised = computed(() => readAgain.value ?? search.answer?.steps[0] ?? null)
+const step = computed(() => instead.value ?? advised.value)
+const others = computed(() =>
+  (search.answer?.steps ?? []).slice(again ? 0 : 1, 5).filter((s) => s !== step.value),
+)
+watch(
+  () => search.answer,
+  () => {
+    if (!own.value) asAdvised()
+  },
+)
+
+function asAdvised() {
+  instead.value = null
+  own.value = false
+}
+
+/** Counts what the crew chose: for each the fields are filled in anew. */
+const choices = ref(0)
+
+function choose(s: NextStep | null) {
+  instead.value = s
+  own.value = false
+  begin()
+  if (s) void search.expect(s)
+}
+
+/** The fields of what was chosen, in sight and ready to be typed in. */
+function begin() {
+  choices.value++
+  void nextTick(() => {
+    heading.value?.scrollIntoView({ block: 'nearest' })
+    entry.value?.focus()
+  })
+}
+const heading = ref<HTMLElement>()
+const entry = ref<InstanceType<typeof StepEntry>>()
+
+/** Something that nobody advised, where the ribbon stands. */
+function doOwn(action: 'READ' | 'LOOK_OVER' | 'ENERGIZER') {
+  const at = job.cursorM ?? search.here?.stationM ?? 0
+  const lineId = (job.cursorM === null ? search.here?.lineId : job.lineId) ?? lines.value[0]?.lineId ?? null
+  instead.value = {
+    action,
+    lineId: action === 'ENERGIZER' ? null : lineId,
+    fromM: at,
+    toM: at,
+    cutOut: null,
+    minutes: 0,
+    chance: 0,
+    outcomes: [],
+  }
+  own.value = true
+  begin()
+}
+const ownWords = {
+  READ: 'A reading elsewhere',
+  OPEN: '',
+  LOOK_OVER: 'Another stretch looked over',
+  ENERGIZER: 'Energizer, supply and earth gone over',
+}
 const here = computed(() =>
   search.here
     ? `${nameOf(search.here.lineId)}, ${stationText(search.here.stationM, job.units)}`
@@ -84,91 +143,41 @@ const pace = computed({
   },
 })
 
-function show(step: NextStep) {
-  if (step.lineId === null) return
-  job.lineId = step.lineId
-  job.cursorM = step.fromM
-}
-
 const unnamed = () => (habits.takenBy.trim() === '' ? 'Enter who is on the fence.' : '')
 
 async function keep(o: Observation | null) {
   failure.value = unnamed()
   if (!failure.value && o) await job.takeReading(o)
 }
-
-async function take() {
-  const step = first.value
-  const peakV = parseKvV(kv.value)
-  failure.value =
-    unnamed() !== ''
-      ? unnamed()
-      : peakV === null
-        ? 'Enter what the meter shows, in kV, for example 6.1.'
-        : kiloSlip(peakV)
-  if (failure.value || !step || peakV === null) return
-  const rangeV = parseKvV(habits.rangeKv)
-  const resolutionV = parseKvV(habits.resolutionKv)
-  const o = search.reading(
-    step,
-    { kind: 'PEAK', wire: 0, peakV, overRange: false, rangeV, resolutionV },
-    habits,
-  )
-  if (!o) return
-  kv.value = ''
-  await job.takeReading(o)
-}
 </script>
 
 <template>
   <section class="next" aria-label="What next">
-    <h2>What next <span v-if="search.busy" class="quiet-text small">working it out …</span></h2>
+    <h2 ref="heading">What next <span v-if="search.busy" class="quiet-text small">working it out …</span></h2>
     <p v-if="search.problem" class="weak" role="alert">{{ search.problem }}</p>
-    <template v-if="first">
-      <p class="step" data-test="next-step">
-        <b>{{ inWords(first) }}</b>
-        <span v-if="again" class="quiet-text small" data-test="next-again"
+    <template v-if="step">
+      <p v-if="own" class="step" data-test="own-step">
+        <b>{{ say(ownWords[step.action]) }}</b>
+        <span v-if="step.action !== 'ENERGIZER'" class="quiet-text small"
+          >Where it was: pick it on the ribbon or the plan, or enter it here.
+        </span>
+      </p>
+      <p v-else class="step" data-test="next-step">
+        <b>{{ inWords(step) }}</b>
+        <span v-if="again && step === advised" class="quiet-text small" data-test="next-again"
           >Again: that reading decides by itself, and is wrong with a probability of
           {{ shareText(again.share) }}.</span
         >
         <span v-else class="quiet-text small">
-          From {{ say(here) }}; then {{ minutesText(first.minutes) }} until the fault is found, in the mean,
-          walking with it. Looking over every insulator takes {{ minutesText(search.answer!.allMinutes) }}.
+          From {{ say(here) }}; then {{ minutesText(step.minutes) }} until the fault is found, in the mean,
+          walking with it. Looking over every insulator takes
+          {{ minutesText(search.answer?.allMinutes ?? 0) }}.
           <RuleChips :rules="['F3', 'F5', 'F6']" />
         </span>
       </p>
-      <p v-if="asksName" class="entry">
-        <label class="small"
-          >On the fence is <input v-model.lazy="habits.takenBy" autocomplete="name" data-test="next-by"
-        /></label>
-      </p>
-      <form v-if="isTest" class="entry" @submit.prevent="take">
-        <label
-          >Meter shows
-          <input
-            v-model="kv"
-            class="kv"
-            inputmode="decimal"
-            autocomplete="off"
-            data-test="next-kv"
-            @focus="show(first)"
-          />
-          kV</label
-        >
-        <v-btn class="strong" type="submit">Keep the reading</v-btn>
-      </form>
-      <p v-else class="entry">
-        <v-btn
-          class="strong"
-          data-test="next-nothing"
-          :disabled="search.busy"
-          @click="keep(search.lookedOver(first, habits))"
-        >
-          {{ first.action === 'ENERGIZER' ? 'Gone over, all in order' : 'Looked over, nothing found' }}
-        </v-btn>
-      </p>
+      <StepEntry :key="choices" ref="entry" :step="step" :own="own" @kept="asAdvised" />
       <p v-if="failure" class="weak small" role="alert">{{ failure }}</p>
-      <table v-if="first.outcomes.length" class="sheet outcomes">
+      <table v-if="step.outcomes.length" class="sheet outcomes">
         <thead>
           <tr>
             <th>If it shows</th>
@@ -178,7 +187,7 @@ async function take() {
           </tr>
         </thead>
         <tbody>
-          <tr v-for="(m, i) in first.outcomes" :key="i" data-test="outcome">
+          <tr v-for="(m, i) in step.outcomes" :key="i" data-test="outcome">
             <td class="nowrap">{{ readText(m) }}</td>
             <td class="right number">{{ shareText(m.chance) }}</td>
             <td>{{ say(whereText(m)) }}</td>
@@ -186,14 +195,33 @@ async function take() {
           </tr>
         </tbody>
       </table>
-      <template v-if="others.length">
-        <h3>{{ again ? 'If that reading stands' : 'Or' }}</h3>
-        <ul class="small others">
-          <li v-for="(s, i) in others" :key="i">
-            {{ inWords(s) }} <span class="quiet-text">{{ minutesText(s.minutes) }} in the mean</span>
-          </li>
-        </ul>
-      </template>
+      <h3>{{ again ? 'If that reading stands' : 'Or' }}</h3>
+      <ul class="small others">
+        <li v-if="step !== advised && advised">
+          <button type="button" class="link" data-test="next-advised" @click="choose(null)">
+            {{ inWords(advised) }}
+          </button>
+          <span class="quiet-text">as advised</span>
+        </li>
+        <li v-for="(s, i) in others" :key="i">
+          <button type="button" class="link" data-test="next-other" @click="choose(s)">
+            {{ inWords(s) }}
+          </button>
+          <span class="quiet-text">{{ minutesText(s.minutes) }} in the mean</span>
+        </li>
+        <li>
+          <span>Something else:</span>
+          <button type="button" class="link" data-test="own-reading" @click="doOwn('READ')">
+            a reading elsewhere
+          </button>
+          <button type="button" class="link" data-test="own-stretch" @click="doOwn('LOOK_OVER')">
+            another stretch looked over
+          </button>
+          <button type="button" class="link" data-test="own-energizer" @click="doOwn('ENERGIZER')">
+            {{ say('energizer and earth gone over') }}
+          </button>
+        </li>
+      </ul>
       <p class="quiet-text small">
         Chances and minutes are of one fault, with all readings right. The first four steps on paper, from the
         energizer on:
@@ -235,22 +263,12 @@ async function take() {
 .step b {
   display: block;
 }
-.entry {
-  display: flex;
-  gap: 10px;
-  align-items: center;
-  flex-wrap: wrap;
-  margin: 6px 0;
-}
-input:not([type='checkbox']) {
+.crew input:not([type='checkbox']) {
   border: 1px solid var(--rule-strong);
   background: var(--paper);
   color: var(--ink);
   padding: 5px 7px;
   font: inherit;
-}
-.kv {
-  width: 80px;
 }
 .pace {
   width: 90px;
@@ -261,7 +279,18 @@ input:not([type='checkbox']) {
 }
 .others {
   margin: 2px 0 8px;
-  padding-left: 18px;
+  padding: 0;
+  list-style: none;
+}
+.others li {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 10px;
+  align-items: baseline;
+  padding: 3px 0;
+}
+.others button {
+  text-align: left;
 }
 .crew {
   display: flex;

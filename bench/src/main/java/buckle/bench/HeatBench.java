@@ -5,6 +5,7 @@ import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
 import java.io.IOException;
+import java.net.HttpURLConnection;
 import java.net.http.HttpRequest;
 import java.net.http.HttpRequest.BodyPublishers;
 import java.net.http.HttpResponse;
@@ -30,6 +31,12 @@ final class HeatBench {
     private static final int MOST_STEPS = 40;
     /** Nobody is at the next place sooner. */
     private static final long WALK_MS = 2000;
+    /** From the choice of a place until a number is typed. */
+    private static final long TYPING_MS = 1500;
+
+    private static final String NOW = "2026-11-20T09:00:00Z";
+    private static final String LATER = "2026-11-20T10:00:00Z";
+    private static final double LOW_V = 3300;
 
     private static final double GOAL_MS = 300;
 
@@ -50,22 +57,28 @@ final class HeatBench {
     private void measure() throws IOException, InterruptedException {
         List<Double> walked = new ArrayList<>();
         List<Double> elsewhere = new ArrayList<>();
+        List<Double> chosen = new ArrayList<>();
         // The first round is of a server that has diagnosed nothing yet.
         for (int round = 0; round < 2; round++) {
             for (String file : FILES) {
                 String asked = file + (round == 0 ? ", first asked" : "");
+                // Each reads at other places: what another made ready helps none.
                 List<Double> there = new Crew(file, 17 * round).walks();
                 report(asked + ", where it was said to read next", there);
-                List<Double> anywhere = new Crew(file, 17 * round).readsAnywhere();
-                report(asked + ", elsewhere", anywhere);
+                List<Double> own = new Crew(file, 17 * round + 5).readsAnywhere(true);
+                report(asked + ", at a place of its own", own);
+                List<Double> anywhere = new Crew(file, 17 * round + 11).readsAnywhere(false);
+                report(asked + ", sent by a meter", anywhere);
                 if (round > 0) {
                     walked.addAll(there);
+                    chosen.addAll(own);
                     elsewhere.addAll(anywhere);
                 }
             }
         }
         report("where it was said to read next, all but those first asked", walked);
-        report("elsewhere, all but those first asked", elsewhere);
+        report("at a place of its own, all but those first asked", chosen);
+        report("sent by a meter, all but those first asked", elsewhere);
     }
 
     /** Reads a fence in order, then twice with something wrong, then one place after the other. */
@@ -90,14 +103,43 @@ final class HeatBench {
             }
         }
 
-        /** At places that nobody expected. */
-        List<Double> readsAnywhere() throws IOException, InterruptedException {
+        /** @param chosen first, as on the screen, where the number is then typed; else they come unexpected, as from a meter that sends */
+        List<Double> readsAnywhere(boolean chosen) throws IOException, InterruptedException {
             List<Double> ms = new ArrayList<>();
             for (int i = 0; i < READINGS; i++) {
-                readAnywhere(false);
+                String line = anyLine();
+                double stationM = anyStationM();
+                if (chosen) {
+                    expect(line, stationM);
+                    Thread.sleep(TYPING_MS);
+                }
+                peak(observed(line, stationM, NOW), LOW_V);
                 ms.add(heatMs());
             }
             return ms;
+        }
+
+        private void expect(String line, double stationM) throws IOException, InterruptedException {
+            ObjectNode order = order();
+            order.putObject("expected")
+                    .put("lineId", line)
+                    .put("stationM", stationM)
+                    .put("currents", false)
+                    .putNull("cutOut");
+            int status = client.http()
+                    .send(order("/api/electrics/expected-reading", order), BodyHandlers.discarding())
+                    .statusCode();
+            if (status != HttpURLConnection.HTTP_ACCEPTED) {
+                throw new IllegalStateException("an expected reading was answered " + status);
+            }
+        }
+
+        private String anyLine() {
+            return lines.path(random.nextInt(lines.size())).path("id").asString();
+        }
+
+        private double anyStationM() {
+            return 5 + 120 * random.nextDouble();
         }
 
         /** Where the screen says, which asks for the heat and then for what to do next; looking over is believed to find nothing. */
@@ -165,20 +207,17 @@ final class HeatBench {
         }
 
         private void readAnywhere(boolean inOrder) {
-            ObjectNode o = observed(
-                    lines.path(random.nextInt(lines.size())).path("id").asString(),
-                    5 + 120 * random.nextDouble(),
-                    inOrder ? "2026-05-02T09:00:00Z" : "2026-11-20T09:00:00Z");
-            peak(o, inOrder ? 5700 : 3300);
+            ObjectNode o = observed(anyLine(), anyStationM(), inOrder ? "2026-05-02T09:00:00Z" : NOW);
+            peak(o, inOrder ? 5700 : LOW_V);
         }
 
         private void read(JsonNode step) {
             ObjectNode o =
-                    observed(step.path("lineId").asString(), step.path("fromM").asDouble(), "2026-11-20T10:00:00Z");
+                    observed(step.path("lineId").asString(), step.path("fromM").asDouble(), LATER);
             if (step.path("cutOut").isString()) {
                 ((ArrayNode) o.path("openSwitches")).add(step.path("cutOut").asString());
             }
-            peak(o, 3300);
+            peak(o, LOW_V);
         }
 
         private void peak(ObjectNode o, double leastV) {
@@ -195,14 +234,14 @@ final class HeatBench {
                 ObjectNode what = observed(
                                 step.path("lineId").asString(),
                                 step.path("fromM").asDouble(),
-                                "2026-11-20T10:00:00Z")
+                                LATER)
                         .putObject("what");
                 what.put("kind", "LOOKED_OVER").put("toM", step.path("toM").asDouble());
                 what.set(
                         "toPlace",
                         place(step.path("lineId").asString(), step.path("toM").asDouble()));
             } else {
-                observed(lines.path(0).path("id").asString(), 0, "2026-11-20T10:00:00Z")
+                observed(lines.path(0).path("id").asString(), 0, LATER)
                         .putObject("what")
                         .put("kind", "SUPPLY_CHECKED");
             }

@@ -12,7 +12,6 @@ import buckle.layout.CutOutPlace;
 import buckle.layout.GatePlace;
 import buckle.layout.Layout;
 import buckle.layout.LineLayout;
-import buckle.readings.FaultSearch.NextStep;
 import buckle.review.Laid;
 import buckle.rulebook.Values;
 import buckle.site.LocalPlane;
@@ -67,6 +66,8 @@ public record FenceDiagnosis(
     private static final double TOUCHING_M = 0.5;
     private static final double LEAST_ELEMENT = 0.02;
     private static final double IN_ORDER = 0.5;
+    private static final Observed ANY_CURRENT =
+            new Observed.Current(1, Observed.Direction.UNKNOWN, OptionalDouble.empty());
 
     public FenceDiagnosis {
         suspects = List.copyOf(suspects);
@@ -194,16 +195,21 @@ public record FenceDiagnosis(
     }
 
     /**
-     * Makes ready what an answer needs when one more reading is taken, whatever it will show, by a crew that walks there with the meter
-     * it read with last.
+     * Makes ready what an answer needs when one more reading is taken, whatever it will show, with the meter that was read with last.
      *
      * @param readings as of {@link #of}, {@code since} likewise
-     * @param next where it is taken; nothing is made ready for looking over
      */
     public static void makeReady(
-            Plan plan, Laid laid, Surroundings around, List<Observation> readings, Instant since, NextStep next) {
+            Plan plan,
+            Laid laid,
+            Surroundings around,
+            List<Observation> readings,
+            Instant since,
+            ExpectedReading expected) {
         Optional<LineLayout> line = laid.layout().lines().stream()
-                .filter(l -> next.action().isReading() && next.lineId().equals(Optional.of(l.lineId())))
+                .filter(l -> l.lineId().equals(expected.lineId())
+                        && expected.stationM() >= 0
+                        && expected.stationM() <= l.lengthM() + 0.1)
                 .findFirst();
         Optional<Observation> last = OnFence.parted(plan, readings, since).now().stream()
                 .filter(o -> o.what() instanceof Observed.Peak)
@@ -219,14 +225,21 @@ public record FenceDiagnosis(
         Stationing stationing = new Stationing(
                 line.get().corners().stream().map(plane::toPlane).toList(),
                 line.get().closed());
-        List<Observation> then = new ArrayList<>(readings);
-        then.add(last.get()
+        Observation there = last.get()
                 .withId(UUID.randomUUID())
                 .withWhat(onAllHotWires((Observed.Peak) last.get().what()))
                 .withAt(new Observation.Spot(
-                        Optional.empty(), line.get().lineId(), next.fromM(), plane.toGeo(stationing.at(next.fromM()))))
-                .withOpenSwitches(Optional.of(next.cutOut().stream().toList()))
-                .withCorrects(Optional.empty()));
+                        Optional.empty(),
+                        line.get().lineId(),
+                        expected.stationM(),
+                        plane.toGeo(stationing.at(expected.stationM()))))
+                .withOpenSwitches(Optional.of(expected.cutOut().stream().toList()))
+                .withCorrects(Optional.empty());
+        List<Observation> then = new ArrayList<>(readings);
+        then.add(there);
+        if (expected.currents()) {
+            then.add(there.withId(UUID.randomUUID()).withWhat(ANY_CURRENT));
+        }
         Lots lots = Lots.of(new OnFence(fence.get(), laid.layout()), OnFence.parted(plan, then, since));
         lots.all().makeReady();
         if (lots.wet().isPresent() && lots.dry().isPresent()) {

@@ -337,6 +337,7 @@ class FenceDiagnosisTest {
         all.addAll(read(fence.circuit().withFaults(List.of(leak)), LATER).subList(0, 3));
         NextStep next = new NextStep(
                 FaultSearch.Action.OPEN, Optional.of("b"), 123.4, 123.4, Optional.of("c"), 9, 0, List.of());
+        ExpectedReading expected = ExpectedReading.of(next, false).orElseThrow();
         Observation there = observed(
                         new At("b", 123.4),
                         new Observed.Peak(0, 3100, false, OptionalDouble.empty()),
@@ -347,7 +348,7 @@ class FenceDiagnosisTest {
         now.add(there);
         Hunt hunt = on.hunt(on.readings(all.subList(0, AT.size())), on.readings(now), OnFence.meter(now));
         assertThat(TablesAtHand.forReadings(hunt)).isFalse();
-        FenceDiagnosis.makeReady(plan, design.laid(), Surroundings.NONE, all, LATER, next);
+        FenceDiagnosis.makeReady(plan, design.laid(), Surroundings.NONE, all, LATER, expected);
         assertThat(TablesAtHand.forReadings(hunt)).isTrue();
         all.add(there);
         FenceDiagnosis walkedTo = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);

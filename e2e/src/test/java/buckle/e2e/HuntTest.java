@@ -7,6 +7,7 @@ import com.microsoft.playwright.Locator;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.List;
+import java.util.concurrent.CopyOnWriteArrayList;
 import java.util.concurrent.atomic.AtomicReference;
 import java.util.regex.Matcher;
 import java.util.regex.Pattern;
@@ -110,6 +111,120 @@ class HuntTest {
         screen.test("fails-order").waitFor();
         assertThat(screen.page.locator(".fails").innerText()).contains("growth").contains("Orchard ring");
         screen.test("fails-place").first().waitFor();
+    }
+
+    private static JsonNode readings(Screen screen, String job) {
+        return Json.parse(String.valueOf(screen.page.evaluate(
+                        "async (job) => (await fetch('/api/jobs/' + job + '/readings')).text()", job))
+                .getBytes(StandardCharsets.UTF_8));
+    }
+
+    private static List<String> kinds(JsonNode some) {
+        return some.valueStream()
+                .map(r -> r.path("what").path("kind").asString())
+                .toList();
+    }
+
+    /** A crew chooses another step, reads amperes too, looks over a stretch of its own and reads where it likes: all of it counts. */
+    @Test
+    void theCrewDoesSomethingElse() {
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        String job = screen.fresh("Donkey winter track");
+        List<JsonNode> expected = new CopyOnWriteArrayList<>();
+        screen.page.onRequest(r -> {
+            if (r.url().endsWith("/electrics/expected-reading")) {
+                expected.add(Json.parse(r.postDataBuffer()).path("expected"));
+            }
+        });
+        screen.openById(job, "faults");
+        screen.test("next-step").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        int before = readings(screen, job).size();
+        screen.page.getByLabel("its meter shows amperes too").check();
+        Locator others = screen.test("next-other").filter(new Locator.FilterOptions().setHasText("Read the voltage"));
+        others.first().waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        String chosen = others.first().innerText();
+        others.first().click();
+        assertThat(screen.test("next-step").innerText()).startsWith(chosen);
+        assertThat(screen.test("next-advised").innerText()).startsWith("Look over");
+        String station = screen.test("next-from").inputValue();
+        assertThat(chosen).contains(" at " + station + " m");
+        assertThat(expected).last().satisfies(e -> {
+            assertThat(Math.round(e.path("stationM").asDouble())).hasToString(station);
+            assertThat(e.path("currents").asBoolean()).isTrue();
+        });
+        screen.test("next-by").fill("A. Crew");
+        screen.test("next-kv").fill("5.3");
+        screen.test("next-amperes").fill("2.4");
+        screen.test("next-direction").selectOption("to the finish of the line");
+        screen.test("next-kv").press("Enter");
+        stored(screen, job, before + 2);
+        JsonNode two = readings(screen, job);
+        List<JsonNode> fresh = two.valueStream()
+                .filter(r -> r.path("takenBy").asString().equals("A. Crew"))
+                .toList();
+        assertThat(kinds(Json.MAPPER.valueToTree(fresh))).containsExactlyInAnyOrder("PEAK", "CURRENT");
+        assertThat(fresh)
+                .allSatisfy(
+                        r -> assertThat(Math.round(r.path("at").path("stationM").asDouble()))
+                                .hasToString(station));
+
+        // A stretch that nobody advised; beyond its line there is none.
+        told(screen);
+        screen.test("own-stretch").click();
+        screen.test("next-line").selectOption("Winter track");
+        screen.test("next-from").fill("120");
+        screen.test("next-to").fill("900");
+        screen.test("next-nothing").click();
+        assertThat(screen.test("next-failure").innerText()).contains("Winter track runs from 0 to 438 m");
+        screen.test("next-to").fill("160");
+        screen.test("next-nothing").click();
+        stored(screen, job, before + 3);
+        assertThat(screen.page.locator(".next").innerText()).contains("Winter track, 120 m to 160 m (A. Crew)");
+
+        // What was begun stays at its place when another crew's reading brings new advice.
+        told(screen);
+        screen.test("own-reading").click();
+        screen.test("next-line").selectOption("Winter track");
+        screen.test("next-from").fill("200");
+        screen.test("next-kv").fill("5.2");
+        screen.test("next-kv").press("Enter");
+        stored(screen, job, before + 4);
+        told(screen);
+        screen.test("own-reading").click();
+        screen.test("next-line").selectOption("Winter track");
+        screen.test("next-from").fill("250");
+        screen.test("next-kv").fill("5");
+        ObjectNode order = simulated("2026-11-14T00:00:00Z");
+        order.withArray("places")
+                .addObject()
+                .put("lineId", line(screen, job, "Lane side"))
+                .put("stationM", 60);
+        sent(screen, "/api/jobs/" + job + "/simulated-meter", order);
+        // The simulated meter tells amperes too.
+        stored(screen, job, before + 6);
+        told(screen);
+        assertThat(screen.test("next-from").inputValue()).isEqualTo("250");
+        assertThat(screen.test("next-kv").inputValue()).isEqualTo("5");
+    }
+
+    private static String line(Screen screen, String job, String name) {
+        return String.valueOf(screen.page.evaluate(
+                "async ([job, name]) => (await (await fetch('/api/jobs/' + job + '/plan')).json()).plan.site.lines.find((l) => l.name === name).id",
+                List.of(job, name)));
+    }
+
+    private static void stored(Screen screen, String job, int many) {
+        long until = System.nanoTime() + 20_000_000_000L;
+        while (readings(screen, job).size() < many && System.nanoTime() < until) {
+            screen.page.waitForTimeout(100);
+        }
+        assertThat(readings(screen, job).size()).isEqualTo(many);
+    }
+
+    private static void told(Screen screen) {
+        screen.settled();
+        screen.page.waitForFunction(
+                "() => document.querySelector('.next h2')?.innerText.includes('working it out') === false");
     }
 
     private static final int MOST_STEPS = 25;

@@ -8,6 +8,7 @@ import buckle.exchange.InUnits;
 import buckle.land.Land;
 import buckle.power.Energizers;
 import buckle.pulse.EnergizerRating;
+import buckle.readings.ExpectedReading;
 import buckle.readings.FaultSearch.NextSteps;
 import buckle.readings.FaultSearch.OnFoot;
 import buckle.readings.FaultSearch.StandsAt;
@@ -27,10 +28,12 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Optional;
 import java.util.Set;
+import org.springframework.http.HttpStatus;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
+import org.springframework.web.bind.annotation.ResponseStatus;
 import org.springframework.web.bind.annotation.RestController;
 
 /** The pulse on a plan; nothing here is stored. */
@@ -107,9 +110,7 @@ class ElectricsController {
             operationId = "faults",
             summary = "Where a fault must be, from readings in order and those since something is wrong")
     FenceDiagnosis faults(@RequestBody FaultOrder order) {
-        if (order.readings().size() > MOST_READINGS) {
-            throw new BadInput("faults.readings", "readings", "At most 1,000 readings are taken.");
-        }
+        limited(order.readings());
         return queue.run(Kind.COMPUTATION, () -> {
             Designs.Worked worked = designs.of(order.plan(), order.land());
             return FenceDiagnosis.of(
@@ -132,9 +133,7 @@ class ElectricsController {
             summary =
                     "Where to read, which cut-out to open, which stretch to look over, so that a fault is found soonest")
     NextSteps nextSteps(@RequestBody SearchOrder order) {
-        if (order.readings().size() > MOST_READINGS) {
-            throw new BadInput("faults.readings", "readings", "At most 1,000 readings are taken.");
-        }
+        limited(order.readings());
         OnFoot crew = order.crew().checked("crew.metresPerMinute");
         NextSteps answer = queue.run(
                 Kind.COMPUTATION,
@@ -144,17 +143,36 @@ class ElectricsController {
         // While the crew walks there the heat after its reading is made ready.
         answer.steps().stream()
                 .findFirst()
-                .ifPresent(first -> queue.later(() -> {
-                    Designs.Worked worked = designs.of(order.plan(), order.land());
-                    FenceDiagnosis.makeReady(
-                            order.plan(),
-                            worked.design().laid(),
-                            worked.around(),
-                            order.readings(),
-                            order.since(),
-                            first);
-                }));
+                .flatMap(first -> ExpectedReading.of(first, crew.currents()))
+                .ifPresent(
+                        expected -> makeReady(order.plan(), order.land(), order.readings(), order.since(), expected));
         return answer;
+    }
+
+    /** A reading that will be taken next, of a plan with the readings there are. */
+    record ExpectedOrder(Plan plan, Land land, List<Observation> readings, Instant since, ExpectedReading expected) {}
+
+    @PostMapping("/electrics/expected-reading")
+    @ResponseStatus(HttpStatus.ACCEPTED)
+    @Operation(
+            operationId = "expectReading",
+            summary = "Says where a reading is about to be taken, so that what follows from it is told at once")
+    void expectReading(@RequestBody ExpectedOrder order) {
+        limited(order.readings());
+        makeReady(order.plan(), order.land(), order.readings(), order.since(), order.expected());
+    }
+
+    private void makeReady(Plan plan, Land land, List<Observation> readings, Instant since, ExpectedReading expected) {
+        queue.later(() -> {
+            Designs.Worked worked = designs.of(plan, land);
+            FenceDiagnosis.makeReady(plan, worked.design().laid(), worked.around(), readings, since, expected);
+        });
+    }
+
+    private static void limited(List<Observation> readings) {
+        if (readings.size() > MOST_READINGS) {
+            throw new BadInput("faults.readings", "readings", "At most 1,000 readings are taken.");
+        }
     }
 
     @PostMapping("/electrics/at")

@@ -1,0 +1,163 @@
+import { computed, ref, shallowRef, watch } from 'vue'
+import type { LineLayout, Observation, Observed } from '@/api/types'
+import { useHabits } from '@/model/habits'
+import { useJob } from '@/model/jobStore'
+import { kiloSlip } from '@/model/round'
+import { useSearch, type NextStep } from '@/model/search'
+import { parseKvV, parseLengthM, stationText, unitM } from '@/shared/units'
+
+type Direction = Extract<Observed, { kind: 'CURRENT' }>['direction']
+const MOST_KV = 20
+const MOST_A = 500
+
+/** What came of a step: at the place it names, or wherever the crew went instead. */
+export function useStepEntry(step: () => NextStep) {
+  const job = useJob()
+  const search = useSearch()
+  const habits = useHabits()
+  const lines = computed(() => job.design?.layout.lines ?? [])
+  const lineId = ref('')
+  const from = ref('')
+  const to = ref('')
+  const cutOut = ref('')
+  const kv = ref('')
+  const amperes = ref('')
+  const direction = ref<Direction>('UNKNOWN')
+  const failure = ref('')
+  const line = computed(() => lines.value.find((l) => l.lineId === lineId.value))
+  const cutOuts = computed(() => line.value?.cutOuts ?? [])
+  /** What the fields are of: what somebody has begun to enter stays at its place whatever is advised meanwhile. */
+  const held = shallowRef(step())
+  const reads = computed(() => held.value.action === 'READ' || held.value.action === 'OPEN')
+  const field = (m: number) => String(Math.round(m / unitM(job.units)))
+  const shown = computed(() => ({
+    lineId: held.value.lineId ?? lines.value[0]?.lineId ?? '',
+    from: field(held.value.fromM),
+    to: field(held.value.toM),
+  }))
+  const begun = computed(
+    () =>
+      kv.value.trim() !== '' ||
+      amperes.value.trim() !== '' ||
+      lineId.value !== shown.value.lineId ||
+      from.value.trim() !== shown.value.from ||
+      to.value.trim() !== shown.value.to,
+  )
+  const overtaken = computed(() => held.value !== step())
+
+  function fill(s: NextStep) {
+    held.value = s
+    lineId.value = shown.value.lineId
+    from.value = shown.value.from
+    to.value = shown.value.to
+    cutOut.value = s.cutOut ?? ''
+    kv.value = ''
+    amperes.value = ''
+    direction.value = 'UNKNOWN'
+    failure.value = ''
+  }
+  fill(step())
+  watch(step, (s) => {
+    if (!begun.value) fill(s)
+  })
+
+  /** What is left as it was filled in stands for the exact place, which is shown rounded. */
+  function metres(text: string, filledIn: string, exactM: number): number | null {
+    return text.trim() === filledIn && lineId.value === shown.value.lineId
+      ? exactM
+      : parseLengthM(text, job.units)
+  }
+  const fromM = () => metres(from.value, shown.value.from, held.value.fromM)
+  const toM = () => metres(to.value, shown.value.to, held.value.toM)
+  const beyond = (m: number, l: LineLayout) => m < 0 || m > l.lengthM + 0.1
+  const runs = (l: LineLayout) => `${l.name} runs from 0 to ${stationText(l.lengthM, job.units)}.`
+
+  /** The step as it was really taken, or what is missing. */
+  function taken(): NextStep | string {
+    const s = held.value
+    if (s.action === 'ENERGIZER') return s
+    const l = line.value
+    const a = fromM()
+    const b = reads.value ? a : toM()
+    if (!l) return 'Say on which line.'
+    if (a === null || b === null) return `Enter the station, for example ${field(l.lengthM / 2)}.`
+    if (beyond(a, l) || beyond(b, l)) return runs(l)
+    if (!reads.value && Math.abs(a - b) < 0.5) return 'Enter from where to where it was looked over.'
+    return { ...s, lineId: l.lineId, fromM: a, toM: b, cutOut: reads.value ? cutOut.value || null : null }
+  }
+
+  /** What the meter showed: kilovolts, amperes or both, or what is wrong with it. */
+  function readings(): Observed[] | string {
+    const all: Observed[] = []
+    const wantsA = search.crew.currents && amperes.value.trim() !== ''
+    if (kv.value.trim() !== '' || !wantsA) {
+      const peakV = parseKvV(kv.value)
+      if (peakV === null) return 'Enter what the meter shows, in kV, for example 6.1.'
+      const slip = kiloSlip(peakV)
+      if (slip)
+        return peakV < 100_000
+          ? `No fence holds more than ${MOST_KV} kV: beyond its range the meter tells nothing here.`
+          : slip
+      all.push({
+        kind: 'PEAK',
+        wire: 0,
+        peakV,
+        overRange: false,
+        rangeV: parseKvV(habits.rangeKv),
+        resolutionV: parseKvV(habits.resolutionKv),
+      })
+    }
+    if (wantsA) {
+      const peakA = Number(amperes.value.trim().replace(',', '.'))
+      if (!Number.isFinite(peakA) || peakA < 0) return 'Enter the current in A, for example 3.4.'
+      if (peakA > MOST_A) return `That is more than ${MOST_A} A; check the decimal point.`
+      all.push({ kind: 'CURRENT', peakA, direction: direction.value, resolutionA: null })
+    }
+    return all
+  }
+
+  /** Says where it will be read once that is known, so that what follows is told at once. */
+  function expect() {
+    const s = taken()
+    if (reads.value && typeof s !== 'string') void search.expect(s)
+  }
+
+  async function take(): Promise<boolean> {
+    const s = taken()
+    const what = reads.value ? readings() : []
+    failure.value =
+      habits.takenBy.trim() === ''
+        ? 'Enter who is on the fence.'
+        : typeof s === 'string'
+          ? s
+          : typeof what === 'string'
+            ? what
+            : ''
+    if (failure.value || typeof s === 'string' || typeof what === 'string') return false
+    const done = reads.value ? what.map((w) => search.reading(s, w, habits)) : [search.lookedOver(s, habits)]
+    const kept = done.filter((o): o is Observation => o !== null)
+    if (!kept.length) return false
+    await job.takeReadings(kept)
+    fill(step())
+    return true
+  }
+
+  return {
+    lines,
+    lineId,
+    from,
+    to,
+    cutOut,
+    cutOuts,
+    kv,
+    amperes,
+    direction,
+    failure,
+    held,
+    reads,
+    overtaken,
+    fill,
+    expect,
+    take,
+  }
+}
