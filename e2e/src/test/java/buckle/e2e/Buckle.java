@@ -68,9 +68,8 @@ final class Buckle implements AutoCloseable {
         command[0] = ROOT.resolve("buckle").toString();
         System.arraycopy(arguments, 0, command, 1, arguments.length);
         try {
-            ProcessBuilder process = new ProcessBuilder(command)
-                    .directory(ROOT.toFile())
-                    .redirectError(errors().toFile());
+            ProcessBuilder process =
+                    new ProcessBuilder(command).directory(ROOT.toFile()).redirectError(errors().toFile());
             // The first start is recorded as for everybody, for a shorter time.
             process.environment().putIfAbsent("BUCKLE_RECORDED_SECONDS", "12");
             return process.start();
