@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { ask, client, RequestFailed } from '@/api/client'
+import { ask, client, failureText, RequestFailed } from '@/api/client'
 import type { House, HouseState, SchoolEffect } from '@/api/types'
 import RuleChips from '@/components/RuleChips.vue'
 import { useJob } from '@/model/jobStore'
@@ -32,7 +32,10 @@ watch(
   () => job.plan && job.land && job.design && compute({ plan: job.plan, land: job.land }),
   { immediate: true },
 )
-void ask(client.GET('/api/house')).then((h) => (house.value = h))
+void ask(client.GET('/api/house')).then(
+  (h) => (house.value = h),
+  (e) => (failed.value = failureText(e, 'The house’s way could not be read.')),
+)
 
 const topics = computed(() =>
   (materials.value?.topics ?? []).map((t) => ({
@@ -175,6 +178,7 @@ const change = (value: number, base: number, text: (n: number) => string) => {
                 <button
                   class="link"
                   :aria-pressed="houseHas(s.id)"
+                  :disabled="!house"
                   :data-test="`house-${s.id}`"
                   @click="setHouse(t.id, s.id)"
                 >

@@ -123,6 +123,33 @@ class SearchTest {
         assertThat(server.get(readings).json()).isEqualTo(stored);
     }
 
+    /** Where a reading is about to be taken: said ahead, nothing is stored; a place that is none is told. */
+    @Test
+    void aReadingIsExpected() {
+        JsonNode plan = server.get("/api/jobs/" + job + "/plan").json().path("plan");
+        JsonNode stored = server.get(readings).json();
+        ObjectNode order = order(plan);
+        order.remove(List.of("here", "crew"));
+        ObjectNode expected = order.putObject("expected")
+                .put("lineId", "line-1")
+                .put("stationM", 123.4)
+                .put("currents", true)
+                .putNull("cutOut");
+        assertThat(server.post("/api/electrics/expected-reading", order).status())
+                .isEqualTo(202);
+        for (double stationM : new double[] {-1, 1e9}) {
+            expected.put("stationM", stationM);
+            // Beyond its end nothing is made ready.
+            assertThat(server.post("/api/electrics/expected-reading", order).status())
+                    .isEqualTo(stationM < 0 ? 422 : 202);
+        }
+        expected.put("stationM", 5).put("lineId", "nowhere");
+        Answer refused = server.post("/api/electrics/expected-reading", order);
+        assertThat(refused.status()).isEqualTo(422);
+        assertThat(refused.text()).contains("There is no station 5.0 m on a line “nowhere”.");
+        assertThat(server.get(readings).json()).isEqualTo(stored);
+    }
+
     private ObjectNode simulated(String since, boolean handedOver) {
         ObjectNode order = Server.object()
                 .put("seed", 7)

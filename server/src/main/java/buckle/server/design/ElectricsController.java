@@ -159,7 +159,13 @@ class ElectricsController {
             summary = "Says where a reading is about to be taken, so that what follows from it is told at once")
     void expectReading(@RequestBody ExpectedOrder order) {
         limited(order.readings());
-        makeReady(order.plan(), order.land(), order.readings(), order.since(), order.expected());
+        ExpectedReading expected = order.expected();
+        boolean known = expected.stationM() >= 0
+                && order.plan().site().lines().stream().anyMatch(l -> l.id().equals(expected.lineId()));
+        if (!known) {
+            throw noPlace("expected.stationM", expected.lineId(), expected.stationM());
+        }
+        makeReady(order.plan(), order.land(), order.readings(), order.since(), expected);
     }
 
     private void makeReady(Plan plan, Land land, List<Observation> readings, Instant since, ExpectedReading expected) {
@@ -185,10 +191,7 @@ class ElectricsController {
                             && order.stationM() >= 0
                             && order.stationM() <= l.lengthM() + 0.1);
             if (!known) {
-                throw new BadInput(
-                        "electrics.place",
-                        "stationM",
-                        "There is no station " + order.stationM() + " m on a line “" + order.lineId() + "”.");
+                throw noPlace("stationM", order.lineId(), order.stationM());
             }
             return new InUnits<>(
                     order.plan().spec().units(),
@@ -200,6 +203,11 @@ class ElectricsController {
                             order.lineId(),
                             order.stationM())));
         });
+    }
+
+    private static BadInput noPlace(String path, String lineId, double stationM) {
+        return new BadInput(
+                "electrics.place", path, "There is no station " + stationM + " m on a line “" + lineId + "”.");
     }
 
     static Plan holding(Plan plan, Optional<EnergizerRating> held) {
