@@ -177,7 +177,7 @@ watch(
               : `${habits.takenBy || 'Who?'} · ${habits.weather.toLowerCase()}, ${habits.growth.toLowerCase()}`
           }}
         </button>
-        <button type="submit" class="wide strong" data-test="phone-take">Next ↓</button>
+        <button type="submit" class="wide strong" :disabled="!now" data-test="phone-take">Next ↓</button>
       </div>
     </form>
   </div>
