@@ -40,7 +40,8 @@ export function askText(a: Ask): string {
   }
 }
 
-export const unitOf = (a: Ask) => (a.kind === 'CURRENT' ? 'A' : a.kind === 'BATTERY' ? 'V' : 'kV')
+export const unitOf = (a: Pick<Ask, 'kind'>) =>
+  a.kind === 'CURRENT' ? 'A' : a.kind === 'BATTERY' ? 'V' : 'kV'
 
 const shown = (a: Ask, value: number) => (unitOf(a) === 'kV' ? kvText(value) : Math.abs(value).toFixed(1))
 
@@ -59,7 +60,12 @@ export function expectedText(a: Ask): string {
 }
 
 /** What somebody typed, as an observation; a sentence when it is none. */
-export function typed(a: Ask, text: string, over: boolean, habits: Habits): Observed | string {
+export function typed(
+  a: Pick<Ask, 'kind' | 'wire'>,
+  text: string,
+  over: boolean,
+  habits: Habits,
+): Observed | string {
   const rangeV = habits.rangeKv.trim() === '' ? null : parseKvV(habits.rangeKv)
   const resolutionV = habits.resolutionKv.trim() === '' ? null : parseKvV(habits.resolutionKv)
   const value = Number(text.trim().replace(',', '.'))

@@ -70,7 +70,6 @@ function choose(s: NextStep | null) {
   instead.value = s
   own.value = false
   begin()
-  if (s) void search.expect(s)
 }
 
 /** The fields of what was chosen, in sight and ready to be typed in. */
@@ -78,7 +77,7 @@ function begin() {
   choices.value++
   void nextTick(() => {
     heading.value?.scrollIntoView({ block: 'nearest' })
-    entry.value?.focus()
+    entry.value?.begin()
   })
 }
 const heading = ref<HTMLElement>()

@@ -13,8 +13,22 @@ const job = useJob()
 const search = useSearch()
 const habits = useHabits()
 const entry = useStepEntry(() => step)
-const { lines, lineId, from, to, cutOut, cutOuts, kv, amperes, direction, failure, held, reads, overtaken } =
-  entry
+const {
+  lines,
+  lineId,
+  from,
+  to,
+  cutOut,
+  cutOuts,
+  kv,
+  overRange,
+  amperes,
+  direction,
+  failure,
+  held,
+  reads,
+  overtaken,
+} = entry
 /** It stays once it was asked for: what a finger is on does not move when the name was typed. */
 const asksName = habits.takenBy.trim() === ''
 /** Which end of a stretch a picked place is. */
@@ -43,7 +57,9 @@ function show() {
 }
 
 const form = ref<HTMLFormElement>()
-const focus = () =>
+/** What follows is worked out while it is read; then the number is typed. */
+function begin() {
+  entry.expect()
   form.value
     ?.querySelector<HTMLElement>(
       asksName
@@ -55,7 +71,8 @@ const focus = () =>
             : '[type=submit]',
     )
     ?.focus()
-defineExpose({ focus })
+}
+defineExpose({ begin })
 
 async function take() {
   if (await entry.take()) emit('kept')
@@ -81,6 +98,9 @@ async function take() {
           @focus="show"
         />
         kV</label
+      >
+      <label class="small"
+        ><input v-model="overRange" type="checkbox" data-test="next-over" /> over range</label
       >
       <template v-if="search.crew.currents">
         <label
@@ -137,7 +157,7 @@ async function take() {
         />
         {{ unitName(job.units) }}</label
       >
-      <label v-if="reads && (cutOuts.length || cutOut)"
+      <label v-if="reads && cutOuts.length"
         >with
         <select v-model="cutOut" data-test="next-cut-out" @change="entry.expect">
           <option value="">nothing</option>
@@ -172,7 +192,7 @@ p {
   flex-wrap: wrap;
   margin: 6px 0;
 }
-input,
+input:not([type='checkbox']),
 select {
   border: 1px solid var(--rule-strong);
   background: var(--paper);

@@ -2,13 +2,17 @@ import { computed, ref, shallowRef, watch } from 'vue'
 import type { LineLayout, Observation, Observed } from '@/api/types'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
-import { kiloSlip } from '@/model/round'
+import { typed } from '@/model/round'
 import { useSearch, type NextStep } from '@/model/search'
-import { parseKvV, parseLengthM, stationText, unitM } from '@/shared/units'
+import { parseLengthM, stationText, unitM } from '@/shared/units'
 
 type Direction = Extract<Observed, { kind: 'CURRENT' }>['direction']
-const MOST_KV = 20
-const MOST_A = 500
+const sameStep = (a: NextStep, b: NextStep) =>
+  a.action === b.action &&
+  a.lineId === b.lineId &&
+  a.fromM === b.fromM &&
+  a.toM === b.toM &&
+  a.cutOut === b.cutOut
 
 /** What came of a step: at the place it names, or wherever the crew went instead. */
 export function useStepEntry(step: () => NextStep) {
@@ -21,11 +25,13 @@ export function useStepEntry(step: () => NextStep) {
   const to = ref('')
   const cutOut = ref('')
   const kv = ref('')
+  const overRange = ref(false)
   const amperes = ref('')
   const direction = ref<Direction>('UNKNOWN')
   const failure = ref('')
   const line = computed(() => lines.value.find((l) => l.lineId === lineId.value))
-  const cutOuts = computed(() => line.value?.cutOuts ?? [])
+  /** One on another line may be open as well. */
+  const cutOuts = computed(() => lines.value.flatMap((l) => l.cutOuts))
   /** What the fields are of: what somebody has begun to enter stays at its place whatever is advised meanwhile. */
   const held = shallowRef(step())
   const reads = computed(() => held.value.action === 'READ' || held.value.action === 'OPEN')
@@ -39,11 +45,13 @@ export function useStepEntry(step: () => NextStep) {
     () =>
       kv.value.trim() !== '' ||
       amperes.value.trim() !== '' ||
+      overRange.value ||
+      cutOut.value !== (held.value.cutOut ?? '') ||
       lineId.value !== shown.value.lineId ||
       from.value.trim() !== shown.value.from ||
       to.value.trim() !== shown.value.to,
   )
-  const overtaken = computed(() => held.value !== step())
+  const overtaken = computed(() => !sameStep(held.value, step()))
 
   function fill(s: NextStep) {
     held.value = s
@@ -52,6 +60,7 @@ export function useStepEntry(step: () => NextStep) {
     to.value = shown.value.to
     cutOut.value = s.cutOut ?? ''
     kv.value = ''
+    overRange.value = false
     amperes.value = ''
     direction.value = 'UNKNOWN'
     failure.value = ''
@@ -69,7 +78,8 @@ export function useStepEntry(step: () => NextStep) {
   }
   const fromM = () => metres(from.value, shown.value.from, held.value.fromM)
   const toM = () => metres(to.value, shown.value.to, held.value.toM)
-  const beyond = (m: number, l: LineLayout) => m < 0 || m > l.lengthM + 0.1
+  /** The end of a line is shown rounded too. */
+  const beyond = (m: number, l: LineLayout) => m < 0 || m > l.lengthM + unitM(job.units) / 2
   const runs = (l: LineLayout) => `${l.name} runs from 0 to ${stationText(l.lengthM, job.units)}.`
 
   /** The step as it was really taken, or what is missing. */
@@ -83,35 +93,29 @@ export function useStepEntry(step: () => NextStep) {
     if (a === null || b === null) return `Enter the station, for example ${field(l.lengthM / 2)}.`
     if (beyond(a, l) || beyond(b, l)) return runs(l)
     if (!reads.value && Math.abs(a - b) < 0.5) return 'Enter from where to where it was looked over.'
-    return { ...s, lineId: l.lineId, fromM: a, toM: b, cutOut: reads.value ? cutOut.value || null : null }
+    const on = (m: number) => Math.min(m, l.lengthM)
+    return {
+      ...s,
+      lineId: l.lineId,
+      fromM: on(a),
+      toM: on(b),
+      cutOut: reads.value ? cutOut.value || null : null,
+    }
   }
 
   /** What the meter showed: kilovolts, amperes or both, or what is wrong with it. */
   function readings(): Observed[] | string {
     const all: Observed[] = []
-    const wantsA = search.crew.currents && amperes.value.trim() !== ''
-    if (kv.value.trim() !== '' || !wantsA) {
-      const peakV = parseKvV(kv.value)
-      if (peakV === null) return 'Enter what the meter shows, in kV, for example 6.1.'
-      const slip = kiloSlip(peakV)
-      if (slip)
-        return peakV < 100_000
-          ? `No fence holds more than ${MOST_KV} kV: beyond its range the meter tells nothing here.`
-          : slip
-      all.push({
-        kind: 'PEAK',
-        wire: 0,
-        peakV,
-        overRange: false,
-        rangeV: parseKvV(habits.rangeKv),
-        resolutionV: parseKvV(habits.resolutionKv),
-      })
+    const showsA = search.crew.currents && amperes.value.trim() !== ''
+    if (kv.value.trim() !== '' || overRange.value || !showsA) {
+      const volts = typed({ kind: 'PEAK', wire: 0 }, kv.value, overRange.value, habits)
+      if (typeof volts === 'string') return volts
+      all.push(volts)
     }
-    if (wantsA) {
-      const peakA = Number(amperes.value.trim().replace(',', '.'))
-      if (!Number.isFinite(peakA) || peakA < 0) return 'Enter the current in A, for example 3.4.'
-      if (peakA > MOST_A) return `That is more than ${MOST_A} A; check the decimal point.`
-      all.push({ kind: 'CURRENT', peakA, direction: direction.value, resolutionA: null })
+    if (showsA) {
+      const current = typed({ kind: 'CURRENT', wire: 0 }, amperes.value, false, habits)
+      if (typeof current === 'string') return current
+      all.push(current.kind === 'CURRENT' ? { ...current, direction: direction.value } : current)
     }
     return all
   }
@@ -150,6 +154,7 @@ export function useStepEntry(step: () => NextStep) {
     cutOut,
     cutOuts,
     kv,
+    overRange,
     amperes,
     direction,
     failure,

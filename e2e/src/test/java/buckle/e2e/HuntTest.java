@@ -176,6 +176,11 @@ class HuntTest {
         screen.test("next-to").fill("900");
         screen.test("next-nothing").click();
         assertThat(screen.test("next-failure").innerText()).contains("Winter track runs from 0 to 438 m");
+        screen.test("next-to").fill("438");
+        screen.test("next-from").fill("438");
+        screen.test("next-nothing").click();
+        assertThat(screen.test("next-failure").innerText()).contains("from where to where");
+        screen.test("next-from").fill("120");
         screen.test("next-to").fill("160");
         screen.test("next-nothing").click();
         stored(screen, job, before + 3);
@@ -190,9 +195,9 @@ class HuntTest {
         screen.test("next-kv").press("Enter");
         stored(screen, job, before + 4);
         told(screen);
-        screen.test("own-reading").click();
-        screen.test("next-line").selectOption("Winter track");
-        screen.test("next-from").fill("250");
+        others.first().click();
+        String begun = screen.test("next-from").inputValue();
+        String stood = screen.test("next-line").inputValue();
         screen.test("next-kv").fill("5");
         ObjectNode order = simulated("2026-11-14T00:00:00Z");
         order.withArray("places")
@@ -203,7 +208,9 @@ class HuntTest {
         // The simulated meter tells amperes too.
         stored(screen, job, before + 6);
         told(screen);
-        assertThat(screen.test("next-from").inputValue()).isEqualTo("250");
+        screen.test("next-overtaken").waitFor();
+        assertThat(screen.test("next-from").inputValue()).isEqualTo(begun);
+        assertThat(screen.test("next-line").inputValue()).isEqualTo(stood);
         assertThat(screen.test("next-kv").inputValue()).isEqualTo("5");
     }
 
