@@ -116,7 +116,14 @@ command_bench() {
   browser
   debian_packages ngspice
   maven -q -Pbench -pl bench -am -DskipTests -Dspotless.check.skip=true package || die "Building the benchmarks failed."
-  "$java" -cp "$root/bench/target/classes:$root/bench/target/lib/*" buckle.bench.Main "$@"
+  "$java" -cp "$root/bench/target/classes:$root/bench/target/lib/*" buckle.bench.Main "$@" &
+  local running=$!
+  # shellcheck disable=SC2064
+  trap "kill $running 2>/dev/null || true" EXIT
+  trap 'exit 130' INT
+  trap 'exit 143' TERM HUP
+  wait "$running" || die "A benchmark failed."
+  trap - EXIT INT TERM HUP
   [[ "${1:-}" =~ ^(pulse|server|meter|heat|faults|search)$ ]] && return
   maven -q -Pe2e -pl e2e -am -Dforks=1 -Dtest=DragBench,PanBench -Dsurefire.failIfNoSpecifiedTests=false -Dbench=true -Dspotless.check.skip=true verify || die "A benchmark in the browser failed."
 }

@@ -15,6 +15,7 @@ import java.nio.file.Files;
 import java.nio.file.Path;
 import java.util.ArrayList;
 import java.util.Collections;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Locale;
 import java.util.Map;
@@ -25,6 +26,7 @@ import java.util.concurrent.ConcurrentHashMap;
 import java.util.concurrent.atomic.AtomicBoolean;
 import java.util.concurrent.locks.LockSupport;
 import java.util.stream.Collectors;
+import java.util.stream.Stream;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
 
@@ -75,6 +77,8 @@ final class ServerBench {
                         "./buckle", "start", "--port", String.valueOf(port), "--data", data.toString())
                 .redirectError(ProcessBuilder.Redirect.INHERIT)
                 .start();
+        // Also when the benchmark itself is ended.
+        Runtime.getRuntime().addShutdownHook(new Thread(script::destroy));
         try (BufferedReader said =
                 new BufferedReader(new InputStreamReader(script.getInputStream(), StandardCharsets.UTF_8))) {
             said.readLine();
@@ -82,6 +86,15 @@ final class ServerBench {
         } finally {
             script.destroy();
             script.waitFor();
+            delete(data);
+        }
+    }
+
+    private static void delete(Path folder) throws IOException {
+        try (Stream<Path> all = Files.walk(folder)) {
+            for (Path one : all.sorted(Comparator.reverseOrder()).toList()) {
+                Files.delete(one);
+            }
         }
     }
 

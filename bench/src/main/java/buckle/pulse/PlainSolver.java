@@ -24,7 +24,7 @@ public final class PlainSolver {
         this.circuit = circuit;
         this.spectrum = new Spectrum(like.frequencies(), like.windowS());
         for (Run run : circuit.runs()) {
-            tables.computeIfAbsent(run.type(), t -> LineTable.of(Series.of(t, spectrum, circuit.model()), t, spectrum));
+            tables.computeIfAbsent(run.type(), t -> LineTable.of(t, spectrum, circuit.model()));
         }
     }
 

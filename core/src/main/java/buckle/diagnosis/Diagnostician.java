@@ -57,6 +57,8 @@ public final class Diagnostician {
     /** Where in the table each value is told. */
     private final int[] column;
 
+    private final Observed observed;
+
     private Diagnostician(List<Value> now, AnswerTable table) {
         KnownFence fence = table.fence();
         this.model = fence.model();
@@ -68,6 +70,7 @@ public final class Diagnostician {
         this.totalM = model.totalM();
         this.table = table;
         this.column = now.stream().mapToInt(table::column).toArray();
+        this.observed = new Observed(now);
     }
 
     /** What the readings tell. */
@@ -191,7 +194,7 @@ public final class Diagnostician {
             for (int k = 0; k < LEAKS.length; k++) {
                 LEAKS[k].of(here, expected);
                 Gauss g = gauss[nearest][(int) Math.rint(k / (double) BETWEEN)];
-                cluster.add(LEAK_OHM[k], share, each + density(g, expected));
+                cluster.add(LEAK_OHM[k], share, each + observed.logLikelihood(g, expected, cluster.least() - each));
             }
         }
     }
@@ -220,14 +223,17 @@ public final class Diagnostician {
             cluster.add(
                     Double.POSITIVE_INFINITY,
                     Math.log(Chance.OPEN),
-                    prior + Math.log(Chance.OPEN) + density(gauss[nearest][open], expected));
+                    prior + Math.log(Chance.OPEN) + observed.logLikelihood(gauss[nearest][open], expected));
             for (int j = 0; j < open; j++) {
                 along.of(features, j, here[j]);
             }
             for (int k = 0; k < JOINTS.length; k++) {
                 JOINTS[k].of(here, expected);
                 Gauss g = gauss[nearest][(int) Math.rint(k / (double) BETWEEN)];
-                cluster.add(JOINT_OHM[k], share, prior + share + density(g, expected));
+                cluster.add(
+                        JOINT_OHM[k],
+                        share,
+                        prior + share + observed.logLikelihood(g, expected, cluster.least() - prior - share));
             }
         }
     }
@@ -270,6 +276,13 @@ public final class Diagnostician {
     private void wrongReadings(Posterior posterior) {
         double[] raw = own(table.everywhere().none());
         double[][] spread = own(table.spread().none(), raw);
+        double[] features = features(raw);
+        double[] off = new double[features.length];
+        double turned = 0;
+        for (int i = 0; i < off.length; i++) {
+            off[i] = now.get(i).off(features[i]);
+            turned += now.get(i).logTurned(features[i]);
+        }
         Set<Integer> numbers = new TreeSet<>(now.stream().map(Value::reading).toList());
         for (int wrong : numbers) {
             posterior.addReading(
@@ -277,8 +290,8 @@ public final class Diagnostician {
                     wrong,
                     Chance.METER.log()
                             - Math.log(numbers.size())
-                            + Value.allButOne(now, wrong, raw, spread, off(features(raw)))
-                            + logTurned(features(raw)));
+                            + Value.allButOne(now, wrong, raw, spread, off)
+                            + turned);
         }
         int all = (int) healthy.stream().map(Value::reading).distinct().count();
         for (KnownFence.Doubted doubted : table.fence().doubted()) {
@@ -291,7 +304,7 @@ public final class Diagnostician {
                     Chance.METER.log()
                             - Math.log(all)
                             + doubted.gained()
-                            + density(new Gauss(noisy(around, at.raw())), at.features()));
+                            + observed.logLikelihood(new Gauss(noisy(around, at.raw())), at.features()));
         }
     }
 
@@ -341,7 +354,7 @@ public final class Diagnostician {
         double[][][] open = features(rawOpen);
         double[] usual = candidates.none();
         Gauss gauss = gauss(usual, spread);
-        double alone = density(gauss, features(usual));
+        double alone = observed.logLikelihood(gauss, features(usual));
         Best best = new Best();
         double[][] here = new double[SECOND_OHM.length][now.size()];
         double[] expected = new double[now.size()];
@@ -361,7 +374,7 @@ public final class Diagnostician {
                 double share = place + Math.log(SECOND_LEAKS / SECONDS.length);
                 for (int k = 0; k < SECONDS.length; k++) {
                     SECONDS[k].of(here, expected);
-                    double likely = density(gauss, expected);
+                    double likely = observed.logLikelihood(gauss, expected, alone + MORE);
                     if (likely > alone + MORE) {
                         sum = Posterior.plus(sum, share + likely);
                         best.take(share, likely, cell, new Fault(Fault.Kind.SHUNT, cell.middle(), SECOND_LEAK_OHM[k]));
@@ -369,7 +382,7 @@ public final class Diagnostician {
                 }
                 double[] rawThere = rawOpen[firstNode + (int) Math.rint(at)][0];
                 along.of(broken, 0, expected);
-                double likely = density(gauss(rawThere, spread), expected);
+                double likely = observed.logLikelihood(gauss(rawThere, spread), expected, alone + MORE);
                 if (likely > alone + MORE) {
                     double opened = place + Math.log(1 - SECOND_LEAKS);
                     sum = Posterior.plus(sum, opened + likely);
@@ -419,27 +432,6 @@ public final class Diagnostician {
         return f;
     }
 
-    private double[] off(double[] features) {
-        double[] off = new double[features.length];
-        for (int i = 0; i < off.length; i++) {
-            off[i] = now.get(i).off(features[i]);
-        }
-        return off;
-    }
-
-    private double logTurned(double[] features) {
-        double sum = 0;
-        for (int i = 0; i < features.length; i++) {
-            sum += now.get(i).logTurned(features[i]);
-        }
-        return sum;
-    }
-
-    /** Of what was read, as a logarithm. */
-    private double density(Gauss gauss, double[] features) {
-        return gauss.logDensity(off(features)) + logTurned(features);
-    }
-
     /** @param known as the table tells it, by its spots */
     private Gauss gauss(double[] raw, Spread known) {
         return new Gauss(noisy(own(known, raw), raw));
@@ -465,7 +457,7 @@ public final class Diagnostician {
     }
 
     private double likelihood(double[] features, double[] raw, Spread known) {
-        return density(gauss(raw, known), features);
+        return observed.logLikelihood(gauss(raw, known), features);
     }
 
     private Fit fit() {

@@ -45,6 +45,7 @@ final class FenceModel {
 
     private final List<String> groups;
     private final boolean steel;
+    private final double totalM;
     private final PulseSolver.Span span;
 
     FenceModel(Hunt hunt) {
@@ -55,8 +56,8 @@ final class FenceModel {
         this.hunt = hunt;
         this.span = span;
         hunt.plan().runs().forEach(r -> runs.put(r.id(), r));
-        double total = hunt.plan().runs().stream().mapToDouble(Run::lengthM).sum();
-        runs.values().forEach(r -> group.put(r.id(), grouped(r, total)));
+        totalM = runs.values().stream().mapToDouble(Run::lengthM).sum();
+        runs.values().forEach(r -> group.put(r.id(), grouped(r)));
         groups = group.values().stream()
                 .distinct()
                 .sorted(Comparator.comparing(List.copyOf(runs.keySet())::indexOf))
@@ -71,7 +72,7 @@ final class FenceModel {
         return new FenceModel(hunt, span.rough());
     }
 
-    private String grouped(Run run, double totalM) {
+    private String grouped(Run run) {
         Run at = run;
         while (at.parent().isPresent()
                 && (at.lengthM() < OWN_SHARE * totalM || at.type().cable().isPresent())) {
@@ -114,7 +115,7 @@ final class FenceModel {
     }
 
     double totalM() {
-        return runs.values().stream().mapToDouble(Run::lengthM).sum();
+        return totalM;
     }
 
     /** How much of what may happen on the line happens at a cell: by its length, and more on what is frail. */

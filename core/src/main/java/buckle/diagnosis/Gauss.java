@@ -5,12 +5,16 @@ final class Gauss {
     private static final double LOG_2_PI = Math.log(2 * Math.PI);
 
     private final double[][] lower;
+    /** Of what stands on the factor's diagonal. */
+    private final double[] inverse;
+
     private final double logDet;
 
     /** @param covariance positive definite */
     Gauss(double[][] covariance) {
         int n = covariance.length;
         lower = new double[n][n];
+        inverse = new double[n];
         double sum = 0;
         for (int i = 0; i < n; i++) {
             for (int j = 0; j <= i; j++) {
@@ -23,6 +27,7 @@ final class Gauss {
                         throw new IllegalArgumentException("a covariance is not positive definite");
                     }
                     lower[i][i] = Math.sqrt(s);
+                    inverse[i] = 1 / lower[i][i];
                     sum += Math.log(lower[i][i]);
                 } else {
                     lower[i][j] = s / lower[j][j];
@@ -34,15 +39,29 @@ final class Gauss {
 
     /** Logarithm of the density at so far from the middle. */
     double logDensity(double[] off) {
+        return logDensity(off.clone(), Double.NEGATIVE_INFINITY);
+    }
+
+    /**
+     * The same, negative infinity where it is less than what matters: most of what is tried lies so far off that a few values tell.
+     *
+     * @param off overwritten
+     */
+    double logDensity(double[] off, double least) {
+        double most = -logDet - off.length * LOG_2_PI - 2 * least;
         double square = 0;
-        double[] solved = new double[off.length];
         for (int i = 0; i < off.length; i++) {
             double s = off[i];
+            double[] row = lower[i];
             for (int k = 0; k < i; k++) {
-                s -= lower[i][k] * solved[k];
+                s -= row[k] * off[k];
             }
-            solved[i] = s / lower[i][i];
-            square += solved[i] * solved[i];
+            s *= inverse[i];
+            off[i] = s;
+            square += s * s;
+            if (square > most) {
+                return Double.NEGATIVE_INFINITY;
+            }
         }
         return -(square + logDet + off.length * LOG_2_PI) / 2;
     }

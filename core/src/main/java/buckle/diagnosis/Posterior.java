@@ -49,19 +49,36 @@ final class Posterior {
 
     /** Weight of all strengths at a cell, and the one that readings speak most for. */
     static final class Cluster {
-        private double log = Double.NEGATIVE_INFINITY;
+        private double most = Double.NEGATIVE_INFINITY;
+        /** Of all weights, the greatest taken as one. */
+        private double sum;
+
         private double best = -1e300;
         private double ohm;
         private double share;
 
         /** @param logShare of this strength among all of its kind */
         void add(double strength, double logShare, double weight) {
-            log = plus(log, weight);
+            if (weight > most) {
+                sum = 1 + sum * Math.exp(most - weight);
+                most = weight;
+            } else if (weight > least()) {
+                sum += Math.exp(weight - most);
+            }
             if (weight - logShare > best - share) {
                 best = weight;
                 ohm = strength;
                 share = logShare;
             }
+        }
+
+        /** A weight below adds nothing. */
+        double least() {
+            return most - NOTHING;
+        }
+
+        double log() {
+            return most + Math.log(sum);
         }
     }
 
@@ -136,7 +153,7 @@ final class Posterior {
                                 > before.cluster().best - Math.log(before.cell().lengthM())) {
                     best.put(key, new Best(cell, kind, c));
                 }
-                sum.merge(key, c.log, Posterior::plus);
+                sum.merge(key, c.log(), Posterior::plus);
             });
         }
         best.entrySet().stream()
@@ -166,7 +183,7 @@ final class Posterior {
         double all = none;
         for (Map<Cell, Cluster> some : List.of(leaks, breaks)) {
             for (Cluster c : some.values()) {
-                all = plus(all, c.log);
+                all = plus(all, c.log());
             }
         }
         for (Grown g : growth) {
@@ -190,8 +207,8 @@ final class Posterior {
             kinds.put(k, 0.0);
         }
         kinds.put(FaultKind.NONE, Math.exp(none - norm));
-        leaks.values().forEach(c -> kinds.merge(FaultKind.LEAK, Math.exp(c.log - norm), Double::sum));
-        breaks.values().forEach(c -> kinds.merge(FaultKind.BREAK, Math.exp(c.log - norm), Double::sum));
+        leaks.values().forEach(c -> kinds.merge(FaultKind.LEAK, Math.exp(c.log() - norm), Double::sum));
+        breaks.values().forEach(c -> kinds.merge(FaultKind.BREAK, Math.exp(c.log() - norm), Double::sum));
         Map<String, Double> failed = new LinkedHashMap<>();
         switches.forEach((run, log) -> {
             failed.put(run, Math.exp(log - norm));
@@ -212,8 +229,8 @@ final class Posterior {
                 .forEach(c ->
                         cells.computeIfAbsent(c.run(), r -> new ArrayList<>()).add(c));
         Map<Cell, Double> weight = new HashMap<>();
-        leaks.forEach((c, k) -> weight.merge(c, Math.exp(k.log - norm), Double::sum));
-        breaks.forEach((c, k) -> weight.merge(c, Math.exp(k.log - norm), Double::sum));
+        leaks.forEach((c, k) -> weight.merge(c, Math.exp(k.log() - norm), Double::sum));
+        breaks.forEach((c, k) -> weight.merge(c, Math.exp(k.log() - norm), Double::sum));
         growth.forEach(g -> spread(cells, weight, g.cell(), Math.exp(g.log() - norm)));
         for (Pair p : pairs) {
             spread(cells, weight, p.one(), Math.exp(p.log() - norm) / 2);
@@ -349,7 +366,7 @@ final class Posterior {
             own.sort(Comparator.comparingDouble(e -> e.getKey().fromM()));
             List<Map.Entry<Cell, Cluster>> cluster = new ArrayList<>();
             for (Map.Entry<Cell, Cluster> e : own) {
-                if (Math.exp(e.getValue().log - norm) > PARTS) {
+                if (Math.exp(e.getValue().log() - norm) > PARTS) {
                     cluster.add(e);
                 } else {
                     close(kind, run.id(), cluster, norm, into);
@@ -365,17 +382,17 @@ final class Posterior {
             return;
         }
         double mass = cluster.stream()
-                .mapToDouble(e -> Math.exp(e.getValue().log - norm))
+                .mapToDouble(e -> Math.exp(e.getValue().log() - norm))
                 .sum();
         Map.Entry<Cell, Cluster> best = cluster.stream()
                 .max(Comparator.comparingDouble(
-                        e -> e.getValue().log - Math.log(e.getKey().lengthM())))
+                        e -> e.getValue().log() - Math.log(e.getKey().lengthM())))
                 .orElseThrow();
         // Half of the cluster's probability lies on either side: of all places the one that is least far off.
         double at = best.getKey().middle().distanceM();
         double sum = 0;
         for (Map.Entry<Cell, Cluster> e : cluster) {
-            double own = Math.exp(e.getValue().log - norm);
+            double own = Math.exp(e.getValue().log() - norm);
             if (sum + own >= mass / 2) {
                 at = e.getKey().fromM() + e.getKey().lengthM() * (mass / 2 - sum) / own;
                 break;

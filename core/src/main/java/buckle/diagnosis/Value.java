@@ -121,20 +121,28 @@ record Value(int reading, Meter meter, Set<String> open, boolean directed, doubl
      * @param expected on the scale
      */
     double off(double expected) {
-        return (turned(expected) ? -feature : feature) - expected;
+        return off(directed, feature, expected);
+    }
+
+    static double off(boolean directed, double read, double expected) {
+        return (turned(directed, read, expected) ? -read : read) - expected;
     }
 
     /** How much less probable it is for that, as a logarithm. */
     double logTurned(double expected) {
-        return turned(expected) ? LOG_TURNED : 0;
+        return logTurned(directed, feature, expected);
+    }
+
+    static double logTurned(boolean directed, double read, double expected) {
+        return turned(directed, read, expected) ? LOG_TURNED : 0;
     }
 
     /**
      * A meter is held the wrong way round now and then, and where a pulse swings back as far as it went the greatest current may be that of
      * either swing: on short branches nobody can tell which.
      */
-    private boolean turned(double expected) {
-        return directed && feature * expected < -NEARLY_NONE;
+    private static boolean turned(boolean directed, double read, double expected) {
+        return directed && read * expected < -NEARLY_NONE;
     }
 
     /** Log density of all values but one reading's, which may be anything. */

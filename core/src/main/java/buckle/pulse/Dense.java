@@ -1,10 +1,26 @@
 package buckle.pulse;
 
+import java.util.Arrays;
 import org.hipparchus.complex.Complex;
 
 /** A few equations in complex unknowns, by elimination with the largest pivot. */
 final class Dense {
     private Dense() {}
+
+    /** By a column of one after the other. */
+    static Complex[][] inverse(Complex[][] a) {
+        int n = a.length;
+        Complex[][] columns = new Complex[n][];
+        for (int col = 0; col < n; col++) {
+            Complex[][] own = new Complex[n][];
+            Arrays.setAll(own, row -> a[row].clone());
+            Complex[] one = new Complex[n];
+            Arrays.fill(one, Complex.ZERO);
+            one[col] = Complex.ONE;
+            columns[col] = solve(own, one);
+        }
+        return columns;
+    }
 
     /** Overwrites both. */
     static Complex[] solve(Complex[][] a, Complex[] b) {

@@ -3,20 +3,29 @@ package buckle.pulse;
 import org.hipparchus.complex.Complex;
 
 /**
- * Loops of a circuit that was cut to a tree, closed again at one frequency: the current in each joint is found from the voltage
- * across it, {@code A i = u} with {@code A} the joints' own and mutual impedances. Without loops it does nothing but pass on.
+ * Loops of a circuit that was cut to a tree, closed again at one frequency: the current in each joint is found from the voltages
+ * across all, {@code i = A⁻¹ u} with {@code A} the joints' own and mutual impedances. Without loops it does nothing but pass on.
  */
 final class Loops {
     private final Tree tree;
     private final TreeSweep sweep;
     private final int count;
+    /** By joint and node, what an ampere through the joint does there. */
     private final double[][] dRe;
+
     private final double[][] dIm;
+    /** {@code A⁻¹}, which is symmetric. */
+    private final double[][] inverseRe;
+
+    private final double[][] inverseIm;
+    /** Across each joint. */
+    private final double[] uRe;
+
+    private final double[] uIm;
     private final double[] other;
     private final double[] otherIm;
     private final boolean[] set;
     private final double[] pair = new double[2];
-    private Complex[][] a = new Complex[0][];
     double selfRe;
     double selfIm;
 
@@ -27,6 +36,10 @@ final class Loops {
         int nodes = tree.segments + 1;
         dRe = new double[count][nodes];
         dIm = new double[count][nodes];
+        inverseRe = new double[count][count];
+        inverseIm = new double[count][count];
+        uRe = new double[count];
+        uIm = new double[count];
         other = new double[count == 0 ? 0 : nodes];
         otherIm = new double[count == 0 ? 0 : nodes];
         set = new boolean[nodes];
@@ -37,7 +50,6 @@ final class Loops {
         if (count == 0) {
             return;
         }
-        a = new Complex[count][count];
         for (int l = 0; l < count; l++) {
             int[] ends = tree.loops.get(l);
             sweep.inject(ends[0], dRe[l], dIm[l], set);
@@ -47,30 +59,40 @@ final class Loops {
                 dIm[l][n] -= otherIm[n];
             }
         }
-        for (int i = 0; i < count; i++) {
-            for (int l = 0; l < count; l++) {
-                a[i][l] = across(i, dRe[l], dIm[l]);
+        Complex[][] a = new Complex[count][count];
+        for (int l = 0; l < count; l++) {
+            across(dRe[l], dIm[l]);
+            for (int i = 0; i < count; i++) {
+                a[i][l] = new Complex(uRe[i], uIm[i]);
+            }
+        }
+        Complex[][] inverse = Dense.inverse(a);
+        for (int l = 0; l < count; l++) {
+            for (int i = 0; i < count; i++) {
+                inverseRe[l][i] = inverse[l][i].getReal();
+                inverseIm[l][i] = inverse[l][i].getImaginary();
             }
         }
         follow(vRe, vIm);
     }
 
-    private Complex across(int loop, double[] re, double[] im) {
-        int[] ends = tree.loops.get(loop);
-        return new Complex(re[ends[0]] - re[ends[1]], im[ends[0]] - im[ends[1]]);
+    private void across(double[] re, double[] im) {
+        for (int l = 0; l < count; l++) {
+            int[] ends = tree.loops.get(l);
+            uRe[l] = re[ends[0]] - re[ends[1]];
+            uIm[l] = im[ends[0]] - im[ends[1]];
+        }
     }
 
     private void follow(double[] vRe, double[] vIm) {
-        Complex[][] m = new Complex[count][];
-        Complex[] u = new Complex[count];
+        across(vRe, vIm);
         for (int l = 0; l < count; l++) {
-            m[l] = a[l].clone();
-            u[l] = across(l, vRe, vIm);
-        }
-        Complex[] i = Dense.solve(m, u);
-        for (int l = 0; l < count; l++) {
-            double re = i[l].getReal();
-            double im = i[l].getImaginary();
+            double re = 0;
+            double im = 0;
+            for (int i = 0; i < count; i++) {
+                re += inverseRe[l][i] * uRe[i] - inverseIm[l][i] * uIm[i];
+                im += inverseRe[l][i] * uIm[i] + inverseIm[l][i] * uRe[i];
+            }
             for (int n = 0; n < vRe.length; n++) {
                 vRe[n] -= re * dRe[l][n] - im * dIm[l][n];
                 vIm[n] -= re * dIm[l][n] + im * dRe[l][n];
@@ -92,39 +114,35 @@ final class Loops {
      */
     void self(int node) {
         sweep.self(node, this);
-        if (count == 0) {
-            return;
-        }
-        Complex[][] m = new Complex[count][];
-        Complex[] u = new Complex[count];
         for (int l = 0; l < count; l++) {
-            m[l] = a[l].clone();
-            u[l] = new Complex(dRe[l][node], dIm[l][node]);
+            uRe[l] = dRe[l][node];
+            uIm[l] = dIm[l][node];
         }
-        Complex[] i = Dense.solve(m, u);
-        for (int l = 0; l < count; l++) {
-            selfRe -= i[l].getReal() * dRe[l][node] - i[l].getImaginary() * dIm[l][node];
-            selfIm -= i[l].getReal() * dIm[l][node] + i[l].getImaginary() * dRe[l][node];
-        }
+        more(-1);
     }
 
     /** Admittance that a voltage in series with the beginning of a segment sees, loops closed; as {@link #selfRe}. */
     void cut(int segment) {
-        Complex seen = sweep.cut(segment);
-        if (count > 0) {
-            Complex[][] m = new Complex[count][];
-            Complex[] through = new Complex[count];
-            for (int l = 0; l < count; l++) {
-                m[l] = a[l].clone();
-                sweep.currentIn(segment, dRe[l], dIm[l], pair);
-                through[l] = new Complex(pair[0], pair[1]);
-            }
-            Complex[] drawn = Dense.solve(m, through.clone());
-            for (int l = 0; l < count; l++) {
-                seen = seen.add(drawn[l].multiply(through[l]));
-            }
+        sweep.cut(segment, this);
+        for (int l = 0; l < count; l++) {
+            sweep.currentIn(segment, dRe[l], dIm[l], pair);
+            uRe[l] = pair[0];
+            uIm[l] = pair[1];
         }
-        selfRe = seen.getReal();
-        selfIm = seen.getImaginary();
+        more(1);
+    }
+
+    /** Adds {@code ± uᵀ A⁻¹ u}. */
+    private void more(double sign) {
+        for (int l = 0; l < count; l++) {
+            double re = 0;
+            double im = 0;
+            for (int i = 0; i < count; i++) {
+                re += inverseRe[l][i] * uRe[i] - inverseIm[l][i] * uIm[i];
+                im += inverseRe[l][i] * uIm[i] + inverseIm[l][i] * uRe[i];
+            }
+            selfRe += sign * (re * uRe[l] - im * uIm[l]);
+            selfIm += sign * (re * uIm[l] + im * uRe[l]);
+        }
     }
 }

@@ -72,8 +72,7 @@ public final class PulseSolver {
         this.spectrum = spectrum;
         this.tables = new LineTable[tree.types.size()];
         for (int i = 0; i < tables.length; i++) {
-            LineType type = tree.types.get(i);
-            tables[i] = LineTable.of(Series.of(type, spectrum, circuit.model()), type, spectrum);
+            tables[i] = LineTable.of(tree.types.get(i), spectrum, circuit.model());
         }
         this.tied = new Complex[spectrum.count()];
         java.util.Arrays.fill(tied, Complex.ZERO);

@@ -1,10 +1,7 @@
 package buckle.pulse;
 
 import java.util.Arrays;
-import java.util.Collections;
-import java.util.LinkedHashMap;
 import java.util.List;
-import java.util.Map;
 import java.util.Optional;
 import org.hipparchus.complex.Complex;
 
@@ -13,7 +10,7 @@ import org.hipparchus.complex.Complex;
  * return. Leakage is not in it, so one answer serves clean and overgrown; the last few are remembered.
  */
 record Series(Complex[] ohmPerM, Complex[] share, double faradPerM) {
-    private static final int REMEMBERED = 256;
+    private static final long MOST_FREQUENCIES = 1 << 19;
 
     private record Key(
             List<LineWire> strands,
@@ -22,21 +19,11 @@ record Series(Complex[] ohmPerM, Complex[] share, double faradPerM) {
             Spectrum spectrum,
             LineModel model) {}
 
-    private static final Map<Key, Series> KNOWN = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
-        @Override
-        protected boolean removeEldestEntry(Map.Entry<Key, Series> eldest) {
-            return size() > REMEMBERED;
-        }
-    });
+    private static final Recent<Key, Series> KNOWN = new Recent<>(MOST_FREQUENCIES, s -> s.ohmPerM.length);
 
     static Series of(LineType type, Spectrum spectrum, LineModel model) {
         Key key = new Key(type.strands(), type.soilOhmM(), type.cable(), spectrum, model);
-        Series known = KNOWN.get(key);
-        if (known == null) {
-            known = compute(type, spectrum, model);
-            KNOWN.put(key, known);
-        }
-        return known;
+        return KNOWN.of(key, k -> compute(type, spectrum, model));
     }
 
     static Series compute(LineType type, Spectrum spectrum, LineModel model) {

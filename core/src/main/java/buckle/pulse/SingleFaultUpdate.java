@@ -14,24 +14,31 @@ final class SingleFaultUpdate {
     private final Tree tree;
     private final LineTable[] tables;
     private final Spectrum spectrum;
-    private final List<Fault> faults;
     /** Node of a shunt, segment that begins at a break, -1 for a break that cuts nothing. */
     private final int[] at;
 
     private final boolean[] shunt;
+    /** Ohms of a shunt, siemens of a break: they add to what the fence has there. */
+    private final double[] more;
+    /** Whether a fault differs from the one before it by its strength alone. */
+    private final boolean[] likeBefore;
+
     private final List<Meter> meters;
 
     SingleFaultUpdate(Tree tree, LineTable[] tables, Spectrum spectrum, List<Fault> faults, List<Meter> meters) {
         this.tree = tree;
         this.tables = tables;
         this.spectrum = spectrum;
-        this.faults = faults;
         shunt = new boolean[faults.size()];
         at = new int[faults.size()];
+        more = new double[faults.size()];
+        likeBefore = new boolean[faults.size()];
         for (int x = 0; x < at.length; x++) {
             Fault fault = faults.get(x);
             shunt[x] = fault.kind() == Fault.Kind.SHUNT;
             at[x] = shunt[x] ? tree.node(fault.at()) : tree.after(fault.at());
+            more[x] = shunt[x] ? fault.ohm() : Double.isInfinite(fault.ohm()) ? 0 : 1 / fault.ohm();
+            likeBefore[x] = x > 0 && at[x] == at[x - 1] && shunt[x] == shunt[x - 1];
         }
         this.meters = meters;
     }
@@ -158,7 +165,7 @@ final class SingleFaultUpdate {
         /** What a meter's column does at each fault; faults of other strengths at one place have it in common. */
         private void by() {
             for (int x = 0; x < at.length; x++) {
-                if (likeBefore(x)) {
+                if (likeBefore[x]) {
                     byRe[x] = byRe[x - 1];
                     byIm[x] = byIm[x - 1];
                 } else if (at[x] < 0) {
@@ -177,18 +184,11 @@ final class SingleFaultUpdate {
             }
         }
 
-        /** Whether a fault differs from the one before it by its strength alone. */
-        private boolean likeBefore(int x) {
-            return x > 0 && at[x] == at[x - 1] && shunt[x] == shunt[x - 1];
-        }
-
         private void amount(int x) {
             if (at[x] < 0) {
                 return;
             }
-            double ohm = faults.get(x).ohm();
-            double more = shunt[x] ? ohm : Double.isInfinite(ohm) ? 0 : 1 / ohm;
-            if (!likeBefore(x)) {
+            if (!likeBefore[x]) {
                 if (shunt[x]) {
                     sound.loops.self(at[x]);
                     topRe = sound.vRe[at[x]];
@@ -201,7 +201,7 @@ final class SingleFaultUpdate {
                     topIm = -pair[1];
                 }
             }
-            double bRe = sound.loops.selfRe + more;
+            double bRe = sound.loops.selfRe + more[x];
             double bIm = sound.loops.selfIm;
             double square = bRe * bRe + bIm * bIm;
             // An open wire where another is open already: nothing passes there anyway.

@@ -1,7 +1,5 @@
 package buckle.pulse;
 
-import org.hipparchus.complex.Complex;
-
 /**
  * The whole tree at one frequency. Each segment is an exact lossy line in decaying exponentials, so that no length is too long.
  * From leaf to root the admittance seen down the tree, from root to leaf the one seen back; a voltage is then carried along by
@@ -265,12 +263,18 @@ final class TreeSweep {
     }
 
     /** Admittance that a voltage in series with the beginning of segment {@code i} sees, without loops. */
-    Complex cut(int i) {
+    void cut(int i, Loops into) {
         int s = tree.start[i];
-        Complex ahead = new Complex(inRe[i], inIm[i]);
-        Complex behind = new Complex(backRe[s] + downRe[s] - inRe[i], backIm[s] + downIm[s] - inIm[i]);
-        Complex both = ahead.add(behind);
-        return both.isZero() ? Complex.ZERO : ahead.multiply(behind).divide(both);
+        double loadRe = backRe[s] + downRe[s] - inRe[i];
+        double loadIm = backIm[s] + downIm[s] - inIm[i];
+        double bothRe = inRe[i] + loadRe;
+        double bothIm = inIm[i] + loadIm;
+        double square = bothRe * bothRe + bothIm * bothIm;
+        double inv = square == 0 ? 0 : 1 / square;
+        double topRe = inRe[i] * loadRe - inIm[i] * loadIm;
+        double topIm = inRe[i] * loadIm + inIm[i] * loadRe;
+        into.selfRe = (topRe * bothRe + topIm * bothIm) * inv;
+        into.selfIm = (topIm * bothRe - topRe * bothIm) * inv;
     }
 
     /** Current into the beginning of segment {@code i}; where the ends cannot tell, what its load takes. */

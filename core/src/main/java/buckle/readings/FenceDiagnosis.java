@@ -21,6 +21,7 @@ import buckle.spec.Yardstick;
 import java.time.Instant;
 import java.util.ArrayList;
 import java.util.Comparator;
+import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
@@ -393,10 +394,11 @@ public record FenceDiagnosis(
     /** What lies on the cable or the handles of a gate, in a switch, in the lead-out or a lead. */
     private static List<Element> elements(Diagnosis d, OnFence on, Layout layout) {
         List<Element> all = new ArrayList<>();
+        Map<String, Double> mass = massByRun(d);
         for (LineLayout line : layout.lines()) {
             for (GatePlace g : line.gates()) {
                 ElementKind kind = g.kind().cabled() ? ElementKind.GATE_CABLE : ElementKind.GATE_HANDLES;
-                double p = mass(d, run -> on.within(run, line.lineId(), g.fromM(), g.toM()));
+                double p = mass(mass, run -> on.within(run, line.lineId(), g.fromM(), g.toM()));
                 all.add(new Element(
                         kind,
                         Optional.of(g.id()),
@@ -425,14 +427,14 @@ public record FenceDiagnosis(
                         l.name(),
                         Optional.of(l.lineId()),
                         OptionalDouble.of(l.stationM()),
-                        mass(d, run -> run.startsWith(l.id() + "#")))));
+                        mass(mass, run -> run.startsWith(l.id() + "#")))));
         all.add(new Element(
                 ElementKind.LEAD_OUT,
                 Optional.empty(),
                 layout.feed().map(f -> f.name()).orElse(""),
                 Optional.empty(),
                 OptionalDouble.empty(),
-                mass(d, run -> run.equals(on.fence().feedRun()))));
+                mass(mass, run -> run.equals(on.fence().feedRun()))));
         return all.stream()
                 .filter(e -> e.probability() >= LEAST_ELEMENT)
                 .sorted(Comparator.comparingDouble(Element::probability).reversed())
@@ -440,12 +442,18 @@ public record FenceDiagnosis(
     }
 
     /** As a part of all that may be wrong. */
-    private static double mass(Diagnosis d, Predicate<String> ofRun) {
-        return onLine(d)
-                * d.density().stream()
-                        .filter(x -> ofRun.test(x.run()))
-                        .mapToDouble(Diagnosis.Density::probability)
-                        .sum();
+    private static Map<String, Double> massByRun(Diagnosis d) {
+        double onLine = onLine(d);
+        Map<String, Double> all = new HashMap<>();
+        d.density().forEach(x -> all.merge(x.run(), onLine * x.probability(), Double::sum));
+        return all;
+    }
+
+    private static double mass(Map<String, Double> byRun, Predicate<String> ofRun) {
+        return byRun.entrySet().stream()
+                .filter(e -> ofRun.test(e.getKey()))
+                .mapToDouble(Map.Entry::getValue)
+                .sum();
     }
 
     private static double onLine(Diagnosis d) {

@@ -1,6 +1,7 @@
 package buckle.readings;
 
 import buckle.circuit.FenceCircuit;
+import buckle.circuit.FenceCircuit.LiveStretch;
 import buckle.diagnosis.Diagnosis.Stretch;
 import buckle.diagnosis.Hunt;
 import buckle.diagnosis.Hunt.MeterNoise;
@@ -20,6 +21,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
@@ -34,9 +36,15 @@ public final class OnFence {
     private final FenceCircuit fence;
     private final LocalPlane plane;
     private final Map<String, LineLayout> lines = new HashMap<>();
+    /** Of each run that lies along a line, where. */
+    private final Map<String, LiveStretch> stretchOf = new HashMap<>();
+
+    private final Map<String, Double> lengthOfM = new HashMap<>();
 
     public OnFence(FenceCircuit fence, Layout layout) {
         this.fence = fence;
+        fence.stretches().forEach(s -> stretchOf.putIfAbsent(s.runId(), s));
+        fence.circuit().runs().forEach(r -> lengthOfM.put(r.id(), r.lengthM()));
         this.plane = new LocalPlane(layout.origin());
         layout.lines().forEach(l -> lines.put(l.lineId(), l));
     }
@@ -269,17 +277,18 @@ public final class OnFence {
     }
 
     Optional<FenceDiagnosis.LinePart> part(String run, double fromM, double toM, double probability) {
-        return fence.stretches().stream()
-                .filter(s -> s.runId().equals(run))
-                .findFirst()
-                .map(s -> {
-                    double runM = fence.lengthM(run);
-                    double from = s.stationM(fromM, runM);
-                    double to = s.stationM(toM, runM);
-                    return s.towards()
-                            ? new FenceDiagnosis.LinePart(s.lineId(), from, to, probability)
-                            : new FenceDiagnosis.LinePart(s.lineId(), to, from, probability);
-                });
+        return Optional.ofNullable(stretchOf.get(run)).map(s -> {
+            double runM = lengthM(run);
+            double from = s.stationM(fromM, runM);
+            double to = s.stationM(toM, runM);
+            return s.towards()
+                    ? new FenceDiagnosis.LinePart(s.lineId(), from, to, probability)
+                    : new FenceDiagnosis.LinePart(s.lineId(), to, from, probability);
+        });
+    }
+
+    private double lengthM(String run) {
+        return Objects.requireNonNull(lengthOfM.get(run));
     }
 
     /** The stretches of runs that lie between two stations of a line. */
@@ -291,7 +300,7 @@ public final class OnFence {
             double a = Math.max(from, s.fromM());
             double b = Math.min(to, s.toM());
             if (s.lineId().equals(part.lineId()) && b > a) {
-                double share = fence.lengthM(s.runId()) / (s.toM() - s.fromM());
+                double share = lengthM(s.runId()) / (s.toM() - s.fromM());
                 all.add(
                         s.towards()
                                 ? new Stretch(s.runId(), (a - s.fromM()) * share, (b - s.fromM()) * share)

@@ -11,6 +11,7 @@ import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
+import java.util.function.Function;
 import org.hipparchus.complex.Complex;
 import org.hipparchus.ode.ODEState;
 import org.hipparchus.ode.ODEStateAndDerivative;
@@ -662,5 +663,21 @@ class PulseTest {
             }
         }
         assertThat(Math.sqrt(squares / faults.size() / meters.size())).isLessThan(0.005);
+    }
+
+    @Test
+    void asMuchIsRememberedAsMayBeHeld() {
+        List<Integer> made = new ArrayList<>();
+        Recent<Integer, double[]> recent = new Recent<>(10, x -> x.length);
+        Function<Integer, double[]> make = n -> {
+            made.add(n);
+            return new double[n];
+        };
+        for (int n : new int[] {4, 5, 4, 3, 4, 5, 20, 4}) {
+            assertThat(recent.of(n, make)).hasSize(n);
+        }
+        // 3 puts out 5, which was asked for longest ago; 5 puts out 3; what is larger than all that may be held puts
+        // out all.
+        assertThat(made).containsExactly(4, 5, 3, 5, 20, 4);
     }
 }
