@@ -92,8 +92,8 @@ const print = () => window.print()
     <p v-else class="quiet-text no-print hint">
       Point at a line and its parts light up; drag along the ribbon to see what a stretch takes.
     </p>
-    <p v-if="sheets.length === 0" class="empty">Nothing to load yet: lay out a line first.</p>
-    <table v-else class="sheet">
+    <p v-if="job.design && sheets.length === 0" class="empty">Nothing to load yet: lay out a line first.</p>
+    <table v-else-if="sheets.length" class="sheet">
       <template v-for="g in sheets" :key="g.title">
         <thead>
           <tr>

@@ -94,8 +94,10 @@ const sums = computed(() => {
       </nav>
     </header>
     <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
-    <p v-if="!price" class="empty">Nothing to price yet: lay out a line first.</p>
-    <template v-else>
+    <p v-if="job.design && !job.design.layout.lines.length" class="empty">
+      Nothing to price yet: lay out a line first.
+    </p>
+    <template v-else-if="price">
       <div class="head">
         <dl class="figures">
           <div>

@@ -14,6 +14,8 @@ import { headings, statusWords } from './quoteWords'
 const job = useJob()
 const own = useTerms()
 const quotes = shallowRef<QuoteState[]>([])
+/** Whether it is known what has been quoted. */
+const read = ref(false)
 const at = ref<{ number: number; revision: number } | null>(null)
 const ticked = ref<string[]>([])
 const note = ref('')
@@ -38,6 +40,7 @@ async function load() {
   if (!job.id) return
   try {
     quotes.value = await ask(client.GET('/api/jobs/{id}/quotes', { params: { path: { id: job.id } } }))
+    read.value = true
     if (!state.value) show(quotes.value[0] ?? null)
   } catch (e) {
     problem.value = e instanceof RequestFailed ? e.message : 'The quotes could not be read.'
@@ -125,8 +128,10 @@ watch(() => job.id, load)
       alter it. Buckle sends no mail; hand over the PDF.
     </p>
     <p v-if="problem" class="weak" role="alert" data-test="quote-problem">{{ problem }}</p>
-    <p v-if="quotes.length === 0" class="empty">No quote yet. The figures come from the sheet Price.</p>
-    <div v-else class="columns">
+    <p v-if="read && quotes.length === 0" class="empty">
+      No quote yet. The figures come from the sheet Price.
+    </p>
+    <div v-else-if="quotes.length" class="columns">
       <ul class="list" aria-label="Quotes">
         <li v-for="q in quotes" :key="`${q.quote.number}/${q.quote.revision}`">
           <button

@@ -89,7 +89,7 @@ async function fromTheYard() {
     const all = new Map<string, number>()
     for (const l of stock.lots) all.set(l.product, (all.get(l.product) ?? 0) + l.amount)
     for (const [product, amount] of all) heap.put(product, amount)
-    problem.value = ''
+    problem.value = stock.lots.length ? '' : 'Nothing lies in the yard: book it in on the page Stock.'
   } catch (e) {
     problem.value = e instanceof RequestFailed ? e.message : 'The stock could not be read.'
   }
@@ -168,8 +168,8 @@ const buy = computed(() => answer.value?.toBuy ?? null)
       <span v-else-if="asked" data-test="wish-answer">It is not enough for a few steps of it.</span>
     </form>
     <PacedRow />
-    <p v-if="!answer" class="empty">Nothing is laid out yet.</p>
-    <table v-else class="sheet">
+    <p v-if="job.design && !job.design.layout.lines.length" class="empty">Nothing is laid out yet.</p>
+    <table v-else-if="answer" class="sheet">
       <thead>
         <tr>
           <th>Product</th>

@@ -22,6 +22,8 @@ let stop: (() => void) | undefined
 onMounted(() => (stop = round.follow()))
 onUnmounted(() => stop?.())
 const all = shallowRef<Certificate[]>([])
+/** Whether it is known what has been signed. */
+const read = ref(false)
 const shown = shallowRef<Certificate | null>(null)
 const problem = ref('')
 const busy = ref(false)
@@ -34,6 +36,7 @@ const signing = ref('')
 async function load() {
   try {
     all.value = await ask(client.GET('/api/jobs/{id}/certificates', { params: { path: { id: job.id } } }))
+    read.value = true
     shown.value = all.value.find((c) => c.number === shown.value?.number) ?? all.value[0] ?? null
   } catch (e) {
     problem.value = failureText(e, 'The certificates could not be read.')
@@ -125,7 +128,7 @@ const openChecks = computed(() => (round.answer?.list.items ?? []).filter((i) =>
       </p>
       <CertificatePage :certificate="shown" />
     </template>
-    <p v-else class="empty">{{ say('Nothing has been signed for this job.') }}</p>
+    <p v-else-if="read" class="empty">{{ say('Nothing has been signed for this job.') }}</p>
   </div>
 </template>
 

@@ -68,7 +68,9 @@ onMounted(() => void draft.send())
           </button>
         </li>
       </ul>
-      <p v-if="sections.length === 0" class="empty">Nothing to read yet: lay out a line first.</p>
+      <p v-if="job.design && sections.length === 0" class="empty">
+        Nothing to read yet: lay out a line first.
+      </p>
       <div
         v-for="s in sections"
         :id="`section-${s.section.id}`"

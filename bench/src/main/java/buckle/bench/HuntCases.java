@@ -4,6 +4,7 @@ import buckle.diagnosis.Hunt;
 import buckle.diagnosis.Hunt.Reading;
 import buckle.diagnosis.Walk;
 import buckle.exchange.Json;
+import buckle.exchange.cli.KnownHunts;
 import buckle.exchange.cli.SpiceNetlist;
 import buckle.pulse.Circuit;
 import buckle.pulse.LineModel;
@@ -33,7 +34,7 @@ import java.util.stream.IntStream;
 import tools.jackson.databind.node.ArrayNode;
 import tools.jackson.databind.node.ObjectNode;
 
-/** Eight plans, and hunts on them by ngspice, made once and kept in bench/hunts.json. */
+/** Eight plans, and hunts on them and on others by ngspice, made once and kept in bench/hunts.json and bench/other-hunts.json. */
 public final class HuntCases {
     /** So much of a quick solver's window is enough for the peaks. */
     private static final double SPICE_SHARE = 0.72;
@@ -236,8 +237,7 @@ public final class HuntCases {
     }
 
     /** So many cases over all plans. */
-    static List<KnownHunt> all(int count, long seed, DrawnHunt.Instrument instrument) {
-        List<Circuit> plans = plans();
+    static List<KnownHunt> all(List<Circuit> plans, int count, long seed, DrawnHunt.Instrument instrument) {
         return IntStream.range(0, count)
                 .parallel()
                 .mapToObj(i -> {
@@ -251,10 +251,10 @@ public final class HuntCases {
     // ---------------------------------------------------------------- kept as a file
 
     /** Fences once, then each case as docs/faults.md has it, without its circuit. */
-    static ObjectNode json(List<KnownHunt> cases) {
+    static ObjectNode json(List<Circuit> plans, List<KnownHunt> cases) {
         ObjectNode root = Json.MAPPER.createObjectNode();
         ObjectNode fences = root.putObject("fences");
-        plans().forEach(p -> fences.set(p.name(), circuit(p)));
+        plans.forEach(p -> fences.set(p.name(), circuit(p)));
         ArrayNode all = root.putArray("cases");
         for (KnownHunt c : cases) {
             ObjectNode one = all.addObject()
@@ -328,9 +328,11 @@ public final class HuntCases {
         return root;
     }
 
-    /** Makes the cases once. Arguments: how many, seed, file. */
+    /** Makes the cases once. Arguments: how many, seed, file, and of what file the fences are, if not those here. */
     public static void main(String[] args) throws IOException {
-        List<KnownHunt> cases = all(Integer.parseInt(args[0]), Long.parseLong(args[1]), HuntCases::byNgspice);
-        Files.writeString(Path.of(args[2]), Json.MAPPER.writeValueAsString(json(cases)));
+        List<Circuit> plans =
+                args.length > 3 ? KnownHunts.fences(Json.parse(Files.readAllBytes(Path.of(args[3])))) : plans();
+        List<KnownHunt> cases = all(plans, Integer.parseInt(args[0]), Long.parseLong(args[1]), HuntCases::byNgspice);
+        Files.writeString(Path.of(args[2]), Json.MAPPER.writeValueAsString(json(plans, cases)));
     }
 }

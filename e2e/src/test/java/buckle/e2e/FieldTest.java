@@ -3,6 +3,8 @@ package buckle.e2e;
 import static org.assertj.core.api.Assertions.assertThat;
 
 import com.microsoft.playwright.Page;
+import com.microsoft.playwright.Route;
+import com.microsoft.playwright.options.WaitUntilState;
 import java.io.IOException;
 import java.nio.file.Files;
 import java.nio.file.Path;
@@ -64,6 +66,39 @@ class FieldTest {
         int overflow = ((Number) page.evaluate("() => document.documentElement.scrollWidth - innerWidth")).intValue();
         assertThat(overflow).as("nothing hangs over the edge").isLessThanOrEqualTo(0);
     }
+
+    /** While answers are under way no sheet says that there is nothing. */
+    @Test
+    void nothingIsSaidToBeMissingBeforeItIsKnown() {
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        String job = screen.fresh("Orchard ring");
+        List<Route> held = new ArrayList<>();
+        screen.page.context().route("**/api/**", route -> {
+            if (OPENS_A_JOB.matcher(route.request().url()).find()) {
+                route.resume();
+            } else {
+                held.add(route);
+            }
+        });
+        List<String> said = new ArrayList<>();
+        SHEETS.forEach((stage, all) -> {
+            for (String sheet : all) {
+                screen.page.navigate(
+                        Buckle.demo().url + "/jobs/" + job + "/" + stage + (sheet.isEmpty() ? "" : "?sheet=" + sheet),
+                        new Page.NavigateOptions().setWaitUntil(WaitUntilState.COMMIT));
+                screen.page.waitForSelector(".job h1");
+                screen.page.waitForTimeout(150);
+                screen.page.locator(".job .empty").allInnerTexts().stream()
+                        .filter(text -> !text.startsWith("Working it out"))
+                        .forEach(text -> said.add(stage + " " + sheet + ": " + text));
+            }
+        });
+        assertThat(held).as("answers under way").isNotEmpty();
+        assertThat(said).isEmpty();
+    }
+
+    private static final Pattern OPENS_A_JOB =
+            Pattern.compile("/api/(jobs/[^/]+(/plan|/terms|/readings)?|properties/.*|catalogue)(\\?.*)?$");
 
     /** On a phone every sheet is as wide as the phone; a table that is wider is drawn sideways by itself. Where a job is in feet so are its words. */
     @Test

@@ -2,6 +2,7 @@ package buckle.exchange.cli;
 
 import buckle.diagnosis.FaultKind;
 import buckle.diagnosis.Hunt;
+import buckle.pulse.Circuit;
 import buckle.simulation.KnownHunt;
 import buckle.simulation.Truth;
 import java.util.ArrayList;
@@ -13,6 +14,18 @@ import tools.jackson.databind.node.ObjectNode;
 /** Hunts with their answers: fences once, then cases whose {@code fence} names one of them. */
 public final class KnownHunts {
     private KnownHunts() {}
+
+    /** The fences alone, each by its name. */
+    public static List<Circuit> fences(JsonNode root) {
+        return root.path("fences")
+                .propertyStream()
+                .map(fence -> {
+                    Circuit c = CircuitFile.circuit(fence.getValue());
+                    return new Circuit(
+                            fence.getKey(), c.model(), c.source(), c.earthOhm(), c.earthTied(), c.runs(), c.faults());
+                })
+                .toList();
+    }
 
     public static List<KnownHunt> read(JsonNode root) {
         List<KnownHunt> all = new ArrayList<>();
