@@ -17,11 +17,14 @@ const state = shallowRef<SheetState | null>(null)
 const { problem, busy, book } = useBooking('That did not work.')
 let request = newId()
 
+/** Whether it is known if there is a sheet. */
+const read = ref(false)
 async function load() {
   if (!job.id) return
   await book(async () => {
     const found = await ask(client.GET('/api/jobs/{id}/load-sheet', { params: { path: { id: job.id } } }))
     state.value = found.sheet
+    read.value = true
   }, '')
 }
 onMounted(load)
@@ -111,13 +114,13 @@ const file = (name: string) => `/api/load-sheets/${state.value!.id}/${name}`
     </header>
     <p v-if="problem" class="weak" role="alert" data-test="load-problem">{{ problem }}</p>
     <template v-if="!state">
-      <p class="empty">
+      <p v-if="read" class="empty">
         No sheet yet. It takes what lies in the yard first, then packs from the price book, for the plan as it
         stands.
       </p>
       <v-btn
         class="strong"
-        :disabled="busy || !job.design?.layout.lines.length"
+        :disabled="busy || !read || !job.design?.layout.lines.length"
         data-test="make-sheet"
         @click="make"
         >Make out the sheet</v-btn
