@@ -18,6 +18,7 @@ import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.OptionalInt;
+import java.util.stream.Collectors;
 
 /** Weights of all that may be wrong, as logarithms, and what they add up to. */
 final class Posterior {
@@ -62,7 +63,8 @@ final class Posterior {
             if (weight > most) {
                 sum = 1 + sum * Math.exp(most - weight);
                 most = weight;
-            } else if (weight > least()) {
+            } else if (!(weight <= least())) {
+                // What is no number is not passed over.
                 sum += Math.exp(weight - most);
             }
             if (weight - logShare > best - share) {
@@ -359,10 +361,10 @@ final class Posterior {
 
     /** Neighbouring cells of a run that have some weight. */
     private void clusters(FaultKind kind, Map<Cell, Cluster> cells, double norm, List<Suspect> into) {
+        Map<String, List<Map.Entry<Cell, Cluster>>> byRun = cells.entrySet().stream()
+                .collect(Collectors.groupingBy(e -> e.getKey().run()));
         for (Run run : runs) {
-            List<Map.Entry<Cell, Cluster>> own = new ArrayList<>(cells.entrySet().stream()
-                    .filter(e -> e.getKey().run().equals(run.id()))
-                    .toList());
+            List<Map.Entry<Cell, Cluster>> own = new ArrayList<>(byRun.getOrDefault(run.id(), List.of()));
             own.sort(Comparator.comparingDouble(e -> e.getKey().fromM()));
             List<Map.Entry<Cell, Cluster>> cluster = new ArrayList<>();
             for (Map.Entry<Cell, Cluster> e : own) {
