@@ -31,6 +31,8 @@ export const useComputation = defineStore('computation', () => {
   const line = computed(
     () => design.value?.layout.lines.find((l) => l.lineId === cursor.lineId) ?? design.value?.layout.lines[0],
   )
+  /** It is known that no line is laid out; not so while the design is under way. */
+  const nothingLaidOut = computed(() => design.value !== null && design.value.layout.lines.length === 0)
   const testPoints = computed<TestPoint[]>(() => design.value?.layout.testPoints ?? [])
   /** What goes along with the design while something moves. */
   let alongside: (() => AlongsideRequest | null) | null = null
@@ -75,5 +77,17 @@ export const useComputation = defineStore('computation', () => {
     }
   }
 
-  return { design, rough, assessment, price, problem, line, testPoints, run, clear, goAlongside }
+  return {
+    design,
+    rough,
+    assessment,
+    price,
+    problem,
+    line,
+    nothingLaidOut,
+    testPoints,
+    run,
+    clear,
+    goAlongside,
+  }
 })

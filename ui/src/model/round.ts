@@ -122,6 +122,8 @@ export const useRound = defineStore('round', () => {
     for (const d of read) if (daysBetween(d, first) <= MOST_DAYS_APART) first = d
     return first
   })
+  /** Whether it is known what there is to read, if anything. */
+  const known = computed(() => answer.value !== null || job.nothingLaidOut)
   const since = computed(() => beginOf(day.value))
   /** A round may take some days; readings long after it are of another. */
   const lastDay = computed(() => {
@@ -219,6 +221,7 @@ export const useRound = defineStore('round', () => {
 
   return {
     answer,
+    known,
     problem,
     picked,
     open,

@@ -94,9 +94,7 @@ const sums = computed(() => {
       </nav>
     </header>
     <p v-if="problem" class="weak" role="alert">{{ problem }}</p>
-    <p v-if="job.design && !job.design.layout.lines.length" class="empty">
-      Nothing to price yet: lay out a line first.
-    </p>
+    <p v-if="job.nothingLaidOut" class="empty">Nothing to price yet: lay out a line first.</p>
     <template v-else-if="price">
       <div class="head">
         <dl class="figures">

@@ -168,7 +168,7 @@ const buy = computed(() => answer.value?.toBuy ?? null)
       <span v-else-if="asked" data-test="wish-answer">It is not enough for a few steps of it.</span>
     </form>
     <PacedRow />
-    <p v-if="job.design && !job.design.layout.lines.length" class="empty">Nothing is laid out yet.</p>
+    <p v-if="job.nothingLaidOut" class="empty">Nothing is laid out yet.</p>
     <table v-else-if="answer" class="sheet">
       <thead>
         <tr>

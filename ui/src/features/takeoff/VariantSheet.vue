@@ -202,7 +202,7 @@ const number = (e: Event) => Number((e.target as HTMLInputElement).value.replace
         {{ r.label }}</label
       >
     </p>
-    <p v-if="job.design && !job.design.layout.lines.length" class="empty">Nothing is laid out yet.</p>
+    <p v-if="job.nothingLaidOut" class="empty">Nothing is laid out yet.</p>
     <table v-else-if="answer" class="sheet" data-test="variants">
       <thead>
         <tr>

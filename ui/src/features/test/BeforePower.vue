@@ -74,7 +74,7 @@ const when = (iso: string) =>
           : `${open} of ${items.length} points still to look at${gaps ? `, ${gaps} left open with a reason` : ''}.`
       }}
     </p>
-    <p v-else-if="round.answer" class="empty">There is no fence yet to look at.</p>
+    <p v-else-if="round.known" class="empty">There is no fence yet to look at.</p>
     <table v-if="items.length" class="sheet">
       <tbody>
         <tr

@@ -111,7 +111,7 @@ watch(
     <form class="pad" @submit.prevent="take">
       <div class="read">
         <div class="where">
-          <b>{{ now?.stop.name ?? 'no place to read yet' }}</b>
+          <b>{{ now?.stop.name ?? (round.known ? 'no place to read yet' : 'working it out …') }}</b>
           <div v-if="now" class="what">{{ say(askText(now.ask)) }}</div>
           <div v-if="now" class="quiet-text">
             station {{ stationText(now.stop.stationM, job.units)

@@ -141,7 +141,7 @@ async function take(a: Asked) {
         </tr>
       </tbody>
     </table>
-    <p v-else-if="round.answer && !round.problem" class="empty">There is no fence yet to read.</p>
+    <p v-else-if="round.known && !round.problem" class="empty">There is no fence yet to read.</p>
   </div>
 </template>
 

@@ -87,17 +87,26 @@ final class Loops {
     private void follow(double[] vRe, double[] vIm) {
         across(vRe, vIm);
         for (int l = 0; l < count; l++) {
-            double re = 0;
-            double im = 0;
-            for (int i = 0; i < count; i++) {
-                re += inverseRe[l][i] * uRe[i] - inverseIm[l][i] * uIm[i];
-                im += inverseRe[l][i] * uIm[i] + inverseIm[l][i] * uRe[i];
-            }
+            through(l);
+            double re = pair[0];
+            double im = pair[1];
             for (int n = 0; n < vRe.length; n++) {
                 vRe[n] -= re * dRe[l][n] - im * dIm[l][n];
                 vIm[n] -= re * dIm[l][n] + im * dRe[l][n];
             }
         }
+    }
+
+    /** The current through a joint, of what is across all. */
+    private void through(int joint) {
+        double re = 0;
+        double im = 0;
+        for (int i = 0; i < count; i++) {
+            re += inverseRe[joint][i] * uRe[i] - inverseIm[joint][i] * uIm[i];
+            im += inverseRe[joint][i] * uIm[i] + inverseIm[joint][i] * uRe[i];
+        }
+        pair[0] = re;
+        pair[1] = im;
     }
 
     /** What one ampere into a node does everywhere, loops closed. */
@@ -135,12 +144,9 @@ final class Loops {
     /** Adds {@code ± uᵀ A⁻¹ u}. */
     private void more(double sign) {
         for (int l = 0; l < count; l++) {
-            double re = 0;
-            double im = 0;
-            for (int i = 0; i < count; i++) {
-                re += inverseRe[l][i] * uRe[i] - inverseIm[l][i] * uIm[i];
-                im += inverseRe[l][i] * uIm[i] + inverseIm[l][i] * uRe[i];
-            }
+            through(l);
+            double re = pair[0];
+            double im = pair[1];
             selfRe += sign * (re * uRe[l] - im * uIm[l]);
             selfIm += sign * (re * uIm[l] + im * uRe[l]);
         }

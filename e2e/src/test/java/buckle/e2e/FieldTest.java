@@ -66,7 +66,7 @@ class FieldTest {
         assertThat(overflow).as("nothing hangs over the edge").isLessThanOrEqualTo(0);
     }
 
-    /** While answers are under way no sheet says that there is nothing. */
+    /** While answers are under way no sheet says that there is nothing; of a job without a line each says so. */
     @Test
     void nothingIsSaidToBeMissingBeforeItIsKnown() {
         Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
@@ -96,7 +96,22 @@ class FieldTest {
         });
         assertThat(held).as("answers under way").isNotEmpty();
         assertThat(said).isEmpty();
+
+        Screen empty = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        empty.newJob("Nothing yet");
+        SAYS_SO.forEach((stage, all) -> {
+            empty.test("stage-" + stage).click();
+            for (String sheet : all) {
+                empty.test("sheet-" + sheet).click();
+                empty.page.waitForSelector("[data-test=sheet-" + sheet + "][aria-current=true]");
+                empty.page.waitForSelector(".job .empty");
+            }
+        });
     }
+
+    private static final Map<String, List<String>> SAYS_SO = Map.of(
+            "takeoff", List.of("counts", "reach", "price", "variants", "quote", "cuts", "load"),
+            "test", List.of("list", "round", "sections", "certificate"));
 
     private static final Pattern OPENS_A_JOB =
             Pattern.compile("/api/(jobs/[^/]+(/plan|/terms|/readings)?|properties/.*|catalogue)(\\?.*)?$");
