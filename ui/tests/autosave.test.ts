@@ -9,8 +9,8 @@ function slowServer() {
   const seen: { doc: string; base: number }[] = []
   let saveNo = 1
   let away = false
-  const autosave = useAutosave<string>({
-    key: () => 'draft',
+  const autosave = useAutosave<string>(() => ({
+    key: 'draft',
     schema: () => 1,
     upgrade: async (doc) => String(doc),
     put: async (doc, base) => {
@@ -22,7 +22,7 @@ function slowServer() {
       saveNo++
       return { saveNo, savedAt: '2026-11-01T10:00:00Z' }
     },
-  })
+  }))
   autosave.start(1)
   const turn = async () => {
     for (let i = 0; i < 20; i++) await Promise.resolve()

@@ -16,6 +16,7 @@ export function fakeServer() {
   const propertyId = `p${servers}`
   const state = {
     jobId,
+    propertyId,
     saveNo: 1,
     plan: plan(),
     landSaveNo: 1,

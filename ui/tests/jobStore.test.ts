@@ -228,4 +228,20 @@ describe('latest only', () => {
     expect(ran).toEqual([1, 6])
     expect(done).toEqual([1, 6])
   })
+
+  it('answers nobody what was ordered before it was to forget', async () => {
+    const ran: number[] = []
+    const done: number[] = []
+    const run = latestOnly(
+      async (n: number) => (ran.push(n), await new Promise((r) => setTimeout(r, 3)), n),
+      (n) => void done.push(n),
+      () => undefined,
+    )
+    void run(1)
+    void run(2)
+    run.forget()
+    await run(3)
+    expect(ran).toEqual([1, 3])
+    expect(done).toEqual([3])
+  })
 })

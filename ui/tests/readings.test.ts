@@ -83,6 +83,21 @@ describe('readings', () => {
     expect(await outbox.readings(server.jobId)).toEqual([])
   })
 
+  it('that wait of another job are sent without opening it, and go to it', async () => {
+    const { server } = await opened()
+    const readings = useReadings()
+    const reading = (id: string) => ({ id, takenAt: '2026-11-02T08:30:00Z', takenBy: 'Mara' }) as Observation
+    // Another job is opened while the device still keeps it.
+    const kept = readings.keep([reading('mine')])
+    const other = readings.load('another').catch(() => undefined)
+    await Promise.all([kept, other])
+    expect(readings.waiting).toEqual([])
+    expect((await outbox.waiting()).readings.map((r) => [r.id, r.jobId])).toEqual([['mine', server.jobId]])
+    await readings.sendEverything()
+    expect(server.readings.map((r) => r.id)).toEqual(['mine'])
+    expect((await outbox.waiting()).readings).toEqual([])
+  })
+
   it('that an older Buckle kept in this browser are brought over and sent', async () => {
     const { server, job } = await opened()
     const old: Observation = {

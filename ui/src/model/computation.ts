@@ -65,6 +65,7 @@ export const useComputation = defineStore('computation', () => {
   )
 
   function clear() {
+    run.forget()
     design.value = null
     assessment.value = null
     price.value = null

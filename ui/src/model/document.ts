@@ -105,15 +105,30 @@ export const useDocument = defineStore('document', () => {
     if (next.land !== before?.land) landSave.offer(next.land)
   }
 
+  /** How often a job was opened: what is answered about one before comes too late. */
+  let openings = 0
+  const goneOn = () => {
+    const then = openings
+    return () => then !== openings
+  }
+
   async function load(jobId: string) {
+    const before = { job: id.value, property: propertyId.value }
+    const saved = saveNow()
+    openings++
+    const late = goneOn()
     failure.value = ''
     id.value = jobId
     plan.value = null
     land.value = null
+    wanted.value = null
+    sound = null
     computation.clear()
     cursor.leave()
     history.clear()
     try {
+      // What is on its way of this very job is waited for.
+      if (before.job === jobId) await saved
       const path = { params: { path: { id: jobId } } }
       const [state, head, all] = await Promise.all([
         planOf(jobId),
@@ -121,22 +136,27 @@ export const useDocument = defineStore('document', () => {
         ask(client.GET('/api/catalogue')),
         taken.load(jobId),
       ])
+      if (late()) return
       name.value = head.name
       clientName.value = head.client
       property.value = head.property
       propertyId.value = head.propertyId
-      const ground = await landOf(propertyId.value)
+      if (before.property === head.propertyId) await saved
+      const ground = await landOf(head.propertyId)
+      if (late()) return
       catalogue.value = all
       adopt(state, ground)
       const planDraft = await planSave.takeDraft(state.plan)
       const landDraft = await landSave.takeDraft(ground.land)
+      if (late()) return
       if (planDraft || landDraft) {
         announce('Changes that had not reached the server were taken up again.')
         changeBoth((now) => ({ plan: planDraft ?? now.plan, land: landDraft ?? now.land }))
       }
       const steps = await kept.taken({ plan: planDraft ?? state.plan, land: landDraft ?? ground.land })
-      if (steps && id.value === jobId) history.restore(steps)
+      if (steps && !late()) history.restore(steps)
     } catch (e) {
+      if (late()) return
       failure.value =
         e instanceof RequestFailed && e.status === 404
           ? 'This job is not here.'
@@ -215,18 +235,22 @@ export const useDocument = defineStore('document', () => {
   async function settle(mine: boolean) {
     const planKept = planSave.conflict.value?.keptRevision
     const landKept = landSave.conflict.value?.keptRevision
+    const late = goneOn()
     await Promise.all([planSave.flush(), landSave.flush()])
     const [state, lies] = await Promise.all([
       mine && planKept !== undefined ? planRestored(id.value, planKept) : planOf(id.value),
       mine && landKept !== undefined ? landRestored(propertyId.value, landKept) : landOf(propertyId.value),
     ])
+    if (late()) return
     history.clear()
     adopt(state, lies)
   }
 
   /** Saves the plan as a revision of its own, with a name that keeps it for good. */
   async function saveNamed(next: Plan, label: string) {
+    const late = goneOn()
     await planSave.flush()
+    if (late()) return
     const before = held()
     if (!before) return
     const state = await ask(
@@ -235,6 +259,7 @@ export const useDocument = defineStore('document', () => {
         body: { baseSaveNo: planSave.saveNo(), stretch: newId(), plan: next, label },
       }),
     )
+    if (late()) return
     if (next !== before.plan) history.remember(before)
     planSave.start(state.saveNo)
     revision.value = state.revision
@@ -247,8 +272,11 @@ export const useDocument = defineStore('document', () => {
 
   /** Opens another revision of the plan as the current one. */
   async function restore(which: number) {
+    const late = goneOn()
     await planSave.flush()
+    if (late()) return
     const state = await planRestored(id.value, which)
+    if (late()) return
     const before = held()
     if (before) history.remember(before)
     planSave.start(state.saveNo)

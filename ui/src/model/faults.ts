@@ -56,7 +56,10 @@ export const useFaults = defineStore('faults', () => {
       () => [job.design, job.readings, begin.value, yardstick.value] as const,
       () => {
         if (job.plan && job.land && begin.value && job.design?.layout.lines.length) told = run(begin.value)
-        else answer.value = null
+        else {
+          run.forget()
+          answer.value = null
+        }
       },
       { immediate: true },
     )

@@ -53,3 +53,6 @@ export const useJob = defineStore('job', () => {
     newId,
   }
 })
+
+/** The job a sheet is of: one that is opened gets sheets of its own, and what a sheet still has under way stays with its job. */
+export const useOwnJobId = (): string => useJob().id

@@ -19,9 +19,16 @@ export const useReadings = defineStore('readings', () => {
 
   async function load(id: string) {
     jobId.value = id
+    stored.value = []
     kept.value = []
-    stored.value = await ask(client.GET('/api/jobs/{id}/readings', { params: { path: { id } } }))
-    kept.value = await outbox.readings(id)
+    const [all, unsent] = await Promise.all([
+      ask(client.GET('/api/jobs/{id}/readings', { params: { path: { id } } })),
+      outbox.readings(id),
+    ])
+    if (id !== jobId.value) return
+    stored.value = all
+    kept.value = unsent
+    void sendAll()
   }
 
   /** Readings that came in by themselves; those that are here already are left. */
@@ -47,9 +54,10 @@ export const useReadings = defineStore('readings', () => {
 
   /** Keeps readings here; {@link send} sends them, and what else waits. */
   async function keep(readings: Observation[]) {
-    const fresh = readings.map((reading) => ({ id: reading.id, jobId: jobId.value, reading, refused: '' }))
+    const id = jobId.value
+    const fresh = readings.map((reading) => ({ id: reading.id, jobId: id, reading, refused: '' }))
     await outbox.keepReadings(fresh)
-    kept.value = [...kept.value, ...fresh]
+    if (id === jobId.value) kept.value = [...kept.value, ...fresh]
   }
 
   /** Sends what waits; the good ones are stored, a refused one stays with its reason. */
@@ -67,9 +75,14 @@ export const useReadings = defineStore('readings', () => {
   async function sent() {
     clearTimeout(timer)
     timer = undefined
-    const id = jobId.value
     const mine = waiting.value
-    if (mine.length === 0) return
+    if (mine.length === 0 || (await sentOf(jobId.value, mine))) return
+    announce('The server is away; the reading is kept here and sent when it is back.')
+    timer = setTimeout(() => void sendAll(), RETRY_MS)
+  }
+
+  /** Sends readings of a job; not so while the server is away. */
+  async function sentOf(id: string, mine: WaitingReading[]): Promise<boolean> {
     try {
       const answer = await ask(
         client.POST('/api/jobs/{id}/readings', {
@@ -81,11 +94,19 @@ export const useReadings = defineStore('readings', () => {
       if (answer.doubts[0]) announce(answer.doubts[0].message)
       await settle(mine, new Map(answer.refused.map((r) => [r.id, r.message])))
     } catch (e) {
-      if (e instanceof RequestFailed && !e.away) await refusedAll(mine, e)
-      else {
-        announce('The server is away; the reading is kept here and sent when it is back.')
-        timer = setTimeout(() => void sendAll(), RETRY_MS)
-      }
+      if (!(e instanceof RequestFailed) || e.away) return false
+      await refusedAll(mine, e)
+    }
+    return true
+  }
+
+  /** Sends what waits on this device, of whatever job. */
+  async function sendEverything() {
+    await sendAll()
+    const all = (await outbox.waiting()).readings.filter((r) => r.refused === '' && r.jobId !== jobId.value)
+    for (const id of new Set(all.map((r) => r.jobId))) {
+      const mine = all.filter((r) => r.jobId === id)
+      if (!(await sentOf(id, mine))) return
     }
   }
 
@@ -116,5 +137,5 @@ export const useReadings = defineStore('readings', () => {
     kept.value = kept.value.filter((r) => r.id !== id)
   }
 
-  return { stored, waiting, refused, load, add, reload, keep, send: sendAll, take, drop }
+  return { stored, waiting, refused, load, add, reload, keep, send: sendAll, sendEverything, take, drop }
 })

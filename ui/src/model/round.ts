@@ -178,7 +178,10 @@ export const useRound = defineStore('round', () => {
       () => {
         if (job.plan && job.land && job.design?.layout.lines.length)
           run({ since: since.value, until: until.value })
-        else answer.value = null
+        else {
+          run.forget()
+          answer.value = null
+        }
       },
       { immediate: true },
     )

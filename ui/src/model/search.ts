@@ -60,7 +60,7 @@ export const useSearch = defineStore('search', () => {
   })
 
   const run = latestOnly(
-    async ({ since }: { since: string; jobId: string }) => {
+    async (since: string) => {
       busy.value = true
       const body = {
         plan: job.plan!,
@@ -75,22 +75,26 @@ export const useSearch = defineStore('search', () => {
       await faults.settled()
       return ask(client.POST('/api/electrics/next-steps', { body }))
     },
-    (found, { jobId }) => {
+    (found) => {
       busy.value = false
-      // Of another job that was open before: nothing to do here.
-      if (jobId !== job.id) return
       answer.value = found
       problem.value = ''
     },
-    (e, { jobId }) => {
+    (e) => {
       busy.value = false
-      if (jobId === job.id) problem.value = failureText(e, 'That could not be worked out.')
+      problem.value = failureText(e, 'That could not be worked out.')
     },
   )
 
+  function clear() {
+    run.forget()
+    busy.value = false
+    answer.value = null
+  }
+
   /** Keeps what to do next up to date while the stage is open. */
   function follow() {
-    answer.value = null
+    clear()
     return watch(
       () => [
         job.design,
@@ -102,8 +106,8 @@ export const useSearch = defineStore('search', () => {
       ],
       () => {
         if (job.plan && job.land && faults.begin && now.value.length && job.design?.layout.lines.length)
-          run({ since: faults.begin, jobId: job.id })
-        else answer.value = null
+          run(faults.begin)
+        else clear()
       },
       { immediate: true },
     )

@@ -15,58 +15,61 @@ export const usualTerms: JobTerms = {
 
 /** What the price of the open job has of its own. Stored at once when it is changed. */
 export const useTerms = defineStore('terms', () => {
-  const jobId = ref('')
   const terms = shallowRef<JobTerms>(usualTerms)
-  const saveNo = ref(0)
   const problem = ref('')
+  /** The job that is open, the save its terms are on, and what they are to be. */
+  let open = { jobId: '', saveNo: 0, wanted: usualTerms }
   let saving = Promise.resolve()
 
-  async function load(id: string) {
-    jobId.value = id
+  async function load(jobId: string) {
+    const before = open.jobId
+    const of = (open = { jobId, saveNo: 0, wanted: usualTerms })
     terms.value = usualTerms
-    saveNo.value = 0
     problem.value = ''
+    // What is on its way of this very job is waited for.
+    if (before === jobId) await saving
+    await read(of)
+  }
+
+  async function read(of: typeof open) {
     try {
-      const found = await ask(client.GET('/api/jobs/{id}/terms', { params: { path: { id } } }))
-      if (jobId.value === id) take(found)
+      const found = await ask(client.GET('/api/jobs/{id}/terms', { params: { path: { id: of.jobId } } }))
+      if (of !== open) return
+      terms.value = of.wanted = found.terms
+      of.saveNo = found.saveNo
+      problem.value = ''
     } catch (e) {
       // Priced by the house's rates until the terms can be read.
-      problem.value = e instanceof RequestFailed ? e.message : ''
+      if (of === open) problem.value = e instanceof RequestFailed ? e.message : ''
     }
   }
 
-  function take(found: { saveNo: number; terms: JobTerms }) {
-    terms.value = found.terms
-    saveNo.value = found.saveNo
-    problem.value = ''
-  }
-
-  async function save() {
-    const id = jobId.value
+  async function save(of: typeof open) {
     try {
       const stored = await ask(
         client.PUT('/api/jobs/{id}/terms', {
-          params: { path: { id } },
-          body: { baseSaveNo: saveNo.value, terms: terms.value },
+          params: { path: { id: of.jobId } },
+          body: { baseSaveNo: of.saveNo, terms: of.wanted },
         }),
       )
-      if (jobId.value !== id) return
-      saveNo.value = stored.saveNo
-      problem.value = ''
+      of.saveNo = stored.saveNo
+      if (of === open) problem.value = ''
     } catch (e) {
+      if (of !== open) return
       problem.value = failureText(e, '')
-      if (e instanceof RequestFailed && e.status === 409) await load(id)
+      if (e instanceof RequestFailed && e.status === 409) await read(of)
     }
   }
 
   function change(next: Partial<JobTerms>) {
-    terms.value = { ...terms.value, ...next }
-    saving = saving.then(save)
+    const of = open
+    terms.value = of.wanted = { ...terms.value, ...next }
+    saving = saving.then(() => save(of))
     return saving
   }
 
   /** Until what was changed is stored. */
   const stored = () => saving
 
-  return { terms, saveNo, problem, load, change, stored }
+  return { terms, problem, load, change, stored }
 })

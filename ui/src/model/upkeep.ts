@@ -19,7 +19,7 @@ export const useUpkeep = defineStore('upkeep', () => {
       failures.value = await ask(client.GET('/api/failures'))
       problem.value = ''
     } catch (e) {
-      problem.value = failureText(e, 'The log could not be read.')
+      if (id === jobId) problem.value = failureText(e, 'The log could not be read.')
     }
   }
 

@@ -7,10 +7,10 @@ import { outbox } from './outbox'
 
 export type SaveState = 'saved' | 'saving' | 'waiting' | 'away' | 'refused' | 'conflict'
 
-/** Where a document is kept, and how it is sent there. */
+/** Where one document is kept, and how it is sent there. */
 export interface Store<T> {
   /** Name of the draft kept in this browser. */
-  key: () => string
+  key: string
   put: (doc: T, baseSaveNo: number, stretch: string) => Promise<{ saveNo: number; savedAt: string }>
   /** The schema that documents have today. */
   schema: () => number
@@ -21,32 +21,54 @@ export interface Store<T> {
 const QUIET_MS = 700
 const RETRY_MS = 4000
 
-/** Saves a document a moment after its last change; keeps it in this browser until the server has it. */
-export function useAutosave<T>(store: Store<T>) {
+/** A document from its opening on. */
+interface Opened<T> {
+  store: Store<T>
+  saveNo: number
+  stretch: string
+  pending: T | null
+  state: SaveState
+}
+
+/**
+ * Saves a document a moment after its last change; keeps it in this browser until the server has it. What still waits of a document when
+ * another is opened goes on to where it belongs.
+ *
+ * @param at where the document is kept that is opened now
+ */
+export function useAutosave<T>(at: () => Store<T>) {
   const state = ref<SaveState>('saved')
   const savedAt = ref<string | null>(null)
   const conflict = shallowRef<{ keptRevision: number; currentRevision: number } | null>(null)
-  let saveNo = 0
-  let stretch = newId()
-  let pending: T | null = null
+  let open = opened(0)
   let timer: ReturnType<typeof setTimeout> | undefined
   /** Saves stand in one line: two at once would build on the same number, and the second be refused. */
   let line: Promise<void> = Promise.resolve()
 
+  function opened(saveNo: number): Opened<T> {
+    return { store: at(), saveNo, stretch: newId(), pending: null, state: 'saved' }
+  }
+
   function start(no: number) {
     clearTimeout(timer)
-    pending = null
-    saveNo = no
-    stretch = newId()
+    const before = open
+    open = opened(no)
+    if (before.store.key === open.store.key) before.pending = null
     state.value = 'saved'
     conflict.value = null
   }
 
+  function tell(of: Opened<T>, now: SaveState) {
+    of.state = now
+    if (of === open) state.value = now
+  }
+
   function offer(doc: T) {
-    if (state.value === 'conflict') return
-    pending = doc
-    state.value = 'waiting'
-    void outbox.keepDraft({ key: store.key(), saveNo, schema: store.schema(), doc })
+    if (open.state === 'conflict') return
+    open.pending = doc
+    tell(open, 'waiting')
+    const { store, saveNo } = open
+    void outbox.keepDraft({ key: store.key, saveNo, schema: store.schema(), doc })
     clearTimeout(timer)
     timer = setTimeout(() => void flush(), QUIET_MS)
   }
@@ -54,52 +76,53 @@ export function useAutosave<T>(store: Store<T>) {
   /** Sends what waits, one save after the other; answers when nothing waits any more or the server refused it. */
   function flush(): Promise<void> {
     clearTimeout(timer)
-    line = line.then(drain)
+    const of = open
+    line = line.then(() => drain(of))
     return line
   }
 
-  async function drain() {
-    while (pending && state.value !== 'conflict') {
-      await send(pending)
-      if (state.value === 'away' || state.value === 'refused') return
+  async function drain(of: Opened<T>) {
+    while (of.pending && of.state !== 'conflict') {
+      await send(of, of.pending)
+      if (of.state === 'away' || of.state === 'refused') return
     }
   }
 
-  async function send(doc: T) {
-    const key = store.key()
-    state.value = 'saving'
+  async function send(of: Opened<T>, doc: T) {
+    tell(of, 'saving')
     try {
-      const saved = await store.put(doc, saveNo, stretch)
-      if (key !== store.key()) return
-      saveNo = saved.saveNo
-      savedAt.value = saved.savedAt
-      settled(doc)
+      const saved = await of.store.put(doc, of.saveNo, of.stretch)
+      of.saveNo = saved.saveNo
+      if (of === open) savedAt.value = saved.savedAt
+      settled(of, doc)
     } catch (e) {
-      if (key === store.key()) failed(e)
+      failed(of, e)
     }
   }
 
-  function settled(doc: T) {
-    if (pending === doc) {
-      pending = null
-      state.value = 'saved'
-      void outbox.dropDraft(store.key())
+  function settled(of: Opened<T>, doc: T) {
+    if (of.pending === doc) {
+      of.pending = null
+      tell(of, 'saved')
+      void outbox.dropDraft(of.store.key)
     } else {
-      state.value = 'waiting'
+      tell(of, 'waiting')
     }
   }
 
-  function failed(e: unknown) {
+  function failed(of: Opened<T>, e: unknown) {
     if (e instanceof RequestFailed && e.status === 409) {
-      state.value = 'conflict'
-      pending = null
-      void outbox.dropDraft(store.key())
+      tell(of, 'conflict')
+      of.pending = null
+      // Of one that was open before it stays here, and is asked about when that is opened again.
+      if (of !== open) return
+      void outbox.dropDraft(of.store.key)
       conflict.value = e.more as { keptRevision: number; currentRevision: number }
     } else if (e instanceof RequestFailed && !e.away) {
-      state.value = 'refused'
+      tell(of, 'refused')
     } else {
-      state.value = 'away'
-      timer = setTimeout(() => void flush(), RETRY_MS)
+      tell(of, 'away')
+      if (of === open) timer = setTimeout(() => void flush(), RETRY_MS)
     }
   }
 
@@ -108,17 +131,19 @@ export function useAutosave<T>(store: Store<T>) {
    * server keeps it aside when somebody saved in between.
    */
   async function takeDraft(onServer: T): Promise<T | null> {
-    const draft = await outbox.draft(store.key())
+    const of = open
+    const { store } = of
+    const draft = await outbox.draft(store.key)
     if (!draft) return null
     try {
       const doc =
         draft.schema === store.schema() ? (draft.doc as T) : await store.upgrade(draft.doc, draft.schema)
       if (sameJson(doc, onServer)) {
-        await outbox.dropDraft(store.key())
+        await outbox.dropDraft(store.key)
         return null
       }
       // It stays in this browser until it is offered: what else is read on opening may still fail.
-      saveNo = draft.saveNo
+      of.saveNo = draft.saveNo
       return doc
     } catch (e) {
       if (e instanceof RequestFailed && e.away) throw e
@@ -129,5 +154,5 @@ export function useAutosave<T>(store: Store<T>) {
     }
   }
 
-  return { state, savedAt, conflict, start, offer, flush, takeDraft, saveNo: () => saveNo }
+  return { state, savedAt, conflict, start, offer, flush, takeDraft, saveNo: () => open.saveNo }
 }

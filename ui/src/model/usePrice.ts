@@ -27,7 +27,10 @@ export function usePrice() {
     () => {
       if (job.plan && job.land && job.design?.layout.lines.length)
         run({ plan: job.plan, land: job.land, terms: own.terms })
-      else price.value = null
+      else {
+        run.forget()
+        price.value = null
+      }
     },
     { immediate: true },
   )

@@ -15,33 +15,41 @@ interface OpenJob {
 
 /** Where the plan of a job and the land of its property are saved, each by itself. */
 export function useSaves({ id, propertyId, catalogue, revision }: OpenJob) {
-  const planSave = useAutosave<Plan>({
-    key: () => `buckle.draft.${id.value}`,
-    put: async (doc, baseSaveNo, stretch) => {
-      const saved = await ask(
-        client.PUT('/api/jobs/{id}/plan', {
-          params: { path: { id: id.value } },
-          body: { baseSaveNo, stretch, plan: doc, label: '' },
-        }),
-      )
-      revision.value = saved.revision
-      return saved
-    },
-    schema: () => catalogue.value?.planSchema ?? 0,
-    upgrade: (plan, schema) =>
-      ask(client.POST('/api/jobs/plan/upgrade', { body: { schema, plan: plan as Record<string, object> } })),
+  const planSave = useAutosave<Plan>(() => {
+    const job = id.value
+    return {
+      key: `buckle.draft.${job}`,
+      put: async (doc, baseSaveNo, stretch) => {
+        const saved = await ask(
+          client.PUT('/api/jobs/{id}/plan', {
+            params: { path: { id: job } },
+            body: { baseSaveNo, stretch, plan: doc, label: '' },
+          }),
+        )
+        if (job === id.value) revision.value = saved.revision
+        return saved
+      },
+      schema: () => catalogue.value?.planSchema ?? 0,
+      upgrade: (plan, schema) =>
+        ask(
+          client.POST('/api/jobs/plan/upgrade', { body: { schema, plan: plan as Record<string, object> } }),
+        ),
+    }
   })
-  const landSave = useAutosave<Land>({
-    key: () => `buckle.land.${propertyId.value}`,
-    put: (doc, baseSaveNo, stretch) =>
-      ask(
-        client.PUT('/api/properties/{id}/land', {
-          params: { path: { id: propertyId.value } },
-          body: { baseSaveNo, stretch, land: doc },
-        }),
-      ),
-    schema: () => 1,
-    upgrade: async (land) => land as Land,
+  const landSave = useAutosave<Land>(() => {
+    const of = propertyId.value
+    return {
+      key: `buckle.land.${of}`,
+      put: (doc, baseSaveNo, stretch) =>
+        ask(
+          client.PUT('/api/properties/{id}/land', {
+            params: { path: { id: of } },
+            body: { baseSaveNo, stretch, land: doc },
+          }),
+        ),
+      schema: () => 1,
+      upgrade: async (land) => land as Land,
+    }
   })
   /** Both as one, because to the person at the plan they are one: the worse state, the later time. */
   const both = {

@@ -18,10 +18,6 @@ const of = shallowRef<LoggedFault | null>(null)
 const every = ref('')
 onMounted(() => void upkeep.load(job.id))
 watch(
-  () => job.id,
-  (id) => void upkeep.load(id),
-)
-watch(
   () => upkeep.answer?.roundDays,
   (days) => (every.value = days?.toString() ?? ''),
   { immediate: true },

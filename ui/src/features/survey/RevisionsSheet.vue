@@ -2,13 +2,14 @@
 import { computed, onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client, RequestFailed } from '@/api/client'
 import type { Comparison, Plan, Position, RevisionInfo } from '@/api/types'
-import { useJob } from '@/model/jobStore'
+import { useJob, useOwnJobId } from '@/model/jobStore'
 import { announce } from '@/shared/announce'
 import { dateText } from '@/shared/units'
 import ComparisonTable from './ComparisonTable.vue'
 
 const preview = defineModel<Position[][]>('preview', { required: true })
 const job = useJob()
+const jobId = useOwnJobId()
 const all = shallowRef<RevisionInfo[]>([])
 const one = ref<number | null>(null)
 const two = ref<number | null>(null)
@@ -18,7 +19,7 @@ const failure = ref('')
 async function load() {
   try {
     await job.saveNow()
-    all.value = await ask(client.GET('/api/jobs/{id}/revisions', { params: { path: { id: job.id } } }))
+    all.value = await ask(client.GET('/api/jobs/{id}/revisions', { params: { path: { id: jobId } } }))
     one.value ??= all.value[1]?.revision ?? all.value[0]?.revision ?? null
     two.value ??= all.value[0]?.revision ?? null
   } catch (e) {
@@ -28,7 +29,7 @@ async function load() {
 onMounted(load)
 
 const planOf = (revision: number): Promise<Plan> =>
-  ask(client.GET('/api/jobs/{id}/revisions/{revision}', { params: { path: { id: job.id, revision } } }))
+  ask(client.GET('/api/jobs/{id}/revisions/{revision}', { params: { path: { id: jobId, revision } } }))
 
 watch([one, two], async ([a, b]) => {
   comparison.value = null
@@ -48,7 +49,7 @@ watch([one, two], async ([a, b]) => {
 async function name(revision: number, label: string) {
   await ask(
     client.PUT('/api/jobs/{id}/revisions/{revision}/label', {
-      params: { path: { id: job.id, revision } },
+      params: { path: { id: jobId, revision } },
       body: { label },
     }),
   )

@@ -2,7 +2,7 @@
 import { onMounted, ref, shallowRef, watch } from 'vue'
 import { ask, client } from '@/api/client'
 import type { CutAnswer, CutBar, JobTerms } from '@/api/types'
-import { useJob } from '@/model/jobStore'
+import { useJob, useOwnJobId } from '@/model/jobStore'
 import { useTerms } from '@/model/terms'
 import { useBooking } from '@/model/useBooking'
 import { useWords } from '@/model/useWords'
@@ -10,6 +10,7 @@ import { amountText, moneyText } from '@/shared/money'
 import { lengthText } from '@/shared/units'
 
 const job = useJob()
+const jobId = useOwnJobId()
 const { say } = useWords()
 type Aim = 'LEAST_COST' | 'LEAST_LENGTH' | 'FEWEST_JOINTS'
 const own = useTerms()
@@ -19,16 +20,15 @@ const file = (kind: string, paper = '') =>
 const answer = shallowRef<CutAnswer | null>(null)
 const { problem, busy, book } = useBooking('The cuts could not be planned.')
 async function load() {
-  if (!job.id) return
   await book(async () => {
     await job.saveNow()
     answer.value = await ask(
-      client.GET('/api/jobs/{id}/cuts', { params: { path: { id: job.id }, query: { aim: aim.value } } }),
+      client.GET('/api/jobs/{id}/cuts', { params: { path: { id: jobId }, query: { aim: aim.value } } }),
     )
   }, '')
 }
 onMounted(load)
-watch([() => job.id, aim], load)
+watch(aim, load)
 
 async function buy(cutting: JobTerms['cutting']) {
   await own.change({ cutting })

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { ask, client } from '@/api/client'
 import type { SheetLine, SheetState } from '@/api/types'
-import { useJob } from '@/model/jobStore'
+import { useJob, useOwnJobId } from '@/model/jobStore'
 import { useBooking } from '@/model/useBooking'
 import { amountText, moneyText } from '@/shared/money'
 import { piecesText } from '@/shared/pieces'
@@ -13,6 +13,7 @@ import ReturnForm from './ReturnForm.vue'
 
 type State = SheetState['ticks'][number]['state']
 const job = useJob()
+const jobId = useOwnJobId()
 const state = shallowRef<SheetState | null>(null)
 const { problem, busy, book } = useBooking('That did not work.')
 let request = newId()
@@ -20,21 +21,19 @@ let request = newId()
 /** Whether it is known if there is a sheet. */
 const read = ref(false)
 async function load() {
-  if (!job.id) return
   await book(async () => {
-    const found = await ask(client.GET('/api/jobs/{id}/load-sheet', { params: { path: { id: job.id } } }))
+    const found = await ask(client.GET('/api/jobs/{id}/load-sheet', { params: { path: { id: jobId } } }))
     state.value = found.sheet
     read.value = true
   }, '')
 }
 onMounted(load)
-watch(() => job.id, load)
 
 async function make() {
   await job.saveNow()
   const done = await book(async () => {
     state.value = await ask(
-      client.POST('/api/jobs/{id}/load-sheet', { params: { path: { id: job.id } }, body: { id: request } }),
+      client.POST('/api/jobs/{id}/load-sheet', { params: { path: { id: jobId } }, body: { id: request } }),
     )
   }, 'The load sheet was made out.')
   if (done) request = newId()

@@ -1,8 +1,8 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { RequestFailed, ask, client, failureText } from '@/api/client'
 import type { QuoteState } from '@/api/types'
-import { useJob } from '@/model/jobStore'
+import { useJob, useOwnJobId } from '@/model/jobStore'
 import { useTerms } from '@/model/terms'
 import { announce } from '@/shared/announce'
 import { amountText, moneyText } from '@/shared/money'
@@ -12,6 +12,7 @@ import QuoteChanges from './QuoteChanges.vue'
 import { headings, statusWords } from './quoteWords'
 
 const job = useJob()
+const jobId = useOwnJobId()
 const own = useTerms()
 const quotes = shallowRef<QuoteState[]>([])
 /** Whether it is known what has been quoted. */
@@ -37,9 +38,8 @@ const tickedSum = computed(() =>
 )
 
 async function load() {
-  if (!job.id) return
   try {
-    quotes.value = await ask(client.GET('/api/jobs/{id}/quotes', { params: { path: { id: job.id } } }))
+    quotes.value = await ask(client.GET('/api/jobs/{id}/quotes', { params: { path: { id: jobId } } }))
     read.value = true
     if (!state.value) show(quotes.value[0] ?? null)
   } catch (e) {
@@ -81,7 +81,7 @@ async function send(revises: number | null) {
     () =>
       ask(
         client.POST('/api/jobs/{id}/quotes', {
-          params: { path: { id: job.id } },
+          params: { path: { id: jobId } },
           body: { id: request, revises },
         }),
       ),
@@ -105,7 +105,6 @@ const decide = (accepted: boolean) =>
 const paper = (size: string) =>
   `/api/quotes/${at.value!.number}/${at.value!.revision}/quote.pdf?paper=${size}`
 onMounted(load)
-watch(() => job.id, load)
 </script>
 
 <template>

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, ref, shallowRef } from 'vue'
 import { ask, client } from '@/api/client'
 import type { RevisionInfo, VariantAnswer, VariantFigures } from '@/api/types'
 import { metWords } from '@/model/electricsWords'
-import { useJob } from '@/model/jobStore'
+import { useJob, useOwnJobId } from '@/model/jobStore'
 import { useTerms } from '@/model/terms'
 import { useBooking } from '@/model/useBooking'
 import { announce } from '@/shared/announce'
@@ -16,6 +16,7 @@ import { newId } from '@/shared/uuid'
 const MOST = 4
 const KM_PER_MILE = 1.609344
 const job = useJob()
+const jobId = useOwnJobId()
 const own = useTerms()
 const revisions = shallowRef<RevisionInfo[]>([])
 const chosen = ref<number[]>([])
@@ -31,23 +32,21 @@ const label = (revision: number) =>
   (revision === job.revision ? 'the plan now' : `revision ${revision}`)
 
 async function load() {
-  if (!job.id) return
   await book(async () => {
     await job.saveNow()
-    revisions.value = await ask(client.GET('/api/jobs/{id}/revisions', { params: { path: { id: job.id } } }))
+    revisions.value = await ask(client.GET('/api/jobs/{id}/revisions', { params: { path: { id: jobId } } }))
     const known = chosen.value.filter((c) => named.value.some((r) => r.revision === c))
     chosen.value = known.length ? known : named.value.slice(0, MOST - 1).map((r) => r.revision)
     await compare()
   }, '')
 }
 onMounted(load)
-watch(() => job.id, load)
 
 async function compare() {
   if (!job.design?.layout.lines.length) return (answer.value = null)
   answer.value = await ask(
     client.POST('/api/jobs/{id}/variants', {
-      params: { path: { id: job.id } },
+      params: { path: { id: jobId } },
       body: {
         revisions: [job.revision, ...chosen.value],
         life: { years: years.value, upkeepHoursPerKm: upkeep.value },
@@ -66,15 +65,17 @@ function pick(revision: number) {
 const keep = () =>
   book(async () => {
     await job.saveNow()
+    if (job.id !== jobId) return announce('The plan was not named: another job was opened meanwhile.')
     await ask(
       client.PUT('/api/jobs/{id}/revisions/{revision}/label', {
-        params: { path: { id: job.id, revision: job.revision } },
+        params: { path: { id: jobId, revision: job.revision } },
         body: { label: name.value.trim() },
       }),
     )
+    announce('The plan is kept under that name. Go on changing it: what you change goes into a new revision.')
     name.value = ''
     await load()
-  }, 'The plan is kept under that name. Go on changing it: what you change goes into a new revision.')
+  }, '')
 
 const choose = (revision: number) =>
   book(async () => {

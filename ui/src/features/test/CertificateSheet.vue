@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { computed, onMounted, onUnmounted, ref, shallowRef, watch } from 'vue'
+import { computed, onMounted, onUnmounted, ref, shallowRef } from 'vue'
 import { ask, client, failureText } from '@/api/client'
 import type { Certificate } from '@/api/types'
 import { useHabits } from '@/model/habits'
-import { useJob } from '@/model/jobStore'
+import { useJob, useOwnJobId } from '@/model/jobStore'
 import { useReadings } from '@/model/readings'
 import { dayOf, useRound } from '@/model/round'
 import { useWords } from '@/model/useWords'
@@ -14,6 +14,7 @@ import DayBar from './DayBar.vue'
 
 const CALL = 'buckle.certificate.call'
 const job = useJob()
+const jobId = useOwnJobId()
 const round = useRound()
 const readings = useReadings()
 const habits = useHabits()
@@ -35,14 +36,14 @@ const signing = ref('')
 
 async function load() {
   try {
-    all.value = await ask(client.GET('/api/jobs/{id}/certificates', { params: { path: { id: job.id } } }))
+    all.value = await ask(client.GET('/api/jobs/{id}/certificates', { params: { path: { id: jobId } } }))
     read.value = true
     shown.value = all.value.find((c) => c.number === shown.value?.number) ?? all.value[0] ?? null
   } catch (e) {
     problem.value = failureText(e, 'The certificates could not be read.')
   }
 }
-watch(() => job.id, load, { immediate: true })
+onMounted(load)
 
 async function sign() {
   problem.value = ''
@@ -52,22 +53,20 @@ async function sign() {
   }
   busy.value = true
   try {
+    signing.value ||= job.newId()
+    const body = {
+      id: signing.value,
+      signedBy: habits.takenBy.trim(),
+      signedOn: signedOn.value,
+      since: round.since,
+      until: round.until,
+      call: call.value.trim(),
+      zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Z',
+    }
     await job.saveNow()
     await readings.send()
-    signing.value ||= job.newId()
     const made = await ask(
-      client.POST('/api/jobs/{id}/certificates', {
-        params: { path: { id: job.id } },
-        body: {
-          id: signing.value,
-          signedBy: habits.takenBy.trim(),
-          signedOn: signedOn.value,
-          since: round.since,
-          until: round.until,
-          call: call.value.trim(),
-          zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Z',
-        },
-      }),
+      client.POST('/api/jobs/{id}/certificates', { params: { path: { id: jobId } }, body }),
     )
     signing.value = ''
     keepText(CALL, call.value.trim())

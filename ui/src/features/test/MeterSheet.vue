@@ -3,7 +3,7 @@ import { computed, onMounted, ref } from 'vue'
 import { ask, client, failureText } from '@/api/client'
 import type { HiddenFault, Observation, SimulatedReading } from '@/api/types'
 import { useHabits } from '@/model/habits'
-import { useJob } from '@/model/jobStore'
+import { useJob, useOwnJobId } from '@/model/jobStore'
 import { listening } from '@/model/live'
 import { beginOf, dayOf } from '@/model/round'
 import { useWords } from '@/model/useWords'
@@ -14,6 +14,7 @@ import { observedText } from './observed'
 
 /** Meters that send by themselves, and a simulated one on a simulated fence. */
 const job = useJob()
+const jobId = useOwnJobId()
 const habits = useHabits()
 const { say } = useWords()
 const port = ref(0)
@@ -90,7 +91,7 @@ async function read(round: boolean) {
   busy.value = true
   try {
     const a = await ask(
-      client.POST('/api/jobs/{id}/simulated-meter', { params: { path: { id: job.id } }, body: asked }),
+      client.POST('/api/jobs/{id}/simulated-meter', { params: { path: { id: jobId } }, body: asked }),
     )
     announce(
       a.sent === 0
@@ -109,7 +110,7 @@ async function reveal() {
   if (!asked) return
   try {
     hidden.value = await ask(
-      client.POST('/api/jobs/{id}/simulated-meter/hidden', { params: { path: { id: job.id } }, body: asked }),
+      client.POST('/api/jobs/{id}/simulated-meter/hidden', { params: { path: { id: jobId } }, body: asked }),
     )
   } catch (e) {
     failure.value = failureText(e, 'That could not be told.')

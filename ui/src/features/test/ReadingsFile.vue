@@ -2,11 +2,12 @@
 import { ref, shallowRef } from 'vue'
 import { failureText, importReadings } from '@/api/client'
 import { useHabits } from '@/model/habits'
-import { useJob } from '@/model/jobStore'
+import { useJob, useOwnJobId } from '@/model/jobStore'
 import { useReadings } from '@/model/readings'
 
 /** All readings as a table, out and in. */
 const job = useJob()
+const jobId = useOwnJobId()
 const habits = useHabits()
 const readings = useReadings()
 type Done = Awaited<ReturnType<typeof importReadings>>
@@ -21,9 +22,9 @@ async function bring(e: Event) {
   input.value = ''
   if (!file) return
   try {
-    done.value = await importReadings(job.id, file, habits.takenBy.trim())
+    done.value = await importReadings(jobId, file, habits.takenBy.trim())
     problem.value = ''
-    readings.take(job.id, done.value.readings)
+    readings.take(jobId, done.value.readings)
   } catch (e) {
     done.value = null
     problem.value = failureText(e, 'The table could not be read. Nothing was stored.')

@@ -68,8 +68,9 @@ async function take(a: Asked) {
   <div ref="host" class="round">
     <h1>Measuring round</h1>
     <p class="quiet-text small">
-      Every place in walking order, {{ stationText(round.answer?.round.walkM ?? 0, job.units) }} along the
-      fence.
+      Every place in walking order{{
+        stops.length ? `, ${stationText(round.answer?.round.walkM ?? 0, job.units)} along the fence` : ''
+      }}.
       <template v-if="round.answer?.round.yardstick"
         >Expected from the yardstick of {{ calendarText(dayOf(round.answer.round.yardstick)) }}.</template
       ><template v-else>Expected from the plan alone, and wide for it.</template>{{ ' ' }}

@@ -43,7 +43,10 @@ watch(
   () => [job.design, used.value] as const,
   () => {
     if (job.plan && job.land && job.design?.layout.lines.length) run(undefined)
-    else fit.value = null
+    else {
+      run.forget()
+      fit.value = null
+    }
   },
   { immediate: true },
 )

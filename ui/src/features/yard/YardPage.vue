@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { author } from '@/shared/author'
-import { computed, onMounted, ref, shallowRef } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { useRouter } from 'vue-router'
 import { ask, client, importFile, RequestFailed } from '@/api/client'
 import type { JobView, YardSort } from '@/api/types'
 import { handOver } from '@/model/dropped'
-import { outbox } from '@/model/outbox'
 import { newId } from '@/shared/uuid'
 import { announce } from '@/shared/announce'
 import { useLook } from '@/shared/look'
 import JobRow from './JobRow.vue'
 import NewJob from './NewJob.vue'
+import UnsentNote from './UnsentNote.vue'
 import YardLinks from './YardLinks.vue'
 import { useYard } from './useYard'
 
@@ -21,7 +21,6 @@ const { state, search, clientName, sort, page, pages, found, clients, loading, f
   useYard()
 const creating = ref(false)
 const over = ref(false)
-const unsent = shallowRef<{ readings: number; drafts: number }>({ readings: 0, drafts: 0 })
 const shelves: [Shelf, string][] = [
   ['ACTIVE', 'Jobs'],
   ['TEMPLATE', 'Templates'],
@@ -104,11 +103,7 @@ function choose(e: Event) {
   input.value = ''
 }
 
-onMounted(async () => {
-  void load()
-  const { readings, drafts } = await outbox.waiting()
-  unsent.value = { readings: readings.length, drafts: drafts.length }
-})
+onMounted(() => void load())
 </script>
 
 <template>
@@ -186,16 +181,7 @@ onMounted(async () => {
         </select></label
       >
     </div>
-    <p v-if="unsent.readings || unsent.drafts" class="unsent" data-test="unsent">
-      On this device and not on the server yet:
-      <template v-if="unsent.readings"
-        >{{ unsent.readings }} {{ unsent.readings === 1 ? 'reading' : 'readings' }}</template
-      ><template v-if="unsent.readings && unsent.drafts"> and </template
-      ><template v-if="unsent.drafts"
-        >changes of {{ unsent.drafts }} {{ unsent.drafts === 1 ? 'plan' : 'plans' }}</template
-      >. They are sent when their job is opened.
-    </p>
-
+    <UnsentNote />
     <p v-if="loading" class="reading">Loading jobs …</p>
     <p v-else-if="failure" class="empty" role="alert">
       {{ failure }} <v-btn class="ml-3" @click="load()">Try again</v-btn>
@@ -301,11 +287,6 @@ onMounted(async () => {
   align-items: center;
   justify-content: center;
   padding: 18px 0;
-}
-.unsent {
-  margin: 10px 0 0;
-  padding: 6px 10px;
-  border-left: 4px solid var(--warn);
 }
 .shelves button {
   font:

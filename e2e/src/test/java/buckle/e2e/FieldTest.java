@@ -109,6 +109,38 @@ class FieldTest {
         });
     }
 
+    /** Somebody goes back before a job has come, and opens another; then the first comes. */
+    @Test
+    void whatIsLateOfOneJobIsNotShownInAnother() {
+        Screen screen = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        Page page = screen.page;
+        String slow = screen.fresh("Donkey winter track");
+        String other = screen.fresh("Orchard ring");
+        List<Route> held = new ArrayList<>();
+        page.context().route("**/api/jobs/" + slow + "**", held::add);
+        screen.yard();
+        open(page, slow);
+        page.waitForCondition(() -> !held.isEmpty());
+        page.goBack();
+        page.waitForSelector("text=the yard");
+        open(page, other);
+        page.waitForSelector("header.head >> text=Orchard ring");
+        screen.settled();
+        String fence = screen.figure("fence");
+        page.context().unroute("**/api/jobs/" + slow + "**");
+        held.forEach(Route::resume);
+        page.waitForTimeout(1500);
+        screen.settled();
+        assertThat(page.locator("header.head").innerText())
+                .contains("Orchard ring")
+                .doesNotContain("Donkey");
+        assertThat(screen.figure("fence")).isEqualTo(fence);
+    }
+
+    private static void open(Page page, String job) {
+        page.locator("article h2 a[href*='" + job + "']").click();
+    }
+
     private static final Map<String, List<String>> SAYS_SO = Map.of(
             "takeoff", List.of("counts", "reach", "price", "variants", "quote", "cuts", "load"),
             "test", List.of("list", "round", "sections", "certificate"));

@@ -17,11 +17,15 @@ import javax.imageio.ImageIO;
 import org.junit.jupiter.api.AfterAll;
 import org.junit.jupiter.api.BeforeAll;
 import org.junit.jupiter.api.Test;
+import org.junit.jupiter.api.io.TempDir;
 
 /** The first day on a property, in the real interface: tape, walks, terrain, what is there, and the sheet to stake from. */
 class SurveyTest {
     private static final Path WALKS = Buckle.ROOT.resolve("exchange/src/test/resources/walks");
     private static Browser browser;
+
+    @TempDir
+    Path folder;
 
     @BeforeAll
     static void open() {
@@ -126,7 +130,7 @@ class SurveyTest {
         byte[] pdf = get(screen, "set-out.pdf");
         assertThat(new String(pdf, 0, 5, java.nio.charset.StandardCharsets.US_ASCII))
                 .isEqualTo("%PDF-");
-        Path file = Files.createTempFile("set-out", ".pdf");
+        Path file = folder.resolve("set-out.pdf");
         Files.write(file, pdf);
         Process text = new ProcessBuilder("pdftotext", "-layout", file.toString(), "-").start();
         assertThat(new String(text.getInputStream().readAllBytes(), java.nio.charset.StandardCharsets.UTF_8))
@@ -334,24 +338,24 @@ class SurveyTest {
     @Test
     void badFilesAreSaidAndNothingIsKept() throws IOException {
         Screen screen = newJob("Bad files");
-        Path lying = Files.createTempFile("lying", ".asc");
+        Path lying = folder.resolve("lying.asc");
         Files.writeString(lying, "ncols 4\nnrows 3\nxllcorner 0\nyllcorner 44\ncellsize 0.001\n1 2 3\n");
         screen.test("survey-file").setInputFiles(lying);
         screen.test("import-problems").waitFor();
         assertThat(screen.test("import-problems").innerText()).contains("header says 4 × 3 = 12 heights");
-        Path fake = Files.createTempFile("photo", ".png");
+        Path fake = folder.resolve("photo.png");
         Files.write(fake, new byte[] {(byte) 0x89, 'P', 'N', 'G', 13, 10, 26, 10, 0, 0, 0, 0});
         screen.test("survey-file").setInputFiles(fake);
         screen.page.waitForFunction(
                 "() => /no PNG or JPEG/.test(document.querySelector('[data-test=import-problems]')?.textContent)");
-        Path swapped = Files.createTempFile("swapped", ".geojson");
+        Path swapped = folder.resolve("swapped.geojson");
         Files.writeString(
                 swapped,
                 "{\"type\":\"LineString\",\"coordinates\":[[44.1372,100.88],[44.1373,100.882],[44.139,100.882]]}");
         screen.test("survey-file").setInputFiles(swapped);
         screen.test("swap").click();
         screen.test("survey-preview").waitFor();
-        Path table = Files.createTempFile("points", ".csv");
+        Path table = folder.resolve("points.csv");
         Files.writeString(table, "nr;b;l\n1;44,1372;0,8841\n2;44,1380;0,8841\n3;44,1380;0,8850\n");
         screen.test("leave-survey").click();
         screen.test("survey-file").setInputFiles(table);
@@ -378,7 +382,7 @@ class SurveyTest {
         screen.saved();
 
         BufferedImage photo = new BufferedImage(400, 300, BufferedImage.TYPE_INT_RGB);
-        Path file = Files.createTempFile("yard", ".png");
+        Path file = folder.resolve("yard.png");
         ImageIO.write(photo, "png", file.toFile());
         sheet(screen, "bring");
         screen.test("survey-file").setInputFiles(file);
