@@ -1,5 +1,7 @@
 package buckle.bench;
 
+import static java.nio.charset.StandardCharsets.UTF_8;
+
 import buckle.exchange.Json;
 import buckle.site.GeoPoint;
 import buckle.site.LocalPlane;
@@ -36,8 +38,6 @@ final class HeatBench {
 
     private static final String NOW = "2026-11-20T09:00:00Z";
     private static final String LATER = "2026-11-20T10:00:00Z";
-    private static final double LOW_V = 3300;
-
     private static final double GOAL_MS = 300;
 
     private final Client client;
@@ -81,8 +81,10 @@ final class HeatBench {
         report("sent by a meter, all but those first asked", elsewhere);
     }
 
-    /** Reads a fence in order, then twice with something wrong, then one place after the other. */
+    /** Reads a simulated fence in order, then twice with a fault hidden on it, then one place after the other. */
     private final class Crew {
+        private final String job;
+        private final long seed;
         private final JsonNode plan;
         private final JsonNode land;
         private final JsonNode lines;
@@ -91,7 +93,8 @@ final class HeatBench {
         private int taken;
 
         Crew(String file, long seed) throws IOException, InterruptedException {
-            String job = client.open("demo/" + file + ".geojson");
+            job = client.open("demo/" + file + ".geojson");
+            this.seed = seed;
             plan = client.get("/api/jobs/" + job + "/plan").path("plan");
             JsonNode property = client.get("/api/properties/"
                     + client.get("/api/jobs/" + job).path("propertyId").asString() + "/land");
@@ -113,7 +116,7 @@ final class HeatBench {
                     expect(line, stationM);
                     Thread.sleep(TYPING_MS);
                 }
-                peak(observed(line, stationM, NOW), LOW_V);
+                peak(observed(line, stationM, NOW), simulatedV(line, stationM, "", false));
                 ms.add(heatMs());
             }
             return ms;
@@ -206,25 +209,55 @@ final class HeatBench {
                     .build();
         }
 
-        private void readAnywhere(boolean inOrder) {
-            ObjectNode o = observed(anyLine(), anyStationM(), inOrder ? "2026-05-02T09:00:00Z" : NOW);
-            peak(o, inOrder ? 5700 : LOW_V);
+        private void readAnywhere(boolean inOrder) throws IOException, InterruptedException {
+            String line = anyLine();
+            double stationM = anyStationM();
+            ObjectNode o = observed(line, stationM, inOrder ? "2026-05-02T09:00:00Z" : NOW);
+            peak(o, simulatedV(line, stationM, "", inOrder));
         }
 
-        private void read(JsonNode step) {
-            ObjectNode o =
-                    observed(step.path("lineId").asString(), step.path("fromM").asDouble(), LATER);
-            if (step.path("cutOut").isString()) {
-                ((ArrayNode) o.path("openSwitches")).add(step.path("cutOut").asString());
+        private void read(JsonNode step) throws IOException, InterruptedException {
+            String line = step.path("lineId").asString();
+            double stationM = step.path("fromM").asDouble();
+            String cutOut = step.path("cutOut").asString("");
+            ObjectNode o = observed(line, stationM, LATER);
+            if (!cutOut.isEmpty()) {
+                ((ArrayNode) o.path("openSwitches")).add(cutOut);
             }
-            peak(o, LOW_V);
+            peak(o, simulatedV(line, stationM, cutOut, false));
         }
 
-        private void peak(ObjectNode o, double leastV) {
+        /** What the simulated meter reads there, on a fence with a fault when it is not in order. */
+        private double simulatedV(String line, double stationM, String cutOut, boolean inOrder)
+                throws IOException, InterruptedException {
+            ObjectNode order = Json.MAPPER.createObjectNode();
+            order.put("seed", seed).put("handedOver", inOrder).put("growth", "CLEAN");
+            order.put("weather", "DRY").put("hidden", inOrder ? 0 : 1).put("onlyWet", false);
+            ArrayNode open = order.putArray("open");
+            if (!cutOut.isEmpty()) {
+                open.add(cutOut);
+            }
+            order.put("round", false).put("since", "2026-11-20T00:00:00Z").put("by", "bench");
+            order.putArray("places").addObject().put("lineId", line).put("stationM", stationM);
+            HttpResponse<byte[]> answer = client.http()
+                    .send(order("/api/jobs/" + job + "/simulated-meter", order), BodyHandlers.ofByteArray());
+            if (Json.parse(answer.body()).path("stored").asInt(0) == 0) {
+                throw new IllegalStateException("the simulated meter said " + new String(answer.body(), UTF_8));
+            }
+            JsonNode stored = client.get("/api/jobs/" + job + "/readings");
+            for (int i = stored.size() - 1; i >= 0; i--) {
+                if (stored.path(i).path("what").path("kind").asString().equals("PEAK")) {
+                    return stored.path(i).path("what").path("peakV").asDouble();
+                }
+            }
+            throw new IllegalStateException("the simulated meter read no kilovolts");
+        }
+
+        private void peak(ObjectNode o, double volts) {
             o.putObject("what")
                     .put("kind", "PEAK")
                     .put("wire", 0)
-                    .put("peakV", leastV + 100 * random.nextInt(3))
+                    .put("peakV", volts)
                     .put("overRange", false)
                     .putNull("rangeV");
         }
