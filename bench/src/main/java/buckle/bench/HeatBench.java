@@ -38,6 +38,9 @@ final class HeatBench {
 
     private static final String NOW = "2026-11-20T09:00:00Z";
     private static final String LATER = "2026-11-20T10:00:00Z";
+    /** Places are drawn along the first metres of a line. */
+    private static final double MOST_M = 125;
+
     private static final double GOAL_MS = 300;
 
     private final Client client;
@@ -81,6 +84,9 @@ final class HeatBench {
         report("sent by a meter, all but those first asked", elsewhere);
     }
 
+    /** A line on the ground. */
+    private record Ground(LocalPlane plane, Stationing along) {}
+
     /** Reads a simulated fence in order, then twice with a fault hidden on it, then one place after the other. */
     private final class Crew {
         private final String job;
@@ -111,7 +117,7 @@ final class HeatBench {
             List<Double> ms = new ArrayList<>();
             for (int i = 0; i < READINGS; i++) {
                 String line = anyLine();
-                double stationM = anyStationM();
+                double stationM = anyStationM(line);
                 if (chosen) {
                     expect(line, stationM);
                     Thread.sleep(TYPING_MS);
@@ -141,8 +147,8 @@ final class HeatBench {
             return lines.path(random.nextInt(lines.size())).path("id").asString();
         }
 
-        private double anyStationM() {
-            return 5 + 120 * random.nextDouble();
+        private double anyStationM(String line) {
+            return random.nextDouble() * Math.min(MOST_M, ground(line).along().lengthM());
         }
 
         /** Where the screen says, which asks for the heat and then for what to do next; looking over is believed to find nothing. */
@@ -211,7 +217,7 @@ final class HeatBench {
 
         private void readAnywhere(boolean inOrder) throws IOException, InterruptedException {
             String line = anyLine();
-            double stationM = anyStationM();
+            double stationM = anyStationM(line);
             ObjectNode o = observed(line, stationM, inOrder ? "2026-05-02T09:00:00Z" : NOW);
             peak(o, simulatedV(line, stationM, "", inOrder));
         }
@@ -296,6 +302,12 @@ final class HeatBench {
 
         /** On the ground: a reading is held to be where it was taken. */
         private ArrayNode place(String lineId, double stationM) {
+            Ground ground = ground(lineId);
+            GeoPoint found = ground.plane().toGeo(ground.along().at(stationM));
+            return Json.MAPPER.createArrayNode().add(found.lonDeg()).add(found.latDeg());
+        }
+
+        private Ground ground(String lineId) {
             for (JsonNode line : lines) {
                 if (line.path("id").asString().equals(lineId)) {
                     List<GeoPoint> corners = new ArrayList<>();
@@ -305,11 +317,11 @@ final class HeatBench {
                                 new GeoPoint(at.path(0).asDouble(), at.path(1).asDouble(), OptionalDouble.empty()));
                     }
                     LocalPlane plane = new LocalPlane(corners.getFirst());
-                    GeoPoint found = plane.toGeo(new Stationing(
+                    return new Ground(
+                            plane,
+                            new Stationing(
                                     corners.stream().map(plane::toPlane).toList(),
-                                    line.path("closed").asBoolean())
-                            .at(stationM));
-                    return Json.MAPPER.createArrayNode().add(found.lonDeg()).add(found.latDeg());
+                                    line.path("closed").asBoolean()));
                 }
             }
             throw new IllegalStateException("no line " + lineId);

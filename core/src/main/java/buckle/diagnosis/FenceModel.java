@@ -269,12 +269,7 @@ final class FenceModel {
                 case Meter.Volts m -> all.add(m.at());
                 case Meter.Amperes m -> {
                     all.add(m.at());
-                    double length =
-                            Objects.requireNonNull(runs.get(m.at().runId())).lengthM();
-                    double beside = m.at().distanceM() == 0
-                            ? Math.min(GUARD_M, length / 4)
-                            : Math.max(m.at().distanceM() - GUARD_M, m.at().distanceM() * 0.75);
-                    all.add(new Place(m.at().runId(), beside));
+                    all.add(m.beside(lengthM(m.at().runId())));
                 }
                 case Meter.EarthVolts m -> {}
             }

@@ -12,7 +12,10 @@ import buckle.pulse.PulseSolver;
 import buckle.pulse.Run;
 import buckle.pulse.Supply;
 import java.util.ArrayList;
+import java.util.HashMap;
 import java.util.List;
+import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -32,14 +35,15 @@ public final class DrawnHunt {
 
     /** By the solver that plans fences. */
     public static double[] solved(Circuit circuit, List<Meter> meters) {
+        Map<String, Double> lengthM = new HashMap<>();
+        circuit.runs().forEach(r -> lengthM.put(r.id(), r.lengthM()));
         List<Place> places = new ArrayList<>();
         for (Meter m : meters) {
             switch (m) {
                 case Meter.Volts v -> places.add(v.at());
                 case Meter.Amperes a -> {
                     places.add(a.at());
-                    double d = a.at().distanceM();
-                    places.add(new Place(a.at().runId(), d == 0 ? 0.5 : d - 0.5));
+                    places.add(a.beside(Objects.requireNonNull(lengthM.get(a.at().runId()))));
                 }
                 case Meter.EarthVolts e -> {}
             }

@@ -4,16 +4,23 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.assertThatThrownBy;
 import static org.assertj.core.api.Assertions.within;
 
+import buckle.circuit.FenceCircuit.LiveStretch;
 import buckle.diagnosis.FaultKind;
+import buckle.land.Surroundings;
 import buckle.practice.PracticeHunt.Act;
 import buckle.practice.PracticeHunt.ActKind;
 import buckle.practice.PracticeHunt.Grade;
 import buckle.practice.PracticeHunt.Outcome;
 import buckle.practice.PracticeHunt.Played;
+import buckle.practice.SimulatedFence.Shown;
+import buckle.practice.SimulatedFence.State;
+import buckle.readings.Weather;
 import buckle.site.BadInput;
+import buckle.spec.Growth;
 import java.util.ArrayList;
 import java.util.List;
 import java.util.Optional;
+import java.util.Set;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.EnumSource;
@@ -52,6 +59,28 @@ class PracticeHuntTest {
         assertThat(outcome.truth()).isNotEmpty();
         assertThat(outcome.best()).isNotEmpty();
         assertThat(outcome.bestMinutes()).isPositive().isLessThan(4 * outcome.inOrderMinutes() + 30);
+    }
+
+    /** Where runs meet, at gates, switches and branches, a meter can be held right beside: it shows what it shows there. */
+    @ParameterizedTest
+    @EnumSource(PracticeFence.class)
+    void aMeterReadsRightBesideWhereRunsMeet(PracticeFence of) {
+        SimulatedFence fence = SimulatedFence.of(of.plan(), of.design().laid(), Surroundings.NONE, 5, Growth.CLEAN)
+                .orElseThrow();
+        State state = new State(true, Weather.DRY, Set.of(), List.of());
+        for (LiveStretch s : fence.fence().stretches()) {
+            double shortOf = Math.min(0.6, (s.toM() - s.fromM()) / 3);
+            for (double besideM : new double[] {0, 1e-7, shortOf / 8, shortOf / 2, shortOf}) {
+                Shown first =
+                        fence.read(state, s.lineId(), s.fromM() + besideM, 1).orElseThrow();
+                Shown last = fence.read(state, s.lineId(), s.toM() - besideM, 1).orElseThrow();
+                Shown middle = fence.read(state, s.lineId(), (s.fromM() + s.toM()) / 2, 1)
+                        .orElseThrow();
+                // The meter errs alike; along a stretch of a sound fence nothing changes much.
+                assertThat(first.peakV()).as("%s %s", s, besideM).isCloseTo(middle.peakV(), within(500.0));
+                assertThat(last.peakV()).as("%s %s", s, besideM).isCloseTo(middle.peakV(), within(500.0));
+            }
+        }
     }
 
     /** By hand: 100 m of walking are 1.8 min, a reading is one, 50 m looked over are 2 min, a switch is one. */
