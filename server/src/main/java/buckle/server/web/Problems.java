@@ -34,6 +34,7 @@ import org.springframework.web.ErrorResponse;
 import org.springframework.web.bind.annotation.ExceptionHandler;
 import org.springframework.web.bind.annotation.RestControllerAdvice;
 import org.springframework.web.method.annotation.MethodArgumentTypeMismatchException;
+import org.springframework.web.util.DisconnectedClientHelper;
 import tools.jackson.core.JacksonException;
 
 /** Turns whatever goes wrong into a problem document (RFC 9457) with a code, a sentence and the places concerned. */
@@ -146,8 +147,9 @@ class Problems {
                     "database.away",
                     "The database does not answer. " + stored(request) + " Try again in a moment.");
         }
-        if (e instanceof IOException && request.getDispatcherType() == DispatcherType.ASYNC) {
-            // A page that was shown readings as they came was closed.
+        if (DisconnectedClientHelper.isClientDisconnectedException(e)
+                || e instanceof IOException && request.getDispatcherType() == DispatcherType.ASYNC) {
+            // A page was closed or another opened before the answer; or it was shown readings as they came.
             return sent(499, "asker.gone", "Whoever asked has gone.");
         }
         LOG.error("Unforeseen at {} {}", request.getMethod(), request.getRequestURI(), e);

@@ -2,6 +2,7 @@ package buckle.server.web;
 
 import static org.assertj.core.api.Assertions.assertThat;
 
+import java.io.IOException;
 import java.lang.reflect.Proxy;
 import java.sql.Connection;
 import java.sql.SQLException;
@@ -9,6 +10,7 @@ import java.util.ArrayList;
 import java.util.List;
 import javax.sql.DataSource;
 import org.junit.jupiter.api.Test;
+import org.springframework.http.converter.HttpMessageNotWritableException;
 import org.springframework.mock.web.MockHttpServletRequest;
 import org.springframework.transaction.PlatformTransactionManager;
 import org.springframework.transaction.support.DefaultTransactionDefinition;
@@ -98,5 +100,18 @@ class CommittingTest {
         assertThat(told("08006", true).code()).isEqualTo("database.away");
         MockHttpServletRequest get = new MockHttpServletRequest("GET", "/api/jobs");
         assertThat(Problems.of(new IllegalStateException(), get).detail()).doesNotContain("stored");
+    }
+
+    /** A page that was closed before its answer came is no fault of Buckle's. */
+    @Test
+    void whoHasGoneBeforeTheAnswerIsNothingUnforeseen() {
+        MockHttpServletRequest request = new MockHttpServletRequest("POST", "/api/electrics");
+        IOException broken = new IOException("Broken pipe");
+        assertThat(Problems.of(new HttpMessageNotWritableException("Could not write", broken), request)
+                        .status())
+                .isEqualTo(499);
+        assertThat(Problems.of(new HttpMessageNotWritableException("No serializer"), request)
+                        .code())
+                .isEqualTo("unforeseen");
     }
 }
