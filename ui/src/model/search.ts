@@ -15,6 +15,14 @@ interface Crew {
   currents: boolean
   acrossPaddocks: boolean
 }
+/** What is done or read where the energizer stands. */
+const AT_ENERGIZER: Observation['what']['kind'][] = [
+  'SUPPLY_CHECKED',
+  'EARTH_TERMINAL',
+  'EARTH_TEST',
+  'BATTERY_VOLTAGE',
+]
+
 const isCrew = (v: unknown): v is Crew =>
   typeof v === 'object' &&
   v !== null &&
@@ -52,7 +60,7 @@ export const useSearch = defineStore('search', () => {
       .filter((r) => r.what.kind !== 'VOIDED')
       .toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
       .at(-1)
-    if (!last || last.what.kind === 'SUPPLY_CHECKED') return null
+    if (!last || AT_ENERGIZER.includes(last.what.kind)) return null
     return {
       lineId: last.at.lineId,
       stationM: last.what.kind === 'LOOKED_OVER' ? last.what.toM : last.at.stationM,
@@ -129,10 +137,17 @@ export const useSearch = defineStore('search', () => {
     await client.POST('/api/electrics/expected-reading', { body }).catch(() => undefined)
   }
 
+  /** By the test point there, if there is one; where on the lines it is said to be is of no consequence. */
+  function atEnergizer(what: Observation['what'], habits: Habits): Observation | null {
+    const point = job.testPoints.find((p) => p.id === 'energizer')
+    const line = job.design?.layout.lines.find((l) => !point || l.lineId === point.lineId)
+    return line ? taken(line, point?.stationM ?? 0, what, habits) : null
+  }
+
   /** Nothing was found on the stretch of a step, or at the energizer. */
   function lookedOver(step: NextStep, habits: Habits): Observation | null {
     const line = job.design?.layout.lines.find((l) => step.lineId === null || l.lineId === step.lineId)
-    if (step.lineId === null) return line ? taken(line, 0, { kind: 'SUPPLY_CHECKED' }, habits) : null
+    if (step.lineId === null) return atEnergizer({ kind: 'SUPPLY_CHECKED' }, habits)
     const toPlace = line && placeAt(line, step.toM)
     return line && toPlace
       ? taken(line, step.fromM, { kind: 'LOOKED_OVER', toM: step.toM, toPlace }, habits)
@@ -185,5 +200,18 @@ export const useSearch = defineStore('search', () => {
     return line ? taken(line, step.fromM, what, habits, step.cutOut) : null
   }
 
-  return { answer, problem, busy, crew, looked, here, follow, expect, lookedOver, takeBack, reading }
+  return {
+    answer,
+    problem,
+    busy,
+    crew,
+    looked,
+    here,
+    follow,
+    expect,
+    lookedOver,
+    takeBack,
+    reading,
+    atEnergizer,
+  }
 })

@@ -3,6 +3,7 @@ import { computed, ref, watch } from 'vue'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
 import { useSearch, type NextStep } from '@/model/search'
+import { useWords } from '@/model/useWords'
 import { unitM, unitName } from '@/shared/units'
 import { useStepEntry } from './useStepEntry'
 
@@ -12,6 +13,7 @@ const emit = defineEmits<{ kept: [] }>()
 const job = useJob()
 const search = useSearch()
 const habits = useHabits()
+const { say } = useWords()
 const entry = useStepEntry(() => step)
 const {
   lines,
@@ -24,6 +26,7 @@ const {
   overRange,
   amperes,
   direction,
+  earthKv,
   failure,
   held,
   reads,
@@ -35,7 +38,11 @@ const asksName = habits.takenBy.trim() === ''
 const end = ref<'from' | 'to'>('from')
 const onLine = computed(() => held.value.action !== 'ENERGIZER')
 const keepText = computed(() =>
-  reads.value ? 'Keep the reading' : onLine.value ? 'Looked over, nothing found' : 'Gone over, all in order',
+  reads.value || earthKv.value.trim() !== ''
+    ? 'Keep the reading'
+    : onLine.value
+      ? 'Looked over, nothing found'
+      : 'Gone over, all in order',
 )
 
 watch(
@@ -124,6 +131,19 @@ async function take() {
           </select></label
         >
       </template>
+    </p>
+    <p v-if="!onLine" class="small">
+      <label
+        >{{ say('If it was read: between the earth terminal and a spike well away from the rods') }}
+        <input
+          v-model="earthKv"
+          class="number"
+          inputmode="decimal"
+          autocomplete="off"
+          data-test="next-earth-kv"
+        />
+        {{ say('kV. It parts a poor earth from a leak and a weak supply.') }}</label
+      >
     </p>
     <p v-if="onLine" class="small">
       <label v-if="lines.length > 1"

@@ -28,6 +28,8 @@ export function useStepEntry(step: () => NextStep) {
   const overRange = ref(false)
   const amperes = ref('')
   const direction = ref<Direction>('UNKNOWN')
+  /** At the earth terminal, of whoever goes over the energizer. */
+  const earthKv = ref('')
   const failure = ref('')
   const line = computed(() => lines.value.find((l) => l.lineId === lineId.value))
   /** One on another line may be open as well. */
@@ -45,6 +47,7 @@ export function useStepEntry(step: () => NextStep) {
     () =>
       kv.value.trim() !== '' ||
       amperes.value.trim() !== '' ||
+      earthKv.value.trim() !== '' ||
       overRange.value ||
       cutOut.value !== (held.value.cutOut ?? '') ||
       lineId.value !== shown.value.lineId ||
@@ -62,6 +65,7 @@ export function useStepEntry(step: () => NextStep) {
     kv.value = ''
     overRange.value = false
     amperes.value = ''
+    earthKv.value = ''
     direction.value = 'UNKNOWN'
     failure.value = ''
   }
@@ -120,6 +124,16 @@ export function useStepEntry(step: () => NextStep) {
     return all
   }
 
+  /** What was read at the energizer, if anything; of the rods a meter tells more than looking at them. */
+  function earth(): Observed[] | string {
+    if (held.value.action !== 'ENERGIZER' || earthKv.value.trim() === '') return []
+    const volts = typed({ kind: 'PEAK', wire: 0 }, earthKv.value, false, habits)
+    if (typeof volts === 'string') return volts
+    if (volts.kind !== 'PEAK') return []
+    const { peakV, overRange, rangeV, resolutionV } = volts
+    return [{ kind: 'EARTH_TERMINAL', peakV, overRange, rangeV, resolutionV }]
+  }
+
   /** Says where it will be read once that is known, so that what follows is told at once. */
   function expect() {
     const s = taken()
@@ -128,7 +142,7 @@ export function useStepEntry(step: () => NextStep) {
 
   async function take(): Promise<boolean> {
     const s = taken()
-    const what = reads.value ? readings() : []
+    const what = reads.value ? readings() : earth()
     failure.value =
       habits.takenBy.trim() === ''
         ? 'Enter who is on the fence.'
@@ -138,7 +152,11 @@ export function useStepEntry(step: () => NextStep) {
             ? what
             : ''
     if (failure.value || typeof s === 'string' || typeof what === 'string') return false
-    const done = reads.value ? what.map((w) => search.reading(s, w, habits)) : [search.lookedOver(s, habits)]
+    const done = reads.value
+      ? what.map((w) => search.reading(s, w, habits))
+      : what.length
+        ? what.map((w) => search.atEnergizer(w, habits))
+        : [search.lookedOver(s, habits)]
     const kept = done.filter((o): o is Observation => o !== null)
     if (!kept.length) return false
     await job.takeReadings(kept)
@@ -157,6 +175,7 @@ export function useStepEntry(step: () => NextStep) {
     overRange,
     amperes,
     direction,
+    earthKv,
     failure,
     held,
     reads,
