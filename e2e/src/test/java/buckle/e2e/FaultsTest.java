@@ -87,6 +87,14 @@ class FaultsTest {
             screen.page.waitForFunction(
                     "before => document.querySelector('[data-test=next-step]').innerText !== before", first);
         }
+        // At the energizer the earth terminal can be read: 2.4 kV there are a poor earth, and nothing else.
+        screen.settled();
+        screen.test("own-energizer").click();
+        screen.test("next-earth-kv").fill("2.4");
+        assertThat(screen.test("next-nothing").innerText()).containsIgnoringCase("keep the reading");
+        screen.test("next-nothing").click();
+        screen.page.waitForFunction(
+                "() => /(9\\d|100) %/.test(document.querySelector('[data-test=kind-EARTH]')?.innerText)");
         // Both days as in order leave nothing to compare.
         screen.test("faults-since").selectOption("2026-05-02");
         screen.settled();
