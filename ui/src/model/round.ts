@@ -21,7 +21,8 @@ export const dayOf = (at: string | Date) => new Date(at).toLocaleDateString('sv-
 export const beginOf = (day: string) => new Date(`${day}T00:00`).toISOString()
 
 const MOST_DAYS_APART = 3
-const daysBetween = (a: string, b: string) =>
+/** From day to day, on the wall. */
+export const daysBetween = (a: string, b: string) =>
   Math.round((new Date(`${b}T12:00`).getTime() - new Date(`${a}T12:00`).getTime()) / 86_400_000)
 
 /** What a round asks for, in words. */

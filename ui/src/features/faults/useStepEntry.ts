@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { LineLayout, Observation, Observed } from '@/api/types'
+import { useFaults } from '@/model/faults'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
 import { typed } from '@/model/round'
@@ -18,6 +19,7 @@ const sameStep = (a: NextStep, b: NextStep) =>
 export function useStepEntry(step: () => NextStep) {
   const job = useJob()
   const search = useSearch()
+  const faults = useFaults()
   const habits = useHabits()
   const lines = computed(() => job.design?.layout.lines ?? [])
   const lineId = ref('')
@@ -159,6 +161,7 @@ export function useStepEntry(step: () => NextStep) {
         : [search.lookedOver(s, habits)]
     const kept = done.filter((o): o is Observation => o !== null)
     if (!kept.length) return false
+    faults.goOn()
     await job.takeReadings(kept)
     fill(step())
     return true
