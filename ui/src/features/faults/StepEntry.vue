@@ -134,7 +134,7 @@ async function take() {
     </p>
     <p v-if="!onLine" class="small">
       <label
-        >{{ say('If it was read: between the earth terminal and a spike well away from the rods') }}
+        >{{ say('Earth terminal against a spike well away from the rods, if it was read') }}
         <input
           v-model="earthKv"
           class="number"
