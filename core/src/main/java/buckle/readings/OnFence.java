@@ -226,7 +226,8 @@ public final class OnFence {
 
     /**
      * Those of the yardstick, or without one those of the last round before a day, are in order; those since that day are not. Rounds
-     * before the last tell of other seasons, and of faults that were mended.
+     * before the last tell of other seasons, and of faults that were mended; what was read after it by the way may have been read
+     * because something was wrong.
      */
     static Parted parted(Plan plan, List<Observation> readings, Instant since) {
         List<Observation> standing = standing(readings);
@@ -236,7 +237,7 @@ public final class OnFence {
                 .yardstick()
                 .<Predicate<Observation>>map(y -> o -> y.readings().contains(o.id()))
                 .orElse(o -> o.takenAt().isBefore(since)
-                        && round.filter(d -> !RoundDay.of(o).isBefore(d)).isPresent());
+                        && round.filter(d -> RoundDay.isOf(d, o)).isPresent());
         return new Parted(
                 standing.stream().filter(inOrder).toList(),
                 standing.stream()

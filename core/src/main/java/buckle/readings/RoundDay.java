@@ -12,6 +12,9 @@ import java.util.TreeMap;
 
 /** Days on which a fence was read all round: half the places were read that had been read in the year before. */
 public final class RoundDay {
+    /** A round may take some days. */
+    private static final int MOST_DAYS = 3;
+
     private RoundDay() {}
 
     /** The last; empty of a fence that nobody read. */
@@ -31,6 +34,12 @@ public final class RoundDay {
             }
         });
         return 2 * byDay.getOrDefault(day, Set.of()).size() >= ever.size();
+    }
+
+    /** Whether something was observed on a round that was read all round on a day. */
+    static boolean isOf(LocalDate day, Observation o) {
+        LocalDate own = of(o);
+        return !own.isBefore(day) && !own.isAfter(day.plusDays(MOST_DAYS));
     }
 
     /** The day of an observation. */

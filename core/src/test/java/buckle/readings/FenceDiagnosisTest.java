@@ -248,6 +248,21 @@ class FenceDiagnosisTest {
         assertThat(told.kinds().get(FaultKind.NONE)).isGreaterThan(0.4);
     }
 
+    /** “It reads 3 now”, somebody says a month before a crew comes: that is not what the fence reads in order. */
+    @Test
+    void whatWasReadByTheWayIsNotInOrder() {
+        Circuit leaking = fence.circuit().withFaults(List.of(new Fault(Fault.Kind.SHUNT, place(new At("b", 90)), 420)));
+        Observation low = read(leaking, Instant.parse("2026-10-20T08:00:00Z")).getFirst();
+        List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
+        all.addAll(read(leaking, LATER));
+        FenceDiagnosis without = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+        all.add(low);
+        FenceDiagnosis told = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, all, LATER);
+        assertThat(told.healthy()).isEqualTo(AT.size());
+        assertThat(told.kinds()).isEqualTo(without.kinds());
+        assertThat(told.kinds().get(FaultKind.LEAK)).isGreaterThan(0.5);
+    }
+
     @Test
     void inOrder() {
         assertThat(diagnosed().kinds().get(FaultKind.NONE)).isGreaterThan(0.4);
