@@ -57,6 +57,11 @@ describe('a search that goes on another day', () => {
       expect(faults.since).toBe('2026-11-20')
       faults.pick('2026-11-23')
       expect(faults.since).toBe('2026-11-23')
+      // In order in the morning, wrong after noon.
+      faults.hour = '13:00'
+      expect([faults.since, new Date(faults.begin).getHours()]).toEqual(['2026-11-23', 13])
+      faults.pick('2026-11-20')
+      expect(faults.hour).toBe('00:00')
       expect(faults.days).toEqual(['2026-11-23', '2026-11-20', '2026-09-01'])
     })
   })

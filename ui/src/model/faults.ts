@@ -10,7 +10,7 @@ import { MOST_DAYS_IDLE, readingsOf, searchBegan } from './searchBegan'
 import { useUpkeep } from './upkeep'
 
 /** Since when something is wrong with a job, and when somebody last said so or went on with it. */
-type Began = Record<string, { day: string; at: string }>
+type Began = Record<string, { day: string; hour?: string; at: string }>
 
 /** Where a fault of the open job must be, from its readings of one day on, or of an hour of it. */
 export const useFaults = defineStore('faults', () => {
@@ -37,30 +37,36 @@ export const useFaults = defineStore('faults', () => {
         .toSorted()
         .at(-1) ?? '',
   )
+  /** What was said or begun on this device, while it goes on. */
+  const mine = computed(() => {
+    const own = began.value[job.id]
+    const [last] = days.value
+    const goesOn =
+      own !== undefined &&
+      last !== undefined &&
+      own.at > mendedAt.value &&
+      daysBetween(dayOf(own.at), last) <= MOST_DAYS_IDLE
+    return goesOn && days.value.includes(own.day) ? own : null
+  })
   /** The day somebody chose or a search began that goes on, else the last on which something was read. */
   const since = computed(() => {
-    const [last] = days.value
-    if (last === undefined) return ''
-    const mine = began.value[job.id]
-    const goesOn = mine && mine.at > mendedAt.value && daysBetween(dayOf(mine.at), last) <= MOST_DAYS_IDLE
-    const day = goesOn ? mine.day : searchBegan(job.readings, mendedAt.value)
-    return days.value.includes(day) ? day : last
+    const day = mine.value ? mine.value.day : searchBegan(job.readings, mendedAt.value)
+    return days.value.includes(day) ? day : (days.value[0] ?? '')
   })
   /** Of that day: a fence may be read in order in the morning and be wrong after noon. */
-  const hour = ref('00:00')
+  const hour = computed({
+    get: () => mine.value?.hour ?? '00:00',
+    set: (at) => note(since.value, at),
+  })
   const begin = computed(() =>
     since.value ? new Date(`${since.value}T${hour.value || '00:00'}`).toISOString() : '',
   )
-  function pick(day: string) {
-    began.value = { ...began.value, [job.id]: { day, at: new Date().toISOString() } }
-    hour.value = '00:00'
+  function note(day: string, hour: string) {
+    if (day) began.value = { ...began.value, [job.id]: { day, hour, at: new Date().toISOString() } }
   }
-
+  const pick = (day: string) => note(day, '00:00')
   /** What is done now is of the search that is under way. */
-  function goOn() {
-    if (since.value)
-      began.value = { ...began.value, [job.id]: { day: since.value, at: new Date().toISOString() } }
-  }
+  const goOn = () => note(since.value, hour.value)
 
   const run = latestOnly(
     (since: string) =>
