@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { onMounted, shallowRef } from 'vue'
+import { onMounted, onUnmounted, shallowRef } from 'vue'
 import { outbox } from '@/model/outbox'
 import { useReadings } from '@/model/readings'
 
+const RETRY_MS = 5000
 /** What is on this device and not on the server yet; readings of all jobs are sent meanwhile. */
 const unsent = shallowRef({ readings: 0, refused: 0, drafts: 0 })
 
@@ -12,11 +13,19 @@ async function count() {
   unsent.value = { readings: readings.length - refused, refused, drafts: drafts.length }
 }
 
-onMounted(async () => {
+let gone = false
+let timer: ReturnType<typeof setTimeout> | undefined
+async function send() {
   await count()
   if (unsent.value.readings === 0) return
   await useReadings().sendEverything()
   await count()
+  if (unsent.value.readings > 0 && !gone) timer = setTimeout(() => void send(), RETRY_MS)
+}
+onMounted(send)
+onUnmounted(() => {
+  gone = true
+  clearTimeout(timer)
 })
 </script>
 
