@@ -237,6 +237,7 @@ export const useDocument = defineStore('document', () => {
     const landKept = landSave.conflict.value?.keptRevision
     const late = goneOn()
     await Promise.all([planSave.flush(), landSave.flush()])
+    if (late()) return
     const [state, lies] = await Promise.all([
       mine && planKept !== undefined ? planRestored(id.value, planKept) : planOf(id.value),
       mine && landKept !== undefined ? landRestored(propertyId.value, landKept) : landOf(propertyId.value),
