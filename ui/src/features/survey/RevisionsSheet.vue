@@ -58,6 +58,7 @@ async function name(revision: number, label: string) {
 
 async function restore(revision: number) {
   await job.restore(revision)
+  if (job.id !== jobId) return
   announce(`Revision ${revision} is current again, as revision ${job.revision}.`)
   await load()
 }

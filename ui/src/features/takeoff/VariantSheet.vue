@@ -81,6 +81,7 @@ const choose = (revision: number) =>
   book(async () => {
     const text = label(revision)
     await job.restore(revision)
+    if (job.id !== jobId) return
     announce(`“${text}” is the plan now, as revision ${job.revision}. The others are kept.`)
     await load()
   }, '')
