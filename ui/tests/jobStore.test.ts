@@ -215,7 +215,7 @@ describe('the open job', () => {
 })
 
 describe('latest only', () => {
-  it('runs one at a time and skips what was overtaken', async () => {
+  function counted() {
     const ran: number[] = []
     const done: number[] = []
     const run = latestOnly(
@@ -223,6 +223,11 @@ describe('latest only', () => {
       (n) => void done.push(n),
       () => undefined,
     )
+    return { ran, done, run }
+  }
+
+  it('runs one at a time and skips what was overtaken', async () => {
+    const { ran, done, run } = counted()
     for (let n = 1; n < 6; n++) void run(n)
     await run(6)
     expect(ran).toEqual([1, 6])
@@ -230,13 +235,7 @@ describe('latest only', () => {
   })
 
   it('answers nobody what was ordered before it was to forget', async () => {
-    const ran: number[] = []
-    const done: number[] = []
-    const run = latestOnly(
-      async (n: number) => (ran.push(n), await new Promise((r) => setTimeout(r, 3)), n),
-      (n) => void done.push(n),
-      () => undefined,
-    )
+    const { ran, done, run } = counted()
     void run(1)
     void run(2)
     run.forget()

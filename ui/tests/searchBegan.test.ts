@@ -52,7 +52,7 @@ describe('a search that goes on another day', () => {
       expect(useFaults().since).not.toBe('2026-11-20')
     })
 
-    it('is that of the day somebody chose', () => {
+    it('is that of the day somebody chose', async () => {
       const { faults } = opened([inOrder, low, gone, nextDay])
       expect(faults.since).toBe('2026-11-20')
       faults.pick('2026-11-23')
@@ -62,6 +62,14 @@ describe('a search that goes on another day', () => {
       expect([faults.since, new Date(faults.begin).getHours()]).toEqual(['2026-11-23', 13])
       faults.pick('2026-11-20')
       expect(faults.hour).toBe('00:00')
+      // Looked up, it is forgotten with the page; gone on with, it is not.
+      expect(opened([inOrder, low, gone, nextDay]).faults.since).toBe('2026-11-20')
+      useFaults().pick('2026-11-23')
+      useFaults().hour = '14:00'
+      useFaults().goOn()
+      await nextTick()
+      const again = opened([inOrder, low, gone, nextDay]).faults
+      expect([again.since, again.hour]).toEqual(['2026-11-23', '14:00'])
       expect(faults.days).toEqual(['2026-11-23', '2026-11-20', '2026-09-01'])
     })
   })

@@ -9,8 +9,8 @@ import { dayOf, daysBetween } from './round'
 import { MOST_DAYS_IDLE, readingsOf, searchBegan } from './searchBegan'
 import { useUpkeep } from './upkeep'
 
-/** Since when something is wrong with a job, and when somebody last said so or went on with it. */
-type Began = Record<string, { day: string; hour?: string; at: string }>
+/** Since when something is wrong with a job, and when somebody last went on with its search. */
+type Began = Record<string, { day: string; hour: string; at: string }>
 
 /** Where a fault of the open job must be, from its readings of one day on, or of an hour of it. */
 export const useFaults = defineStore('faults', () => {
@@ -18,6 +18,8 @@ export const useFaults = defineStore('faults', () => {
   const answer = shallowRef<FenceDiagnosis | null>(null)
   const problem = ref('')
   const upkeep = useUpkeep()
+  /** A day that somebody looked up, as long as the page lasts. */
+  const picked = shallowRef<{ jobId: string; day: string; hour: string } | null>(null)
   /** On this device, by job. */
   const began = keptRef<Began>(
     'buckle.search.began',
@@ -37,8 +39,9 @@ export const useFaults = defineStore('faults', () => {
         .toSorted()
         .at(-1) ?? '',
   )
-  /** What was said or begun on this device, while it goes on. */
+  /** What was looked up, or a search that goes on on this device. */
   const mine = computed(() => {
+    if (picked.value?.jobId === job.id && days.value.includes(picked.value.day)) return picked.value
     const own = began.value[job.id]
     const [last] = days.value
     const goesOn =
@@ -56,17 +59,18 @@ export const useFaults = defineStore('faults', () => {
   /** Of that day: a fence may be read in order in the morning and be wrong after noon. */
   const hour = computed({
     get: () => mine.value?.hour ?? '00:00',
-    set: (at) => note(since.value, at),
+    set: (at) => look(since.value, at),
   })
   const begin = computed(() =>
     since.value ? new Date(`${since.value}T${hour.value || '00:00'}`).toISOString() : '',
   )
-  function note(day: string, hour: string) {
-    if (day) began.value = { ...began.value, [job.id]: { day, hour, at: new Date().toISOString() } }
-  }
-  const pick = (day: string) => note(day, '00:00')
+  const look = (day: string, hour: string) => (picked.value = { jobId: job.id, day, hour })
+  const pick = (day: string) => look(day, '00:00')
   /** What is done now is of the search that is under way. */
-  const goOn = () => note(since.value, hour.value)
+  function goOn() {
+    const entry = { day: since.value, hour: hour.value, at: new Date().toISOString() }
+    if (entry.day) began.value = { ...began.value, [job.id]: entry }
+  }
 
   const run = latestOnly(
     (since: string) =>

@@ -146,8 +146,8 @@ export const useSearch = defineStore('search', () => {
 
   /** Nothing was found on the stretch of a step, or at the energizer. */
   function lookedOver(step: NextStep, habits: Habits): Observation | null {
-    const line = job.design?.layout.lines.find((l) => step.lineId === null || l.lineId === step.lineId)
     if (step.lineId === null) return atEnergizer({ kind: 'SUPPLY_CHECKED' }, habits)
+    const line = job.design?.layout.lines.find((l) => l.lineId === step.lineId)
     const toPlace = line && placeAt(line, step.toM)
     return line && toPlace
       ? taken(line, step.fromM, { kind: 'LOOKED_OVER', toM: step.toM, toPlace }, habits)

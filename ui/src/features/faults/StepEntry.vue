@@ -134,7 +134,7 @@ async function take() {
     </p>
     <p v-if="!onLine" class="small">
       <label
-        >{{ say('Earth terminal against a spike well away from the rods, if it was read') }}
+        >{{ say('Earth terminal to a probe well away from the rods, if read') }}
         <input
           v-model="earthKv"
           class="number"
@@ -142,7 +142,7 @@ async function take() {
           autocomplete="off"
           data-test="next-earth-kv"
         />
-        {{ say('kV. It parts a poor earth from a leak and a weak supply.') }}</label
+        {{ say('kV. Tells a poor earth from a leak or a weak supply.') }}</label
       >
     </p>
     <p v-if="onLine" class="small">

@@ -131,8 +131,7 @@ export function useStepEntry(step: () => NextStep) {
     if (held.value.action !== 'ENERGIZER' || earthKv.value.trim() === '') return []
     const volts = typed({ kind: 'PEAK', wire: 0 }, earthKv.value, false, habits)
     if (typeof volts === 'string') return volts
-    if (volts.kind !== 'PEAK') return []
-    const { peakV, overRange, rangeV, resolutionV } = volts
+    const { peakV, overRange, rangeV, resolutionV } = volts as Extract<Observed, { kind: 'PEAK' }>
     return [{ kind: 'EARTH_TERMINAL', peakV, overRange, rangeV, resolutionV }]
   }
 

@@ -64,7 +64,7 @@ async function sign() {
       zone: Intl.DateTimeFormat().resolvedOptions().timeZone || 'Z',
     }
     await job.saveNow()
-    await readings.send()
+    await readings.sendEverything()
     const made = await ask(
       client.POST('/api/jobs/{id}/certificates', { params: { path: { id: jobId } }, body }),
     )

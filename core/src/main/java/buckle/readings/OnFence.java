@@ -226,7 +226,7 @@ public final class OnFence {
 
     /**
      * Those of the yardstick, or without one those of the last round before a day, are in order; those since that day are not. Rounds
-     * before the last tell of other seasons, and of faults that were mended; what was read after it by the way may have been read
+     * before the last tell of other seasons, and of faults that were mended; what was read in passing after it may have been read
      * because something was wrong.
      */
     static Parted parted(Plan plan, List<Observation> readings, Instant since) {

@@ -250,7 +250,7 @@ class FenceDiagnosisTest {
 
     /** “It reads 3 now”, somebody says a month before a crew comes: that is not what the fence reads in order. */
     @Test
-    void whatWasReadByTheWayIsNotInOrder() {
+    void whatWasReadInPassingIsNotInOrder() {
         Circuit leaking = fence.circuit().withFaults(List.of(new Fault(Fault.Kind.SHUNT, place(new At("b", 90)), 420)));
         Observation low = read(leaking, Instant.parse("2026-10-20T08:00:00Z")).getFirst();
         List<Observation> all = new ArrayList<>(read(fence.circuit(), DAY));
