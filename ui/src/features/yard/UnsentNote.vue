@@ -1,16 +1,41 @@
 <script setup lang="ts">
 import { onMounted, onUnmounted, shallowRef } from 'vue'
+import { ask, client } from '@/api/client'
 import { outbox } from '@/model/outbox'
 import { useReadings } from '@/model/readings'
 
 const RETRY_MS = 5000
 /** What is on this device and not on the server yet; readings of all jobs are sent meanwhile. */
 const unsent = shallowRef({ readings: 0, refused: 0, drafts: 0 })
+/** Jobs that wait to be opened, and with which of their sheets. */
+const toOpen = shallowRef<{ id: string; name: string; stage: string; sheet: string }[]>([])
+const DRAFT = 'buckle.draft.'
 
 async function count() {
   const { readings, drafts } = await outbox.waiting()
-  const refused = readings.filter((r) => r.refused !== '').length
-  unsent.value = { readings: readings.length - refused, refused, drafts: drafts.length }
+  const refused = readings.filter((r) => r.refused !== '')
+  unsent.value = {
+    readings: readings.length - refused.length,
+    refused: refused.length,
+    drafts: drafts.length,
+  }
+  const plans = drafts.filter((key) => key.startsWith(DRAFT)).map((key) => key.slice(DRAFT.length))
+  toOpen.value = (
+    await Promise.all([
+      ...[...new Set(refused.map((r) => r.jobId))].map((id) => named(id, 'test', 'round')),
+      ...plans.map((id) => named(id, 'layout', 'build')),
+    ])
+  ).flat()
+}
+
+/** Nothing of a job that is not here any more. */
+async function named(id: string, stage: string, sheet: string) {
+  try {
+    const { name } = await ask(client.GET('/api/jobs/{id}', { params: { path: { id } } }))
+    return [{ id, name, stage, sheet }]
+  } catch {
+    return []
+  }
 }
 
 let gone = false
@@ -43,6 +68,17 @@ onUnmounted(() => {
   <p v-if="unsent.refused" class="unsent" data-test="refused">
     {{ unsent.refused }} {{ unsent.refused === 1 ? 'reading was' : 'readings were' }} refused; the measuring
     round of its job says why.
+  </p>
+  <p v-if="toOpen.length" class="unsent" data-test="to-open">
+    Open:
+    <template v-for="(j, i) in toOpen" :key="j.id + j.sheet"
+      >{{ i ? ' · ' : ''
+      }}<router-link
+        class="link"
+        :to="{ name: 'job', params: { id: j.id, stage: j.stage }, query: { sheet: j.sheet } }"
+        >{{ j.name }}</router-link
+      ></template
+    >
   </p>
 </template>
 
