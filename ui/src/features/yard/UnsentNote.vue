@@ -76,7 +76,7 @@ onUnmounted(() => {
       }}<router-link
         class="link"
         :to="{ name: 'job', params: { id: j.id, stage: j.stage }, query: { sheet: j.sheet } }"
-        >{{ j.name }}</router-link
+        >{{ j.name }}, {{ j.stage === 'test' ? 'measuring round' : 'plan' }}</router-link
       ></template
     >
   </p>
