@@ -4,6 +4,7 @@ import { RequestFailed } from '@/api/client'
 import type { Assessment, Design, Estimate, Land, Observation, Plan, TestPoint } from '@/api/types'
 import { latestOnly } from '@/shared/latest'
 import { useCursor } from './cursor'
+import { tellingOf } from './telling'
 import { useTerms } from './terms'
 import { askDesign, askMoving, type AlongsideRequest } from './movingDesign'
 
@@ -39,7 +40,7 @@ export const useComputation = defineStore('computation', () => {
 
   const run = latestOnly(
     async ({ plan, land, readings, moving }: Order) => {
-      const body = { plan, land, readings, terms: useTerms().terms }
+      const body = { plan, land, readings: tellingOf(plan, readings), terms: useTerms().terms }
       if (!moving) return { ...(await askDesign(body)), tell: null }
       const beside = alongside?.() ?? null
       const answer = await askMoving(body, beside?.pulse ?? null)

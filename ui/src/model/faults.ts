@@ -6,11 +6,18 @@ import { keptRef } from '@/shared/kept'
 import { latestOnly } from '@/shared/latest'
 import { useJob } from './jobStore'
 import { dayOf, daysBetween } from './round'
-import { MOST_DAYS_IDLE, readingsOf, searchBegan } from './searchBegan'
+import { MOST_DAYS_IDLE, lastMended, readingsOf, searchBegan, standing, wrongTimes } from './searchBegan'
 import { useUpkeep } from './upkeep'
 
 /** Since when something is wrong with a job, and when somebody last went on with its search. */
 type Began = Record<string, { day: string; hour: string; at: string }>
+
+/** The hour of a day from which on readings are of a fence that was mended on it; midnight if it was on none. */
+function hourAfter(mendedAt: string, day: string) {
+  if (!mendedAt || dayOf(mendedAt) !== day) return '00:00'
+  const next = new Date(Math.ceil((Date.parse(mendedAt) + 1) / 1000) * 1000)
+  return dayOf(next) === day ? next.toLocaleTimeString('sv-SE') : '00:00'
+}
 
 /** Where a fault of the open job must be, from its readings of one day on, or of an hour of it. */
 export const useFaults = defineStore('faults', () => {
@@ -19,7 +26,7 @@ export const useFaults = defineStore('faults', () => {
   const problem = ref('')
   const upkeep = useUpkeep()
   /** A day that somebody looked up, as long as the page lasts. */
-  const picked = shallowRef<{ jobId: string; day: string; hour: string } | null>(null)
+  const picked = shallowRef<(Began[string] & { jobId: string }) | null>(null)
   /** On this device, by job. */
   const began = keptRef<Began>(
     'buckle.search.began',
@@ -27,48 +34,53 @@ export const useFaults = defineStore('faults', () => {
     (v): v is Began => typeof v === 'object' && v !== null && !Array.isArray(v),
   )
   const yardstick = computed(() => job.plan?.circumstances.yardstick ?? null)
+  const read = computed(() => readingsOf(job.readings))
   /** Days on which something was read, the last first. */
-  const days = computed(() =>
-    [...new Set(readingsOf(job.readings).map((r) => dayOf(r.takenAt)))].toSorted().toReversed(),
-  )
-  const mendedAt = computed(
-    () =>
-      (upkeep.answer?.faults ?? [])
-        .filter((f) => f.stands.state === 'MENDED')
-        .map((f) => f.stands.notedAt)
-        .toSorted()
-        .at(-1) ?? '',
-  )
+  const days = computed(() => [...new Set(read.value.map((r) => dayOf(r.takenAt)))].toSorted().toReversed())
+  const log = computed(() => upkeep.answer?.faults ?? [])
+  const mendedAt = computed(() => lastMended(log.value))
   /** What was looked up, or a search that goes on on this device. */
   const mine = computed(() => {
-    if (picked.value?.jobId === job.id && days.value.includes(picked.value.day)) return picked.value
-    const own = began.value[job.id]
+    const holds = (b: Began[string] | null | undefined) =>
+      b && b.at > mendedAt.value && days.value.includes(b.day) ? b : null
+    const here = holds(picked.value?.jobId === job.id ? picked.value : null)
+    const own = holds(began.value[job.id])
     const [last] = days.value
-    const goesOn =
-      own !== undefined &&
-      last !== undefined &&
-      own.at > mendedAt.value &&
-      daysBetween(dayOf(own.at), last) <= MOST_DAYS_IDLE
-    return goesOn && days.value.includes(own.day) ? own : null
+    return here ?? (own && last && daysBetween(dayOf(own.at), last) <= MOST_DAYS_IDLE ? own : null)
+  })
+  /** When the last fault was mended, if nothing was read since: what was read before says nothing of the fence as it is now. */
+  const mended = computed(() => {
+    const last = read.value.at(-1)
+    return !mine.value && last && last.takenAt <= mendedAt.value ? mendedAt.value : ''
   })
   /** The day somebody chose or a search began that goes on, else the last on which something was read. */
   const since = computed(() => {
-    const day = mine.value ? mine.value.day : searchBegan(job.readings, mendedAt.value)
+    const day = mine.value ? mine.value.day : searchBegan(job.readings, log.value)
     return days.value.includes(day) ? day : (days.value[0] ?? '')
   })
-  /** Of that day: a fence may be read in order in the morning and be wrong after noon. */
+  /** Of that day: a fence may be read in order in the morning and be wrong after noon, or be mended at noon and read again. */
   const hour = computed({
-    get: () => mine.value?.hour ?? '00:00',
+    get: () => (mine.value ? mine.value.hour : hourAfter(mendedAt.value, since.value)),
     set: (at) => look(since.value, at),
   })
   const begin = computed(() =>
-    since.value ? new Date(`${since.value}T${hour.value || '00:00'}`).toISOString() : '',
+    since.value && !mended.value ? new Date(`${since.value}T${hour.value || '00:00'}`).toISOString() : '',
   )
-  const look = (day: string, hour: string) => (picked.value = { jobId: job.id, day, hour })
+  /** What takes part. Without a yardstick what was read while something was wrong that is mended now is of no fence in order. */
+  const counted = computed(() => {
+    const wrong = yardstick.value ? [] : wrongTimes(job.telling, log.value)
+    return wrong.length
+      ? standing(job.telling).filter(
+          (r) => r.takenAt >= begin.value || !wrong.some((w) => r.takenAt >= w.from && r.takenAt <= w.to),
+        )
+      : job.telling
+  })
+  const entryOf = (day: string, hour: string) => ({ day, hour, at: new Date().toISOString() })
+  const look = (day: string, hour: string) => (picked.value = { jobId: job.id, ...entryOf(day, hour) })
   const pick = (day: string) => look(day, '00:00')
   /** What is done now is of the search that is under way. */
   function goOn() {
-    const entry = { day: since.value, hour: hour.value, at: new Date().toISOString() }
+    const entry = entryOf(since.value, hour.value)
     if (entry.day) began.value = { ...began.value, [job.id]: entry }
   }
 
@@ -76,7 +88,7 @@ export const useFaults = defineStore('faults', () => {
     (since: string) =>
       ask(
         client.POST('/api/electrics/faults', {
-          body: { plan: job.plan!, land: job.land!, readings: job.readings, since },
+          body: { plan: job.plan!, land: job.land!, readings: counted.value, since },
         }),
       ),
     (found) => {
@@ -93,9 +105,10 @@ export const useFaults = defineStore('faults', () => {
   /** Keeps the answer up to date while the stage is open. */
   function follow() {
     return watch(
-      () => [job.design, job.readings, begin.value, yardstick.value] as const,
+      () => [job.design, counted.value, begin.value, yardstick.value, upkeep.known] as const,
       () => {
-        if (job.plan && job.land && begin.value && job.design?.layout.lines.length) told = run(begin.value)
+        if (job.plan && job.land && begin.value && upkeep.known && job.design?.layout.lines.length)
+          told = run(begin.value)
         else {
           run.forget()
           answer.value = null
@@ -105,5 +118,19 @@ export const useFaults = defineStore('faults', () => {
     )
   }
 
-  return { answer, problem, days, since, hour, begin, pick, goOn, yardstick, follow, settled }
+  return {
+    answer,
+    problem,
+    days,
+    since,
+    hour,
+    begin,
+    mended,
+    counted,
+    pick,
+    goOn,
+    yardstick,
+    follow,
+    settled,
+  }
 })

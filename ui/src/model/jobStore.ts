@@ -3,8 +3,9 @@ import { useComputation } from './computation'
 import { useCursor } from './cursor'
 import { useDocument } from './document'
 import { useReadings } from './readings'
+import { tellingOf } from './telling'
 import { newId } from '@/shared/uuid'
-import { watch } from 'vue'
+import { computed, watch } from 'vue'
 import type { Observation } from '@/api/types'
 
 /** The open job for a view: its documents, what the core makes of them, its readings, and where one is. Each is a store of its own. */
@@ -14,6 +15,9 @@ export const useJob = defineStore('job', () => {
   const cursor = useCursor()
   const taken = useReadings()
   const { stored: readings } = storeToRefs(taken)
+
+  /** Those that things are worked out from: all, or what tells most of very many. */
+  const telling = computed(() => tellingOf(document.plan, readings.value))
 
   /** Takes readings once they are kept here; they are sent meanwhile, and the plan then held against all there are. */
   async function takeReadings(readings: Observation[]) {
@@ -31,6 +35,7 @@ export const useJob = defineStore('job', () => {
     ...storeToRefs(computation),
     ...storeToRefs(cursor),
     readings,
+    telling,
     change,
     changeLand,
     changeBoth,

@@ -26,12 +26,12 @@ export const useReadings = defineStore('readings', () => {
       outbox.readings(id),
     ])
     if (id !== jobId.value) return
-    stored.value = all
+    add(id, all)
     kept.value = unsent
     void sendAll()
   }
 
-  /** Readings that came in by themselves; those that are here already are left. */
+  /** Readings that the server has; those that are here already are left, and what came of others meanwhile stays. */
   function add(id: string, fresh: Observation[]) {
     if (id !== jobId.value) return
     const known = new Set(stored.value.map((r) => r.id))
@@ -46,7 +46,7 @@ export const useReadings = defineStore('readings', () => {
   async function reload(id: string) {
     try {
       const all = await ask(client.GET('/api/jobs/{id}/readings', { params: { path: { id } } }))
-      if (id === jobId.value && all.length !== stored.value.length) stored.value = all
+      add(id, all)
     } catch {
       // As it was.
     }
@@ -90,7 +90,7 @@ export const useReadings = defineStore('readings', () => {
           body: mine.map((r) => r.reading),
         }),
       )
-      if (id === jobId.value) stored.value = answer.readings
+      add(id, answer.readings)
       if (answer.doubts[0]) announce(answer.doubts[0].message)
       await settle(mine, new Map(answer.refused.map((r) => [r.id, r.message])))
     } catch (e) {
@@ -126,16 +126,11 @@ export const useReadings = defineStore('readings', () => {
     kept.value = [...kept.value.filter((r) => !ids.has(r.id)), ...bad.filter((r) => r.jobId === jobId.value)]
   }
 
-  /** What came in as a table. */
-  function take(id: string, all: Observation[]) {
-    if (id === jobId.value) stored.value = all
-  }
-
   /** A refused reading is not wanted any more. */
   async function drop(id: string) {
     await outbox.dropReadings([id])
     kept.value = kept.value.filter((r) => r.id !== id)
   }
 
-  return { stored, waiting, refused, load, add, reload, keep, send: sendAll, sendEverything, take, drop }
+  return { stored, waiting, refused, load, add, reload, keep, send: sendAll, sendEverything, drop }
 })

@@ -154,7 +154,7 @@ export const useRound = defineStore('round', () => {
     ({ since, until }: { since: string; until: string }) =>
       ask(
         client.POST('/api/electrics/round', {
-          body: { plan: job.plan!, land: job.land!, readings: job.readings, since, until, open: open.value },
+          body: { plan: job.plan!, land: job.land!, readings: job.telling, since, until, open: open.value },
         }),
       ),
     (found) => {

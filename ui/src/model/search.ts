@@ -73,7 +73,7 @@ export const useSearch = defineStore('search', () => {
       const body = {
         plan: job.plan!,
         land: job.land!,
-        readings: job.readings,
+        readings: faults.counted,
         since,
         here: here.value,
         crew: crew.value,
@@ -106,7 +106,7 @@ export const useSearch = defineStore('search', () => {
     return watch(
       () => [
         job.design,
-        job.readings,
+        faults.counted,
         faults.begin,
         crew.value.metresPerMinute,
         crew.value.currents,
@@ -130,7 +130,7 @@ export const useSearch = defineStore('search', () => {
     const body = {
       plan: job.plan,
       land: job.land,
-      readings: job.readings,
+      readings: faults.counted,
       since: faults.begin,
       expected: { lineId, stationM: fromM, cutOut, currents: crew.value.currents },
     }

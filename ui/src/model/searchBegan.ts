@@ -1,4 +1,4 @@
-import type { Observation } from '@/api/types'
+import type { LoggedFault, Observation } from '@/api/types'
 import { dayOf, daysBetween } from './round'
 
 type Kind = Observation['what']['kind']
@@ -6,33 +6,93 @@ const GONE_OVER: Kind[] = ['LOOKED_OVER', 'SUPPLY_CHECKED']
 const NO_READING: Kind[] = ['CHECKED', 'VOIDED', ...GONE_OVER]
 /** What comes so many days later is of another search. */
 export const MOST_DAYS_IDLE = 14
+const HOUR_MS = 3_600_000
+/** A search goes on over a night. */
+const SAME_SEARCH_H = 24
+/** Nobody reads for longer before it is written down that something is wrong. */
+const MOST_BEFORE_H = 72
 
 /** Readings that stand, in the order in which they were taken. */
 export const readingsOf = (all: Observation[]) =>
   standing(all).filter((r) => !NO_READING.includes(r.what.kind))
 
-function standing(all: Observation[]) {
+/** What was observed and not corrected or voided since, in order. */
+export function standing(all: Observation[]) {
   const corrected = new Set(all.map((r) => r.corrects))
   return all.filter((r) => !corrected.has(r.id)).toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
 }
 
+/** When the last fault was mended, by the log; empty if none was. */
+export const lastMended = (log: LoggedFault[]) =>
+  log
+    .flatMap((f) => f.mendedSince ?? [])
+    .toSorted()
+    .at(-1) ?? ''
+
 /**
- * The day on which a search began that is still under way; empty if none is. Where something was gone over without finding anything
- * since the last fault was mended it began with the reading before: a search goes on over days, and what was read when it began is of
- * a fence with something wrong.
+ * The day on which a search began that is still under way; empty if none is. It is under way where something was gone over without
+ * finding anything, or written down as open, since the last fault was mended. What was gone over follows a reading that said something
+ * is wrong; what is written down is followed by readings, or goes with those of its day. A search goes on over days, and what was read
+ * when it began is of a fence with something wrong.
  */
-export function searchBegan(all: Observation[], mendedAt: string): string {
-  const done = standing(all).filter(
-    (r) => r.takenAt > mendedAt && r.what.kind !== 'CHECKED' && r.what.kind !== 'VOIDED',
-  )
-  let from = done.length
-  while (
-    from > 0 &&
-    (from === done.length ||
-      daysBetween(dayOf(done[from - 1]!.takenAt), dayOf(done[from]!.takenAt)) <= MOST_DAYS_IDLE)
-  )
-    from--
-  const first = done.slice(from).find((r) => GONE_OVER.includes(r.what.kind))
-  const before = first && readingsOf(all).findLast((r) => r.takenAt <= first.takenAt)
-  return before ? dayOf(before.takenAt) : ''
+export function searchBegan(all: Observation[], log: LoggedFault[]): string {
+  const mended = lastMended(log)
+  const readings = readingsOf(all)
+  const last = readings.at(-1)
+  if (!last) return ''
+  const over = standing(all).filter((r) => GONE_OVER.includes(r.what.kind))
+  const open = log.filter((f) => f.stands.state === 'OPEN')
+  const signs = [
+    ...over.map((r) => ({ at: r.takenAt, gone: true })),
+    ...open.map((f) => ({ at: f.since, gone: false })),
+  ]
+    .filter((s) => s.at > mended)
+    .toSorted((a, b) => a.at.localeCompare(b.at))
+  const begins: string[] = []
+  let next = dayOf(last.takenAt)
+  for (const sign of signs.toReversed()) {
+    const day = dayOf(sign.at)
+    if (daysBetween(day, next) > MOST_DAYS_IDLE) break
+    next = day < next ? day : next
+    const first = sign.gone
+      ? readings.findLast((r) => r.takenAt <= sign.at && r.takenAt > mended)
+      : readings.find((r) => dayOf(r.takenAt) >= day && r.takenAt > mended)
+    const begin = first && dayOf(first.takenAt)
+    if (begin && daysBetween(begin, day) <= MOST_DAYS_IDLE) begins.push(begin)
+  }
+  return begins.toSorted()[0] ?? ''
 }
+
+/** From when to when something was wrong. */
+export interface WrongTime {
+  from: string
+  to: string
+}
+
+/** When something was wrong, by the faults that were mended: from the readings or the search on that led to each, until it was. */
+export function wrongTimes(all: Observation[], log: LoggedFault[]): WrongTime[] {
+  const readings = readingsOf(all)
+  return log.flatMap((f) => {
+    const to = f.mendedSince
+    if (!to) return []
+    let from = f.since < to ? f.since : to
+    const earliest = Date.parse(from) - MOST_BEFORE_H * HOUR_MS
+    for (const r of readings.filter((r) => r.takenAt < from).toReversed()) {
+      const at = Date.parse(r.takenAt)
+      if (at < earliest || Date.parse(from) - at > SAME_SEARCH_H * HOUR_MS) break
+      from = r.takenAt
+    }
+    const day = searchBegan(
+      all.filter((r) => r.takenAt <= to),
+      log.flatMap((g) => (g === f ? asOpen(g) : g.mendedSince && g.mendedSince < to ? g : [])),
+    )
+    const began = day ? new Date(`${day}T00:00`).toISOString() : from
+    return [{ from: began < from ? began : from, to }]
+  })
+}
+
+/** As it stood before it was mended; nothing of one that was written down when it was. */
+const asOpen = (f: LoggedFault): LoggedFault[] =>
+  f.mendedSince && f.since < f.mendedSince
+    ? [{ ...f, stands: { ...f.stands, state: 'OPEN' }, mendedSince: null }]
+    : []

@@ -8,10 +8,15 @@ export const useUpkeep = defineStore('upkeep', () => {
   const answer = shallowRef<JobUpkeep | null>(null)
   const failures = shallowRef<Failures | null>(null)
   const problem = ref('')
+  /** Whether the log of the open job was asked for, with or without an answer. */
+  const known = ref(false)
   let jobId = ''
 
   async function load(id: string) {
-    if (id !== jobId) answer.value = null
+    if (id !== jobId) {
+      answer.value = null
+      known.value = false
+    }
     jobId = id
     try {
       const found = await ask(client.GET('/api/jobs/{id}/upkeep', { params: { path: { id } } }))
@@ -21,6 +26,12 @@ export const useUpkeep = defineStore('upkeep', () => {
     } catch (e) {
       if (id === jobId) problem.value = failureText(e, 'The log could not be read.')
     }
+    if (id === jobId) known.value = true
+  }
+
+  /** Asks again for what somebody else wrote, where the log is shown already. */
+  async function reload(id: string) {
+    if (known.value && id === jobId) await load(id)
   }
 
   /** Whether the server has it now; what it said otherwise is in {@link problem}. */
@@ -51,5 +62,5 @@ export const useUpkeep = defineStore('upkeep', () => {
     }
   }
 
-  return { answer, failures, problem, load, write, agree }
+  return { answer, failures, problem, known, load, reload, write, agree }
 })

@@ -13,7 +13,9 @@ const parts = computed(() => props.answer.density.filter((d) => d.lineId === pro
 const hot = computed(() => heatOf(props.answer).filter((h) => h.lineId === props.line.lineId))
 const region = computed(() => props.answer.region90.filter((r) => r.lineId === props.line.lineId))
 const share = computed(() => parts.value.reduce((sum, d) => sum + d.probability, 0))
-const readings = computed(() => job.readings.filter((r) => r.at.lineId === props.line.lineId))
+const readAtM = computed(() => [
+  ...new Set(job.readings.filter((r) => r.at.lineId === props.line.lineId).map((r) => r.at.stationM)),
+])
 const label = computed(
   () =>
     `${props.line.name}: ${Math.round(100 * share.value)} % if on the line; ` +
@@ -49,7 +51,7 @@ const label = computed(
         y1="27"
         y2="27"
       />
-      <path v-for="r in readings" :key="r.id" class="read" :d="`M ${x(r.at.stationM)} 8 l -3 -6 h 6 z`" />
+      <path v-for="m in readAtM" :key="m" class="read" :d="`M ${x(m)} 8 l -3 -6 h 6 z`" />
       <g v-for="g in line.gates" :key="g.id">
         <rect class="gate" :x="x(g.fromM)" y="8" :width="Math.max(1.5, x(g.toM) - x(g.fromM))" height="16" />
       </g>

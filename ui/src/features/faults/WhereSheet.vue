@@ -6,7 +6,7 @@ import { useJob } from '@/model/jobStore'
 import { dayOf } from '@/model/round'
 import { useUpkeep } from '@/model/upkeep'
 import { useWords } from '@/model/useWords'
-import { calendarText, kvText, stationText } from '@/shared/units'
+import { calendarText, dateText, kvText, stationText } from '@/shared/units'
 import HeatStrip from './HeatStrip.vue'
 import NextSteps from './NextSteps.vue'
 import { elementText, kindWords, leastShare, lookAt, ofSuspect, shareText } from './faultWords'
@@ -83,7 +83,22 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
       A probability, worked out from the readings and the pulse; what is there is seen by whoever goes there.
       {{ say(caution) }}
     </p>
-    <p v-if="faults.days.length" class="small">
+    <template v-if="faults.mended">
+      <p class="verdict" data-test="faults-mended">
+        Mended, by the log, on {{ dateText(faults.mended) }}. Nothing was read after that: only a reading
+        shows whether something else is wrong.
+      </p>
+      <p class="small">
+        <router-link :to="`/jobs/${job.id}/test?sheet=round`" data-test="faults-round"
+          >Read the round</router-link
+        >
+        or
+        <button type="button" class="link" data-test="faults-before" @click="faults.pick(faults.since)">
+          show it as it was before</button
+        >.
+      </p>
+    </template>
+    <p v-else-if="faults.days.length" class="small">
       <label
         >Something is wrong since
         <select
@@ -201,7 +216,7 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
         The reading at {{ readingText(m) }} fits nothing physical: read it again.
       </p>
     </template>
-    <p v-else-if="faults.days.length && !faults.problem" class="empty">Working it out …</p>
+    <p v-else-if="faults.days.length && !faults.problem && !faults.mended" class="empty">Working it out …</p>
   </div>
 </template>
 

@@ -24,6 +24,9 @@ const rows = computed(() => {
     .map((r) => ({ r, observed: spokenOf(r.what), corrected: corrected.has(r.id) }))
     .reverse()
 })
+/** A meter that sends by itself makes thousands. */
+const AT_ONCE = 100
+const most = ref(AT_ONCE)
 const habits = useHabits()
 const voiding = ref('')
 const reason = ref('')
@@ -47,7 +50,7 @@ const lower = (word: string) => word.toLowerCase()
 <template>
   <table class="history">
     <tbody>
-      <tr v-for="{ r, observed, corrected } in rows" :key="r.id" :class="{ corrected }">
+      <tr v-for="{ r, observed, corrected } in rows.slice(0, most)" :key="r.id" :class="{ corrected }">
         <td class="number">{{ observed.value }}</td>
         <td>{{ observed.on }}</td>
         <td>{{ dateText(r.takenAt) }}</td>
@@ -80,6 +83,9 @@ const lower = (word: string) => word.toLowerCase()
       </tr>
     </tbody>
   </table>
+  <button v-if="rows.length > most" class="link" data-test="older-readings" @click="most += AT_ONCE">
+    Show older ones, {{ rows.length - most }} more
+  </button>
 </template>
 
 <style scoped>

@@ -24,7 +24,7 @@ async function bring(e: Event) {
   try {
     done.value = await importReadings(jobId, file, habits.takenBy.trim())
     problem.value = ''
-    readings.take(jobId, done.value.readings)
+    readings.add(jobId, done.value.readings)
   } catch (e) {
     done.value = null
     problem.value = failureText(e, 'The table could not be read. Nothing was stored.')

@@ -174,7 +174,7 @@ public final class FaultSearch {
             return Optional.empty();
         }
         OnFence on = new OnFence(fence.get(), laid.layout());
-        OnFence.Parted parted = OnFence.parted(plan, readings, since);
+        Parted parted = Parted.of(plan, readings, since);
         List<Observation> meters = new ArrayList<>(parted.healthy());
         meters.addAll(parted.now());
         Hunt hunt = on.hunt(on.readings(parted.healthy()), List.of(), OnFence.meter(meters));
@@ -211,12 +211,12 @@ public final class FaultSearch {
 
     /** Of these readings those that the fence is known by. */
     public static List<Observation> inOrder(Plan plan, List<Observation> readings, Instant since) {
-        return OnFence.parted(plan, readings, since).healthy();
+        return Parted.of(plan, readings, since).healthy();
     }
 
     /** Whether it can go on with these readings; otherwise it is made anew. */
     public boolean knows(Plan plan, List<Observation> readings, Instant since) {
-        return tracer.knows(lately(on, OnFence.parted(plan, readings, since).now()));
+        return tracer.knows(lately(on, Parted.of(plan, readings, since).now()));
     }
 
     /**
@@ -226,7 +226,7 @@ public final class FaultSearch {
      * @param crew with the meter it was made for
      */
     public NextSteps next(Plan plan, List<Observation> readings, Instant since, Optional<StandsAt> here, OnFoot crew) {
-        List<Observation> lately = OnFence.parted(plan, readings, since).now();
+        List<Observation> lately = Parted.of(plan, readings, since).now();
         List<Reading> now = lately(on, lately);
         List<Stretch> over =
                 lately.stream().flatMap(o -> on.lookedOver(o).stream()).toList();
@@ -248,7 +248,7 @@ public final class FaultSearch {
 
     /** The first steps to take along on paper, from the energizer on; what is seldom met is left out. */
     public Optional<Branch> tree(Plan plan, List<Observation> readings, Instant since, int depth, OnFoot crew) {
-        List<Observation> lately = OnFence.parted(plan, readings, since).now();
+        List<Observation> lately = Parted.of(plan, readings, since).now();
         List<Stretch> over =
                 lately.stream().flatMap(o -> on.lookedOver(o).stream()).toList();
         Place start = new Place(on.fence().circuit().runs().getFirst().id(), 0);

@@ -175,7 +175,7 @@ public record FenceDiagnosis(
             return tooFew(0, unpowered);
         }
         OnFence on = new OnFence(fence.get(), laid.layout());
-        Lots lots = Lots.of(on, OnFence.parted(plan, readings, since));
+        Lots lots = Lots.of(on, Parted.of(plan, readings, since));
         Told all = lots.all().told();
         if (all.nowIds().size() < LEAST) {
             return tooFew(lots.leftOut(), unpowered);
@@ -212,7 +212,7 @@ public record FenceDiagnosis(
                         && expected.stationM() >= 0
                         && expected.stationM() <= l.lengthM() + 0.1)
                 .findFirst();
-        Optional<Observation> last = OnFence.parted(plan, readings, since).now().stream()
+        Optional<Observation> last = Parted.of(plan, readings, since).now().stream()
                 .filter(o -> o.what() instanceof Observed.Peak)
                 .max(Comparator.comparing(Observation::takenAt));
         if (line.isEmpty() || last.isEmpty()) {
@@ -241,7 +241,7 @@ public record FenceDiagnosis(
         if (expected.currents()) {
             then.add(there.withId(UUID.randomUUID()).withWhat(ANY_CURRENT));
         }
-        Lots lots = Lots.of(new OnFence(fence.get(), laid.layout()), OnFence.parted(plan, then, since));
+        Lots lots = Lots.of(new OnFence(fence.get(), laid.layout()), Parted.of(plan, then, since));
         lots.all().makeReady();
         if (lots.wet().isPresent() && lots.dry().isPresent()) {
             lots.wet().get().makeReady();
@@ -255,7 +255,7 @@ public record FenceDiagnosis(
 
     /** Readings now, all of them and those taken dry and wet: a fault may come with rain. */
     private record Lots(Lot all, Optional<Lot> dry, Optional<Lot> wet, int leftOut) {
-        static Lots of(OnFence on, OnFence.Parted parted) {
+        static Lots of(OnFence on, Parted parted) {
             List<Observation> healthy = parted.healthy();
             List<Observation> now = parted.now();
             return new Lots(

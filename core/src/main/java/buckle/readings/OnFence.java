@@ -12,10 +12,7 @@ import buckle.pulse.Place;
 import buckle.pulse.Run;
 import buckle.site.LocalPlane;
 import buckle.site.Stationing;
-import buckle.spec.Plan;
 import buckle.spec.WireRole;
-import java.time.Instant;
-import java.time.LocalDate;
 import java.util.ArrayList;
 import java.util.HashMap;
 import java.util.HashSet;
@@ -26,7 +23,6 @@ import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Set;
 import java.util.UUID;
-import java.util.function.Predicate;
 
 /** A laid-out fence with its circuit: readings at stations of its lines as readings at places of the circuit, and back. */
 public final class OnFence {
@@ -219,30 +215,6 @@ public final class OnFence {
         Set<UUID> corrected = new HashSet<>();
         readings.forEach(o -> o.corrects().ifPresent(corrected::add));
         return readings.stream().filter(o -> !corrected.contains(o.id())).toList();
-    }
-
-    /** Readings as the diagnosis takes them. */
-    record Parted(List<Observation> healthy, List<Observation> now) {}
-
-    /**
-     * Those of the yardstick, or without one those of the last round before a day, are in order; those since that day are not. Rounds
-     * before the last tell of other seasons, and of faults that were mended; what was read in passing after it may have been read
-     * because something was wrong.
-     */
-    static Parted parted(Plan plan, List<Observation> readings, Instant since) {
-        List<Observation> standing = standing(readings);
-        Optional<LocalDate> round = RoundDay.last(
-                standing.stream().filter(o -> o.takenAt().isBefore(since)).toList());
-        Predicate<Observation> inOrder = plan.circumstances()
-                .yardstick()
-                .<Predicate<Observation>>map(y -> o -> y.readings().contains(o.id()))
-                .orElse(o -> o.takenAt().isBefore(since)
-                        && round.filter(d -> RoundDay.isOf(d, o)).isPresent());
-        return new Parted(
-                standing.stream().filter(inOrder).toList(),
-                standing.stream()
-                        .filter(inOrder.negate().and(o -> !o.takenAt().isBefore(since)))
-                        .toList());
     }
 
     List<Reading> readings(List<Observation> observations) {

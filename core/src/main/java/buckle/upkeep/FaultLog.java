@@ -7,6 +7,7 @@ import java.util.Comparator;
 import java.util.LinkedHashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Optional;
 import java.util.UUID;
 
 /** The faults of a fence as they stand: of each the note that was written last. */
@@ -18,9 +19,11 @@ public final class FaultLog {
      *
      * @param stands its last note
      * @param since when its first note was written
+     * @param mendedSince when the note was written since which it stands mended; what was noted of it later changes nothing of that
      * @param notes how many there are
      */
-    public record LoggedFault(FaultNote stands, Instant since, int notes, FaultNote.Gains gains) {}
+    public record LoggedFault(
+            FaultNote stands, Instant since, Optional<Instant> mendedSince, int notes, FaultNote.Gains gains) {}
 
     /** Open ones first, then watched, then mended; of each the latest first. */
     public static List<LoggedFault> of(List<FaultNote> notes) {
@@ -33,10 +36,19 @@ public final class FaultLog {
                 .map(all -> new LoggedFault(
                         all.getLast(),
                         all.getFirst().notedAt(),
+                        mendedSince(all),
                         all.size(),
                         all.getLast().gains()))
                 .sorted(Comparator.<LoggedFault, State>comparing(f -> f.stands().state())
                         .thenComparing(f -> f.stands().notedAt(), Comparator.reverseOrder()))
                 .toList();
+    }
+
+    private static Optional<Instant> mendedSince(List<FaultNote> inOrder) {
+        Optional<Instant> since = Optional.empty();
+        for (FaultNote n : inOrder) {
+            since = n.state() == State.MENDED ? since.or(() -> Optional.of(n.notedAt())) : Optional.empty();
+        }
+        return since;
     }
 }

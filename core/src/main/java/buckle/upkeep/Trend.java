@@ -3,6 +3,7 @@ package buckle.upkeep;
 import buckle.readings.Observation;
 import buckle.readings.Observed;
 import buckle.readings.OnFence;
+import buckle.readings.RoundDay;
 import buckle.rulebook.Values;
 import java.time.Duration;
 import java.time.Instant;
@@ -17,7 +18,7 @@ import java.util.OptionalDouble;
 import java.util.TreeMap;
 
 /**
- * How the voltage of a test point goes in one season: the median of the slopes between every two dry readings, and the range that holds
+ * How the voltage of a test point goes in one season: the median of the slopes between the dry readings of every two days, and the range that holds
  * the true one with 90 %. Source: Theil 1950 and Sen 1968, from memory. What was mended in between begins it anew.
  *
  * @param wire number of the wire, 0 the joined hot ones
@@ -108,13 +109,11 @@ public record Trend(
                 .orElse(last.minus(SEASON));
         List<Observation> season =
                 sorted.stream().filter(o -> !o.takenAt().isBefore(begin)).toList();
-        if (season.size() < LEAST
+        List<Value> values = byDay(season, last);
+        if (values.size() < LEAST
                 || Duration.between(season.getFirst().takenAt(), last).compareTo(LEAST_SPAN) < 0) {
             return Optional.empty();
         }
-        List<Value> values = season.stream()
-                .map(o -> new Value(-Duration.between(o.takenAt(), last).toSeconds() / WEEK_S, peakV(o)))
-                .toList();
         List<Double> slopes = slopes(values);
         if (slopes.isEmpty()) {
             return Optional.empty();
@@ -134,7 +133,7 @@ public record Trend(
         return Optional.of(new Trend(
                 sorted.getLast().at(),
                 wire,
-                n,
+                season.size(),
                 season.getFirst().takenAt(),
                 last,
                 level,
@@ -155,6 +154,22 @@ public record Trend(
                                 <= 0)
                         .map(Trend::peakV)
                         .toList())));
+    }
+
+    /** The median of a day: a meter that sends by itself reads a place a hundred times in one. */
+    private static List<Value> byDay(List<Observation> season, Instant last) {
+        Map<LocalDate, List<Observation>> days = new TreeMap<>();
+        season.forEach(o ->
+                days.computeIfAbsent(RoundDay.of(o), d -> new ArrayList<>()).add(o));
+        return days.values().stream()
+                .map(day -> new Value(
+                        day.stream()
+                                .mapToDouble(o ->
+                                        -Duration.between(o.takenAt(), last).toSeconds() / WEEK_S)
+                                .average()
+                                .orElseThrow(),
+                        Failures.median(day.stream().map(Trend::peakV).toList()).orElseThrow()))
+                .toList();
     }
 
     private static List<Double> slopes(List<Value> values) {

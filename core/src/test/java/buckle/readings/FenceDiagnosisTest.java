@@ -127,6 +127,32 @@ class FenceDiagnosisTest {
                 .isGreaterThan(0.8);
     }
 
+    /** A meter hung up at one place, which sends every quarter of an hour, drowns nothing that a crew reads elsewhere. */
+    @Test
+    void aMeterThatSendsDayAndNight() {
+        Circuit leaking =
+                fence.circuit().withFaults(List.of(new Fault(Fault.Kind.SHUNT, place(new At("a", 780)), 150)));
+        List<Observation> readings = new ArrayList<>(read(fence.circuit(), DAY));
+        readings.addAll(read(leaking, LATER));
+        FenceDiagnosis few = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, readings, LATER);
+        Observation hung = readings.get(AT.size());
+        for (int i = 1; i <= 500; i++) {
+            readings.add(hung.withId(UUID.randomUUID()).withTakenAt(LATER.plusSeconds(900L * i)));
+        }
+        FenceDiagnosis many = FenceDiagnosis.of(plan, design.laid(), Surroundings.NONE, readings, LATER);
+        assertThat(many.used()).as("the last three of it").isEqualTo(few.used() + 2);
+        assertThat(many.kinds().get(FaultKind.LEAK)).isCloseTo(few.kinds().get(FaultKind.LEAK), within(0.1));
+        assertThat(many.regionM()).isBetween(0.7 * few.regionM(), 1.3 * few.regionM());
+        FaultSearch.OnFoot crew = new FaultSearch.OnFoot(55, false, false);
+        FaultSearch search = FaultSearch.of(plan, design.laid(), Surroundings.NONE, readings, LATER, false)
+                .orElseThrow();
+        FaultSearch.NextStep next = search.next(plan, readings, LATER, Optional.empty(), crew)
+                .steps()
+                .getFirst();
+        assertThat(next.lineId()).hasValue("a");
+        assertThat(next.toM()).isGreaterThan(420);
+    }
+
     /** Done as told, step by step by stations, from one reading at the beginning to standing before the wire that came apart. */
     @Test
     void toldFromStepToStep() {

@@ -137,6 +137,17 @@ class UpkeepTest {
         assertThat(faults).extracting(f -> f.stands().id()).containsExactly(other.id(), mended.id());
         assertThat(faults.get(1).since()).isEqualTo(day(0));
         assertThat(faults.get(1).notes()).isEqualTo(3);
+        assertThat(faults.getFirst().mendedSince()).isEmpty();
+        assertThat(faults.get(1).mendedSince()).hasValue(mended.notedAt());
+        // Something added in the evening changes nothing of when it was mended; opened again it is not.
+        FaultNote evening =
+                mended.withId(UUID.randomUUID()).withNotedAt(mended.notedAt().plusSeconds(3600));
+        FaultNote again = other.withFaultId(mended.faultId())
+                .withNotedAt(evening.notedAt().plusSeconds(3600));
+        assertThat(FaultLog.of(List.of(found, evening, mended)).getFirst().mendedSince())
+                .hasValue(mended.notedAt());
+        assertThat(FaultLog.of(List.of(mended, again, evening)).getFirst().mendedSince())
+                .isEmpty();
     }
 
     private static Failures.Of of(FaultNote note) {
@@ -267,6 +278,31 @@ class UpkeepTest {
                         .toList())
                 .as("what was mended begins it anew, and three readings tell nothing")
                 .isEmpty();
+    }
+
+    /** By hand as above, 0.2 kV a week; three readings of each day, half a kilovolt up and down. */
+    @Test
+    void aDayIsOneHoweverOftenItIsRead() {
+        List<Observation> often = new ArrayList<>();
+        for (int week = 0; week < 5; week++) {
+            for (double off : new double[] {-0.5, 0, 0.5}) {
+                often.add(dry("end", 7 * week, 6.0 - 0.2 * week + off));
+            }
+        }
+        Trend trend = Trend.of(often, OptionalDouble.of(5000), List.of()).getFirst();
+        assertThat(trend.readings()).isEqualTo(15);
+        assertThat(trend.aWeekV()).isCloseTo(-200, within(1e-6));
+        assertThat(trend.highAWeekV()).as("as sure as five days make it").isNegative();
+        // Six readings of two days tell no trend.
+        assertThat(Trend.of(often.subList(0, 6), OptionalDouble.of(5000), List.of()))
+                .isEmpty();
+        // Every quarter of an hour for a season: as many slopes as days make, not as readings do.
+        List<Observation> sent = new ArrayList<>();
+        for (int i = 0; i < 100 * 96; i++) {
+            sent.add(dry("end", i / 96, 6.0 - 0.002 * (i / 96) + (i % 5 - 2) * 0.05));
+        }
+        assertThat(Trend.of(sent, OptionalDouble.of(5000), List.of()).getFirst().aWeekV())
+                .isCloseTo(-14, within(1e-6));
     }
 
     /** One reading that is quite wrong does not turn the slope, as it would a least-squares line. */

@@ -4,13 +4,10 @@ import static org.assertj.core.api.Assertions.assertThat;
 
 import java.io.BufferedReader;
 import java.io.IOException;
-import java.io.InputStream;
 import java.io.InputStreamReader;
 import java.io.OutputStream;
 import java.net.InetAddress;
 import java.net.Socket;
-import java.net.http.HttpClient;
-import java.net.http.HttpResponse.BodyHandlers;
 import java.nio.charset.StandardCharsets;
 import java.time.Instant;
 import java.util.ArrayList;
@@ -19,7 +16,6 @@ import java.util.concurrent.ExecutorService;
 import java.util.concurrent.Executors;
 import java.util.concurrent.Future;
 import java.util.concurrent.TimeUnit;
-import java.util.concurrent.atomic.AtomicInteger;
 import org.junit.jupiter.api.Test;
 import tools.jackson.databind.JsonNode;
 import tools.jackson.databind.node.ObjectNode;
@@ -193,11 +189,7 @@ class MeterTest {
             }
             return null;
         });
-        AtomicInteger shown = new AtomicInteger();
-        InputStream events = HttpClient.newHttpClient()
-                .send(server.request("/api/jobs/" + job + "/live").GET().build(), BodyHandlers.ofInputStream())
-                .body();
-        Thread listener = Thread.ofVirtual().start(() -> listen(events, shown));
+        LivePage page = new LivePage(server, job);
         ExecutorService threads = Executors.newVirtualThreadPerTaskExecutor();
         List<Future<List<String>>> all = new ArrayList<>();
         Instant begin = Instant.parse("2026-05-02T09:00:00Z");
@@ -213,28 +205,13 @@ class MeterTest {
             assertThat(one.get(60, TimeUnit.SECONDS)).allMatch(a -> a.startsWith("ok "));
         }
         assertThat(stored()).hasSize(meters * each);
-        for (int tries = 0; tries < 100 && shown.get() < meters * each; tries++) {
-            Thread.sleep(50);
-        }
-        assertThat(shown.get()).isEqualTo(meters * each);
-        events.close();
+        page.until(p -> p.readings().size() == meters * each);
+        assertThat(page.readings().stream().map(r -> r.path("id").asString()))
+                .doesNotHaveDuplicates()
+                .hasSize(meters * each);
+        page.close();
         deaf.close();
         deafSends.cancel(true);
-        listener.interrupt();
-    }
-
-    private static void listen(InputStream events, AtomicInteger shown) {
-        try (BufferedReader in = new BufferedReader(new InputStreamReader(events, StandardCharsets.UTF_8))) {
-            for (String line = in.readLine(); line != null; line = in.readLine()) {
-                if (line.startsWith("data:")) {
-                    shown.addAndGet(buckle.exchange.Json.MAPPER
-                            .readTree(line.substring(5))
-                            .size());
-                }
-            }
-        } catch (IOException e) {
-            // Closed.
-        }
     }
 
     private ObjectNode order(long seed) {

@@ -37,7 +37,7 @@ import org.springframework.web.bind.annotation.RestController;
 @RequestMapping("/api")
 @Tag(name = "commissioning")
 class CommissioningController {
-    private static final int MOST_READINGS = 5000;
+    private static final int MOST_READINGS = 20_000;
 
     private final Designs designs;
     private final CertificateService certificates;
@@ -109,7 +109,7 @@ class CommissioningController {
 
     private static void check(List<Observation> readings) {
         if (readings.size() > MOST_READINGS) {
-            throw new BadInput("commissioning.readings", "readings", "At most 5,000 readings are taken.");
+            throw new BadInput("commissioning.readings", "readings", "At most 20,000 readings are taken.");
         }
     }
 

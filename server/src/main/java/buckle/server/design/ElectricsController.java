@@ -51,7 +51,7 @@ class ElectricsController {
         this.queue = queue;
     }
 
-    private static final int MOST_READINGS = 1000;
+    private static final int MOST_READINGS = 20_000;
     /**
      * A plan on its land, what is tried out on it, and what is asked besides the curve.
      *
@@ -177,7 +177,7 @@ class ElectricsController {
 
     private static void limited(List<Observation> readings) {
         if (readings.size() > MOST_READINGS) {
-            throw new BadInput("faults.readings", "readings", "At most 1,000 readings are taken.");
+            throw new BadInput("faults.readings", "readings", "At most 20,000 readings are taken.");
         }
     }
 

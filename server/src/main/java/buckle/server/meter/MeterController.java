@@ -1,7 +1,6 @@
 package buckle.server.meter;
 
 import buckle.practice.HiddenFault;
-import buckle.server.jobs.JobService;
 import buckle.server.meter.SimulatedMeter.SimulatedAnswer;
 import buckle.server.meter.SimulatedMeter.SimulatedReading;
 import buckle.server.web.WorkQueue;
@@ -10,31 +9,25 @@ import io.swagger.v3.oas.annotations.Operation;
 import io.swagger.v3.oas.annotations.tags.Tag;
 import java.util.List;
 import java.util.UUID;
-import org.springframework.http.MediaType;
 import org.springframework.web.bind.annotation.GetMapping;
 import org.springframework.web.bind.annotation.PathVariable;
 import org.springframework.web.bind.annotation.PostMapping;
 import org.springframework.web.bind.annotation.RequestBody;
 import org.springframework.web.bind.annotation.RequestMapping;
 import org.springframework.web.bind.annotation.RestController;
-import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
-/** Meters that send by themselves, over HTTP: what they read as it comes, and the simulated one. */
+/** Meters that send by themselves, over HTTP, the simulated one among them. */
 @RestController
 @RequestMapping("/api")
 @Tag(name = "meter")
 class MeterController {
-    private final LiveReadings live;
     private final MeterIntake intake;
     private final SimulatedMeter simulated;
-    private final JobService jobs;
     private final WorkQueue queue;
 
-    MeterController(LiveReadings live, MeterIntake intake, SimulatedMeter simulated, JobService jobs, WorkQueue queue) {
-        this.live = live;
+    MeterController(MeterIntake intake, SimulatedMeter simulated, WorkQueue queue) {
         this.intake = intake;
         this.simulated = simulated;
-        this.jobs = jobs;
         this.queue = queue;
     }
 
@@ -45,15 +38,6 @@ class MeterController {
     @Operation(operationId = "meterPort", summary = "The TCP port on this machine that meters send to")
     MeterPort port() {
         return new MeterPort(intake.port());
-    }
-
-    @GetMapping(value = "/jobs/{id}/live", produces = MediaType.TEXT_EVENT_STREAM_VALUE)
-    @Operation(
-            operationId = "liveReadings",
-            summary = "Readings of a job as they are stored: server-sent events “readings”, each a list as JSON")
-    SseEmitter live(@PathVariable UUID id) {
-        jobs.find(id);
-        return live.stream(id);
     }
 
     @PostMapping("/jobs/{id}/simulated-meter")

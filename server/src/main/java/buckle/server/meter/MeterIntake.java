@@ -69,7 +69,6 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
     private final JobService jobs;
     private final LandService land;
     private final Designs designs;
-    private final LiveReadings live;
     private final int wanted;
     private final BlockingQueue<Waiting> waiting = new ArrayBlockingQueue<>(MOST_WAITING);
     private final Map<UUID, Known> layouts = Collections.synchronizedMap(new LinkedHashMap<>(16, 0.75f, true) {
@@ -88,13 +87,11 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
             JobService jobs,
             LandService land,
             Designs designs,
-            LiveReadings live,
             @Value("${buckle.meter-port:0}") int wanted) {
         this.readings = readings;
         this.jobs = jobs;
         this.land = land;
         this.designs = designs;
-        this.live = live;
         this.wanted = wanted;
     }
 
@@ -163,7 +160,6 @@ class MeterIntake implements ApplicationListener<ApplicationReadyEvent>, Disposa
             List<Observation> all =
                     lines.stream().flatMap(w -> w.readings().stream()).toList();
             Kept kept = readings.keep(jobId, all);
-            live.stored(jobId, kept.stored());
             for (Waiting w : lines) {
                 String why = w.readings().stream()
                         .map(o -> kept.refused().get(o.id()))

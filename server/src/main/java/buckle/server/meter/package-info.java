@@ -1,4 +1,4 @@
-/** Meters that send by themselves, the simulated one among them, and what is shown of it as it comes. */
+/** Meters that send by themselves, the simulated one among them. */
 @NullMarked
 package buckle.server.meter;
 

@@ -23,6 +23,7 @@ import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 import tools.jackson.databind.JsonNode;
@@ -37,11 +38,13 @@ public class ReadingService {
     private final ReadingMapper mapper;
     private final RevisionStore<Plan> plans;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
-    ReadingService(ReadingMapper mapper, RevisionStore<Plan> plans, Clock clock) {
+    ReadingService(ReadingMapper mapper, RevisionStore<Plan> plans, Clock clock, ApplicationEventPublisher events) {
         this.mapper = mapper;
         this.plans = plans;
         this.clock = clock;
+        this.events = events;
     }
 
     @Transactional(readOnly = true)
@@ -52,39 +55,36 @@ public class ReadingService {
     /** Stores those of a table that can be taken; what its rows say wrong is named beside. */
     @Transactional
     public ReadingsImport take(UUID jobId, ReadingsTable table) {
-        Set<UUID> before = new HashSet<>(of(jobId).stream().map(Observation::id).toList());
         List<Problem> problems = new ArrayList<>(table.problems());
-        List<Observation> all = of(jobId);
-        if (!table.readings().isEmpty()) {
-            TakenReadings taken = taken(
-                    jobId,
-                    table.readings().stream()
-                            .<JsonNode>map(Json.MAPPER::valueToTree)
-                            .toList());
-            taken.refused()
-                    .forEach(r -> problems.add(
-                            new Problem(r.code(), "row " + table.rows().get(r.index()), r.message())));
-            all = taken.readings();
+        if (table.readings().isEmpty()) {
+            return new ReadingsImport(List.of(), 0, 0, problems);
         }
-        long stored = all.stream().filter(o -> !before.contains(o.id())).count();
-        long known = table.readings().stream()
-                .map(Observation::id)
-                .filter(before::contains)
-                .count();
-        return new ReadingsImport(all, (int) stored, (int) known, problems);
+        Outcome outcome = store(
+                jobId,
+                table.readings().stream()
+                        .<JsonNode>map(Json.MAPPER::valueToTree)
+                        .toList());
+        outcome.refused()
+                .forEach(r ->
+                        problems.add(new Problem(r.code(), "row " + table.rows().get(r.index()), r.message())));
+        int known = outcome.all().size() - outcome.fresh().size();
+        return new ReadingsImport(outcome.all(), outcome.fresh().size(), known, problems);
     }
 
     /** Stores those that can be taken and names the others; when none can, the first reason is the answer. */
     @Transactional
     public TakenReadings take(UUID jobId, List<JsonNode> sent) {
-        TakenReadings taken = taken(jobId, sent);
-        if (!taken.refused().isEmpty() && taken.refused().size() == sent.size()) {
-            throw none(taken.refused());
+        Outcome outcome = store(jobId, sent);
+        if (!outcome.refused().isEmpty() && outcome.refused().size() == sent.size()) {
+            throw none(outcome.refused());
         }
-        return taken;
+        return new TakenReadings(outcome.all(), outcome.refused(), doubts(sent, outcome.refused()));
     }
 
-    private TakenReadings taken(UUID jobId, List<JsonNode> sent) {
+    /** @param all that are stored now, the {@code fresh} ones among them */
+    private record Outcome(List<Observation> all, List<Observation> fresh, List<TakenReadings.Refused> refused) {}
+
+    private Outcome store(UUID jobId, List<JsonNode> sent) {
         int head = mapper.headRevision(jobId).orElseThrow(() -> RequestRefused.missing("This job"));
         if (sent.size() > MOST_AT_ONCE) {
             throw new BadInput(
@@ -93,22 +93,25 @@ public class ReadingService {
                     "At most " + MOST_AT_ONCE + " readings are sent at once. Nothing was stored.");
         }
         ObservationCheck check = new ObservationCheck(site(jobId), clock.instant());
-        Set<UUID> known = new HashSet<>(of(jobId).stream().map(Observation::id).toList());
         List<TakenReadings.Refused> refused = new ArrayList<>();
+        List<Observation> all = new ArrayList<>();
+        List<Observation> fresh = new ArrayList<>();
         for (int i = 0; i < sent.size(); i++) {
             try {
-                Observation reading = read(sent.get(i), i);
+                Observation reading = atMicros(read(sent.get(i), i));
                 List<Problem> problems = new ArrayList<>(check.problems(reading, "[" + i + "]."));
                 if (reading.corrects().isPresent()
-                        && !known.contains(reading.corrects().get())) {
+                        && !isOf(jobId, reading.corrects().get())) {
                     problems.add(new Problem(
                             "reading.corrects", "[" + i + "].corrects", "The reading it corrects is not of this job."));
                 }
                 if (!problems.isEmpty()) {
                     throw new BadInput(problems);
                 }
-                store(jobId, head, reading);
-                known.add(reading.id());
+                if (store(jobId, head, reading)) {
+                    fresh.add(reading);
+                }
+                all.add(reading);
             } catch (BadInput e) {
                 Problem first = e.problems().getFirst();
                 refused.add(new TakenReadings.Refused(i, id(sent.get(i)), first.code(), first.message(), e.problems()));
@@ -117,7 +120,12 @@ public class ReadingService {
                         i, id(sent.get(i)), e.code(), String.valueOf(e.getMessage()), List.of()));
             }
         }
-        return new TakenReadings(of(jobId), refused, doubts(sent, refused));
+        tell(jobId, fresh);
+        return new Outcome(all, fresh, refused);
+    }
+
+    private boolean isOf(UUID jobId, UUID reading) {
+        return mapper.find(reading).filter(r -> r.jobId().equals(jobId)).isPresent();
     }
 
     /**
@@ -167,7 +175,15 @@ public class ReadingService {
         for (int i = 0; i < fresh.size(); i += ROWS_AT_ONCE) {
             mapper.insertAll(ReadingRow.json(fresh.subList(i, Integer.min(i + ROWS_AT_ONCE, fresh.size()))));
         }
+        tell(jobId, stored);
         return new Kept(stored, refused);
+    }
+
+    /** Pages that show the job, once it is committed. */
+    private void tell(UUID jobId, List<Observation> stored) {
+        if (!stored.isEmpty()) {
+            events.publishEvent(new ReadingsStored(jobId, stored));
+        }
     }
 
     /** Good readings that were taken long before they were sent: the clock of a meter may be a year behind. */
@@ -231,7 +247,7 @@ public class ReadingService {
             }
         }
         for (Observation r : readings) {
-            store(jobId, revision, renamed(r, fresh));
+            store(jobId, revision, atMicros(renamed(r, fresh)));
         }
     }
 
@@ -240,19 +256,22 @@ public class ReadingService {
                 .withCorrects(o.corrects().map(old -> fresh.getOrDefault(old, old)));
     }
 
-    private void store(UUID jobId, int revision, Observation reading) {
+    /** Whether it is new. */
+    private boolean store(UUID jobId, int revision, Observation reading) {
         Instant now = clock.instant().truncatedTo(ChronoUnit.MICROS);
-        ReadingRow row = ReadingRow.of(jobId, revision, atMicros(reading), now);
-        if (mapper.insert(row) == 0) {
-            ReadingRow stored = mapper.find(reading.id()).orElseThrow();
-            if (!stored.jobId().equals(jobId) || !stored.observation().equals(row.observation())) {
-                throw new RequestRefused(
-                        409,
-                        "reading.differs",
-                        "Another reading with this id is stored already; it was kept as it was.",
-                        Map.of("readingId", reading.id()));
-            }
+        ReadingRow row = ReadingRow.of(jobId, revision, reading, now);
+        if (mapper.insert(row) > 0) {
+            return true;
         }
+        ReadingRow stored = mapper.find(reading.id()).orElseThrow();
+        if (!stored.jobId().equals(jobId) || !stored.observation().equals(row.observation())) {
+            throw new RequestRefused(
+                    409,
+                    "reading.differs",
+                    "Another reading with this id is stored already; it was kept as it was.",
+                    Map.of("readingId", reading.id()));
+        }
+        return false;
     }
 
     /** PostgreSQL keeps microseconds. */

@@ -7,7 +7,7 @@ import java.util.List;
 /**
  * What became of a table of readings.
  *
- * @param readings all of the job, oldest first
+ * @param readings those of the table that are stored now
  * @param stored how many are new, {@code known} how many were there already
  * @param problems rows that were not stored, and why
  */

@@ -7,7 +7,7 @@ import java.util.List;
 /**
  * What became of readings that were sent: the good ones are stored, whatever the others are.
  *
- * @param readings all of the job, oldest first
+ * @param readings those that are stored now, those that were before too
  * @param refused those that were not stored
  * @param doubts those that were, and that somebody should look at again
  */

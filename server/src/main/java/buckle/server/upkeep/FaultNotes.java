@@ -17,6 +17,7 @@ import java.util.Optional;
 import java.util.OptionalInt;
 import java.util.UUID;
 import org.jspecify.annotations.Nullable;
+import org.springframework.context.ApplicationEventPublisher;
 import org.springframework.stereotype.Service;
 import org.springframework.transaction.annotation.Transactional;
 
@@ -28,10 +29,12 @@ public class FaultNotes {
 
     private final FaultNoteMapper mapper;
     private final Clock clock;
+    private final ApplicationEventPublisher events;
 
-    FaultNotes(FaultNoteMapper mapper, Clock clock) {
+    FaultNotes(FaultNoteMapper mapper, Clock clock, ApplicationEventPublisher events) {
         this.mapper = mapper;
         this.clock = clock;
+        this.events = events;
     }
 
     /** All of a job, oldest first. */
@@ -74,15 +77,17 @@ public class FaultNotes {
             throw new BadInput("log.too-many", "", "A job holds at most 5,000 notes of faults. Nothing was stored.");
         }
         FaultNoteRow row = row(jobId, note);
-        if (mapper.insert(row) == 0) {
-            FaultNoteRow stored = mapper.find(note.id()).orElseThrow();
-            if (!stored.jobId().equals(jobId) || !note(stored).equals(StoredDocument.FAULT_NOTE.read(row.doc()))) {
-                throw new RequestRefused(
-                        409,
-                        "log.differs",
-                        "Another note with this id is stored already; it was kept as it was.",
-                        Map.of("noteId", note.id()));
-            }
+        if (mapper.insert(row) > 0) {
+            events.publishEvent(new NoteStored(jobId, note.id()));
+            return;
+        }
+        FaultNoteRow stored = mapper.find(note.id()).orElseThrow();
+        if (!stored.jobId().equals(jobId) || !note(stored).equals(StoredDocument.FAULT_NOTE.read(row.doc()))) {
+            throw new RequestRefused(
+                    409,
+                    "log.differs",
+                    "Another note with this id is stored already; it was kept as it was.",
+                    Map.of("noteId", note.id()));
         }
     }
 

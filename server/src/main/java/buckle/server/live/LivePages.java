@@ -1,10 +1,10 @@
-package buckle.server.meter;
+package buckle.server.live;
 
 import buckle.exchange.Json;
-import buckle.readings.Observation;
+import buckle.server.readings.ReadingsStored;
+import buckle.server.upkeep.NoteStored;
 import buckle.server.web.RequestRefused;
 import java.io.IOException;
-import java.util.List;
 import java.util.Map;
 import java.util.Set;
 import java.util.UUID;
@@ -17,11 +17,12 @@ import org.springframework.context.ApplicationListener;
 import org.springframework.context.event.ContextClosedEvent;
 import org.springframework.http.MediaType;
 import org.springframework.stereotype.Component;
+import org.springframework.transaction.event.TransactionalEventListener;
 import org.springframework.web.servlet.mvc.method.annotation.SseEmitter;
 
-/** Tells open pages of readings as they are stored: server-sent events, one stream a page. */
+/** Tells open pages of what is stored, once it is: server-sent events, one stream a page. */
 @Component
-class LiveReadings implements DisposableBean, ApplicationListener<ContextClosedEvent> {
+class LivePages implements DisposableBean, ApplicationListener<ContextClosedEvent> {
     private static final int MOST_STREAMS = 100;
     private static final long BEAT_S = 15;
 
@@ -29,11 +30,11 @@ class LiveReadings implements DisposableBean, ApplicationListener<ContextClosedE
     private final ScheduledExecutorService beat = Executors.newSingleThreadScheduledExecutor(
             Thread.ofPlatform().daemon().name("live-beat").factory());
 
-    LiveReadings() {
+    LivePages() {
         beat.scheduleWithFixedDelay(this::beat, BEAT_S, BEAT_S, TimeUnit.SECONDS);
     }
 
-    /** A stream of the readings of a job from now on. */
+    /** A stream of what is stored for a job from now on. */
     SseEmitter stream(UUID jobId) {
         if (open.values().stream().mapToInt(Set::size).sum() >= MOST_STREAMS) {
             throw new RequestRefused(
@@ -56,16 +57,21 @@ class LiveReadings implements DisposableBean, ApplicationListener<ContextClosedE
         return emitter;
     }
 
-    /** Shows what was stored to every page that listens. */
-    void stored(UUID jobId, List<Observation> readings) {
-        Set<SseEmitter> all = open.get(jobId);
-        if (all == null || all.isEmpty() || readings.isEmpty()) {
-            return;
+    @TransactionalEventListener(fallbackExecution = true)
+    void stored(ReadingsStored event) {
+        if (open.containsKey(event.jobId())) {
+            tell(event.jobId(), "readings", Json.MAPPER.writeValueAsString(event.readings()));
         }
-        String json = Json.MAPPER.writeValueAsString(readings);
-        for (SseEmitter emitter : all) {
-            send(jobId, emitter, SseEmitter.event().name("readings").data(json, MediaType.TEXT_PLAIN));
-        }
+    }
+
+    @TransactionalEventListener(fallbackExecution = true)
+    void stored(NoteStored event) {
+        tell(event.jobId(), "log", event.noteId().toString());
+    }
+
+    private void tell(UUID jobId, String what, String data) {
+        open.getOrDefault(jobId, Set.of())
+                .forEach(e -> send(jobId, e, SseEmitter.event().name(what).data(data, MediaType.TEXT_PLAIN)));
     }
 
     private void beat() {
