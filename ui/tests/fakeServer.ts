@@ -1,11 +1,18 @@
 import { vi } from 'vitest'
-import type { Land, Plan, Observation } from '@/api/types'
+import type { FaultNote, Land, Plan, Observation } from '@/api/types'
 import { design, packed, plan } from './fixtures'
 import { noLand } from './openJob'
 
 let servers = 0
 /** Questions the stand-in has not answered yet. */
 let busy = 0
+
+const upkeep = (notes: FaultNote[]) => ({
+  faults: notes.map((n) => ({ stands: n, since: n.notedAt, mendedSince: null, notes: 1, gains: {} })),
+  trends: [],
+  round: null,
+  roundDays: null,
+})
 
 /**
  * A small stand-in for the server: holds one plan and its readings, and can be away, refuse or be ahead. Its job has a name
@@ -23,6 +30,7 @@ export function fakeServer() {
     land: noLand,
     landSaves: 0,
     readings: [] as Observation[],
+    notes: [] as FaultNote[],
     away: false,
     refuse: '',
     /** Why a reading is refused; empty when it is taken. */
@@ -92,6 +100,13 @@ export function fakeServer() {
       return json(200, { readings: state.readings, refused, doubts: [] })
     }
     if (path.endsWith('/readings')) return json(200, state.readings)
+    if (path.endsWith('/log')) {
+      const note = body as FaultNote
+      if (note.notedBy === '') return json(422, { detail: 'Say who writes this down.', errors: [] })
+      if (!state.notes.some((n) => n.id === note.id)) state.notes.push(note)
+    }
+    if (path.endsWith('/log') || path.endsWith('/upkeep')) return json(200, upkeep(state.notes))
+    if (path.endsWith('/failures')) return json(200, { order: [] })
     if (path.endsWith('/plan/upgrade')) {
       if (state.upgradesAway) throw new TypeError('no way there')
       state.older = body

@@ -1,5 +1,5 @@
 import Dexie, { type EntityTable } from 'dexie'
-import type { Observation } from '@/api/types'
+import type { FaultNote, Observation } from '@/api/types'
 import { announce } from '@/shared/announce'
 
 /** A document that the server does not have yet, on the save it builds on. */
@@ -18,6 +18,14 @@ export interface WaitingReading {
   refused: string
 }
 
+/** The same of a note of a fault. */
+export interface WaitingNote {
+  id: string
+  jobId: string
+  note: FaultNote
+  refused: string
+}
+
 interface Steps {
   key: string
   steps: unknown
@@ -28,11 +36,13 @@ class OutboxDatabase extends Dexie {
   /** Drafts that nobody can read now; a later Buckle may. */
   unread!: EntityTable<Draft, 'key'>
   readings!: EntityTable<WaitingReading, 'id'>
+  notes!: EntityTable<WaitingNote, 'id'>
   steps!: EntityTable<Steps, 'key'>
 
   constructor(name: string) {
     super(name)
     this.version(1).stores({ drafts: 'key', unread: 'key', readings: 'id, jobId', steps: 'key' })
+    this.version(2).stores({ notes: 'id, jobId' })
   }
 }
 
@@ -41,6 +51,7 @@ const fleeting = {
   drafts: new Map<string, Draft>(),
   unread: new Map<string, Draft>(),
   readings: new Map<string, WaitingReading>(),
+  notes: new Map<string, WaitingNote>(),
 }
 
 const database = new OutboxDatabase('buckle')
@@ -148,14 +159,34 @@ export const outbox = {
       () => database.readings.bulkDelete(ids),
       () => ids.forEach((id) => fleeting.readings.delete(id)),
     ),
-  /** By job, how many readings wait, and keys of the drafts that do. */
+  keepNote: (note: WaitingNote) =>
+    kept<unknown>(
+      () => database.notes.put(plain(note)),
+      () => fleeting.notes.set(note.id, note),
+    ),
+  notes: () =>
+    kept(
+      () => database.notes.toArray(),
+      () => [...fleeting.notes.values()],
+    ),
+  dropNote: (id: string) =>
+    kept<unknown>(
+      () => database.notes.delete(id),
+      () => fleeting.notes.delete(id),
+    ),
+  /** Readings and notes that wait, and keys of the drafts that do. */
   waiting: () =>
     kept(
       async () => ({
         readings: await database.readings.toArray(),
+        notes: await database.notes.toArray(),
         drafts: (await database.drafts.toCollection().primaryKeys()) as string[],
       }),
-      () => ({ readings: [...fleeting.readings.values()], drafts: [...fleeting.drafts.keys()] }),
+      () => ({
+        readings: [...fleeting.readings.values()],
+        notes: [...fleeting.notes.values()],
+        drafts: [...fleeting.drafts.keys()],
+      }),
     ),
   keepSteps: (key: string, steps: unknown) =>
     kept<unknown>(
@@ -178,5 +209,6 @@ export const outbox = {
     fleeting.drafts.clear()
     fleeting.unread.clear()
     fleeting.readings.clear()
+    fleeting.notes.clear()
   },
 }

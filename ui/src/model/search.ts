@@ -8,6 +8,11 @@ import { useFaults } from './faults'
 import type { Habits } from './habits'
 import { useJob } from './jobStore'
 import { placeAt } from './placeAt'
+import { standing } from './searchBegan'
+
+const LONGEST_PAUSE_MS = 3_600_000
+/** What was done longer ago is not of a search that somebody comes from. */
+const OF_NOW_MS = 86_400_000
 
 export type NextStep = NextSteps['steps'][number]
 interface Crew {
@@ -53,6 +58,22 @@ export const useSearch = defineStore('search', () => {
         (r) => !corrected.has(r.id) && (r.what.kind === 'LOOKED_OVER' || r.what.kind === 'SUPPLY_CHECKED'),
       )
       .toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
+  })
+  /** What a log asks of a search: the weakest reading of it with every switch closed, and how long it took without a longer pause. */
+  const soFar = computed(() => {
+    const done = standing(now.value)
+    const last = done.at(-1)
+    if (!last || Date.now() - Date.parse(last.takenAt) > OF_NOW_MS) return null
+    const peaks = done.filter((r) => r.what.kind === 'PEAK' && !r.what.overRange && !r.openSwitches?.length)
+    const peakV = (r: Observation) => (r.what.kind === 'PEAK' ? r.what.peakV : Infinity)
+    const weakest = peaks.toSorted((a, b) => peakV(a) - peakV(b))[0] ?? null
+    let from = Date.parse(last.takenAt)
+    for (const r of done.toReversed()) {
+      const at = Date.parse(r.takenAt)
+      if (from - at > LONGEST_PAUSE_MS) break
+      from = at
+    }
+    return { weakest, minutes: Math.round((Date.parse(last.takenAt) - from) / 60_000) }
   })
   /** Where the last thing was done; at the energizer before anything was. */
   const here = computed(() => {
@@ -206,6 +227,7 @@ export const useSearch = defineStore('search', () => {
     busy,
     crew,
     looked,
+    soFar,
     here,
     follow,
     expect,

@@ -6,7 +6,6 @@ import { useJob } from '@/model/jobStore'
 import { causeWords, partWords, stateWords, weatherWords } from '@/model/partWords'
 import { useUpkeep } from '@/model/upkeep'
 import { useWords } from '@/model/useWords'
-import { announce } from '@/shared/announce'
 import { smallPhoto } from '@/shared/photo'
 import { unitName } from '@/shared/units'
 import { useNoteDraft } from './useNoteDraft'
@@ -46,9 +45,7 @@ async function keep() {
   const stored = await upkeep.write(made)
   busy.value = false
   failure.value = stored ? '' : upkeep.problem
-  if (!stored) return
-  announce('Written in the log.')
-  emit('done')
+  if (stored) emit('done')
 }
 </script>
 
@@ -94,7 +91,12 @@ async function keep() {
       >
       <label>Minutes of search <input v-model="search" inputmode="numeric" data-test="fault-search" /></label>
       <label>Minutes of work <input v-model="work" inputmode="numeric" data-test="fault-work" /></label>
-      <label>Before, kV <input v-model="before" inputmode="decimal" data-test="fault-before" /></label>
+      <label
+        >Before, kV <input v-model="before" inputmode="decimal" data-test="fault-before" />
+        <span v-if="draft.readAt.value" class="small" data-test="fault-read-at"
+          >read at {{ draft.readAt.value }}</span
+        ></label
+      >
       <label
         >Weather then
         <select v-model="beforeWeather" data-test="fault-before-weather">

@@ -7,7 +7,7 @@ import { causeWords, gainsText, harmlessText, partWords, stateWords, weatherWord
 import { dayOf } from '@/model/round'
 import { useUpkeep } from '@/model/upkeep'
 import { useWords } from '@/model/useWords'
-import { calendarText, kvText, lengthText, stationText } from '@/shared/units'
+import { calendarText, dateText, kvText, lengthText, stationText } from '@/shared/units'
 import FaultForm from './FaultForm.vue'
 
 const job = useJob()
@@ -78,6 +78,16 @@ function agree() {
     </p>
     <FaultForm v-if="writing" :key="of?.stands.id ?? 'new'" :fault="of" @done="writing = false" />
     <p v-else><v-btn class="strong" data-test="new-fault" @click="write(null)">Write a fault down</v-btn></p>
+    <p v-for="n in upkeep.kept" :key="n.id" class="kept" data-test="kept-note">
+      <template v-if="n.refused">Not taken: {{ n.refused }}</template
+      ><template v-else>Kept on this device until the server is there</template>:
+      {{ stateWords[n.note.state] }}, {{ place(n.note) }},
+      {{ say(n.note.part ? partWords[n.note.part] : 'not known yet')
+      }}{{ n.note.note ? `, “${n.note.note}”` : '' }} ({{ n.note.notedBy }}, {{ dateText(n.note.notedAt) }}).
+      <button v-if="n.refused" class="link" data-test="drop-note" @click="upkeep.drop(n.id)">
+        Delete it here
+      </button>
+    </p>
     <p v-if="upkeep.answer && !faults.length && !writing" class="empty">
       Nothing has been written down of this fence. What is written here teaches what is looked at first.
     </p>
@@ -152,6 +162,11 @@ function agree() {
 }
 .MENDED {
   color: var(--quiet);
+}
+.kept {
+  margin: 6px 0;
+  padding: 6px 10px;
+  border-left: 4px solid var(--warn);
 }
 .block {
   display: block;

@@ -1,10 +1,11 @@
-import { computed, ref } from 'vue'
-import type { FaultCause, FaultNote, FencePart, LoggedFault } from '@/api/types'
+import { computed, ref, shallowRef } from 'vue'
+import type { FaultCause, FaultNote, FencePart, LoggedFault, Observation } from '@/api/types'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
 import { placeAt } from '@/model/placeAt'
 import { kiloSlip } from '@/model/round'
-import { kvText, lengthText, parseKvV, parseLengthM } from '@/shared/units'
+import { useSearch } from '@/model/search'
+import { kvText, lengthText, parseKvV, parseLengthM, stationText } from '@/shared/units'
 import { newId } from '@/shared/uuid'
 
 type Weather = NonNullable<FaultNote['before']>['weather']
@@ -42,6 +43,8 @@ export function useNoteDraft() {
   const photos = ref<string[]>([])
   const note = ref('')
   const failure = ref('')
+  /** The reading that {@link before} is, as long as it is left as it was filled in. */
+  const beforeIs = shallowRef<Observation | null>(null)
   /** The same until it is stored, so that sending again makes no double. */
   let id = newId()
 
@@ -67,6 +70,7 @@ export function useNoteDraft() {
     work.value = n?.workMinutes?.toString() ?? ''
     before.value = n?.before ? kvText(n.before.peakV) : ''
     beforeWeather.value = n?.before?.weather ?? habits.weather
+    beforeIs.value = job.readings.find((r) => r.id === n?.before?.readingId) ?? null
     after.value = n?.after ? kvText(n.after.peakV) : ''
     afterWeather.value = n?.after?.weather ?? habits.weather
     works.value = (n?.works ?? []).map((w) => ({
@@ -80,7 +84,32 @@ export function useNoteDraft() {
     photos.value = [...(n?.photos ?? [])]
     note.value = n?.note ?? ''
     failure.value = ''
+    if (!fault) fillIn()
   }
+
+  /** What the search that is under way says already. */
+  function fillIn() {
+    const { weakest, minutes } = useSearch().soFar ?? { weakest: null, minutes: 0 }
+    if (minutes > 0) search.value = String(minutes)
+    if (weakest?.what.kind !== 'PEAK') return
+    before.value = kvText(weakest.what.peakV)
+    beforeWeather.value = weakest.weather
+    beforeIs.value = weakest
+  }
+  const beforeReading = computed(() => {
+    const is = beforeIs.value
+    return is?.what.kind === 'PEAK' &&
+      before.value === kvText(is.what.peakV) &&
+      beforeWeather.value === is.weather
+      ? is
+      : null
+  })
+  /** Where that was, so that it is read there again. */
+  const readAt = computed(() => {
+    const at = beforeReading.value?.at
+    const line = lines.value.find((l) => l.lineId === at?.lineId)
+    return at && line ? `${line.name}, ${stationText(at.stationM, job.units)}` : ''
+  })
 
   const addRemedy = () =>
     works.value.push({ part: part.value || 'INSULATOR', product: '', count: '1', harmless: false, kv: '' })
@@ -108,7 +137,10 @@ export function useNoteDraft() {
   /** The note, or what keeps it from being one. */
   function made(): FaultNote | string {
     const at = spot()
-    const b = shown(before.value, beforeWeather.value)
+    const typedBefore = shown(before.value, beforeWeather.value)
+    const is = beforeReading.value
+    const b =
+      is?.what.kind === 'PEAK' ? { peakV: is.what.peakV, weather: is.weather, readingId: is.id } : typedBefore
     const a = shown(after.value, afterWeather.value)
     const long = length.value.trim() === '' ? 0 : parseLengthM(length.value, job.units)
     const minutes = [wholeMinutes(search.value), wholeMinutes(work.value)]
@@ -153,5 +185,5 @@ export function useNoteDraft() {
 
   const fields = { state, lineId, station, length, part, product, cause, search, work, before, beforeWeather }
   const more = { after, afterWeather, works, lookAgainOn, photos, note, failure }
-  return { ...fields, ...more, of, lines, habits, begin, addRemedy, dropRemedy, made }
+  return { ...fields, ...more, readAt, of, lines, habits, begin, addRemedy, dropRemedy, made }
 }
