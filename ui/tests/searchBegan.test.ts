@@ -40,6 +40,9 @@ describe('a search that goes on another day', () => {
     const told = fault('OPEN', '2026-11-21T07:00:00Z')
     expect(searchBegan([inOrder, low, nextDay], [told])).toBe('2026-11-23')
     expect(searchBegan([inOrder, low], [told])).toBe('')
+    // Still open a month later it is the same search, two crews' or one's.
+    expect(searchBegan([inOrder, low, done('PEAK', '2026-12-19T10:00:00Z')], [open])).toBe('2026-11-20')
+    expect(searchBegan([inOrder, low, done('PEAK', '2026-12-22T10:00:00Z')], [open])).toBe('')
     // One that is watched, mended or was left open long ago keeps no search going.
     expect(searchBegan([inOrder, low, nextDay], [fault('WATCHED', open.since)])).toBe('')
     expect(searchBegan([inOrder, low, nextDay], [mended(open.since)])).toBe('')

@@ -6,6 +6,8 @@ const GONE_OVER: Kind[] = ['LOOKED_OVER', 'SUPPLY_CHECKED']
 const NO_READING: Kind[] = ['CHECKED', 'VOIDED', ...GONE_OVER]
 /** What comes so many days later is of another search. */
 export const MOST_DAYS_IDLE = 14
+/** What was written down as open longer ago and never closed may have been forgotten. */
+const MOST_DAYS_OPEN = 30
 const HOUR_MS = 3_600_000
 /** A search goes on over a night. */
 const SAME_SEARCH_H = 24
@@ -52,7 +54,7 @@ export function searchBegan(all: Observation[], log: LoggedFault[]): string {
   let next = dayOf(last.takenAt)
   for (const sign of signs.toReversed()) {
     const day = dayOf(sign.at)
-    if (daysBetween(day, next) > MOST_DAYS_IDLE) break
+    if (daysBetween(day, next) > (sign.gone ? MOST_DAYS_IDLE : MOST_DAYS_OPEN)) continue
     next = day < next ? day : next
     const first = sign.gone
       ? readings.findLast((r) => r.takenAt <= sign.at && r.takenAt > mended)

@@ -214,6 +214,59 @@ class HuntTest {
         assertThat(screen.test("next-kv").inputValue()).isEqualTo("5");
     }
 
+    /** What one crew reads and writes down the other's page shows by itself; mended, nothing is looked for that is not there any more. */
+    @Test
+    void twoCrewsOnOneFence() {
+        Screen office = new Screen(browser.page(1280, 800), Buckle.demo().url);
+        String job = office.fresh("Donkey winter track");
+        office.openById(job, "faults");
+        office.test("faults-verdict").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        String since = office.test("faults-since").inputValue();
+        String before = office.page.locator(".suspects").innerText();
+        Screen crew = new Screen(browser.page(390, 844), Buckle.demo().url);
+        crew.openById(job, "faults");
+        crew.test("next-step").waitFor(new Locator.WaitForOptions().setTimeout(60_000));
+        crew.test("own-reading").click();
+        crew.test("next-by").fill("B. Crew");
+        crew.test("next-kv").fill("3.1");
+        crew.test("next-kv").press("Enter");
+        String used = "n => +(/(\\d+) readings took part/.exec(document.body.innerText)?.[1] ?? 0) === n";
+        Matcher took = Pattern.compile("(\\d+) readings took part").matcher(before);
+        assertThat(took.find()).isTrue();
+        office.page.waitForFunction(used, Integer.parseInt(took.group(1)) + 1);
+        assertThat(office.test("faults-since").inputValue()).isEqualTo(since);
+
+        // The log begins with what was read, and where, so that it is read there again.
+        office.test("sheet-log").click();
+        office.test("new-fault").click();
+        assertThat(office.test("fault-before").inputValue()).isEqualTo("3.1");
+        assertThat(office.test("fault-read-at").innerText()).startsWith("read at ");
+        office.test("fault-state").selectOption("mended");
+        office.test("fault-part").selectOption("joint");
+        office.test("fault-by").fill("A. Crew");
+        office.test("keep-fault").click();
+        crew.test("faults-mended").waitFor();
+        assertThat(crew.test("next-step").count()).isZero();
+        assertThat(crew.test("faults-verdict").count()).isZero();
+        crew.test("faults-before").click();
+        crew.test("faults-verdict").waitFor();
+        office.test("sheet-where").click();
+        office.test("faults-round").click();
+        office.test("round-open").waitFor();
+        // Without a way to the server a note waits on the device.
+        crew.test("sheet-log").click();
+        crew.test("new-fault").click();
+        crew.test("fault-note").fill("ticks again");
+        crew.page.context().setOffline(true);
+        crew.test("keep-fault").click();
+        crew.test("kept-note").waitFor();
+        assertThat(crew.test("kept-note").innerText()).contains("Kept on this device", "ticks again");
+        crew.page.context().setOffline(false);
+        office.openById(job, "faults?sheet=log");
+        office.page.waitForSelector("[data-test=logged-fault] >> text=ticks again");
+        assertThat(crew.test("kept-note").count()).isZero();
+    }
+
     private static String line(Screen screen, String job, String name) {
         return String.valueOf(screen.page.evaluate(
                 "async ([job, name]) => (await (await fetch('/api/jobs/' + job + '/plan')).json()).plan.site.lines.find((l) => l.name === name).id",
