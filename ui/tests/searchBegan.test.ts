@@ -95,7 +95,7 @@ describe('a search that goes on another day', () => {
       useUpkeep().answer = { faults: [mended('2026-11-23T12:30:15.5Z')] } as JobUpkeep
       expect([faults.mended, faults.begin]).toEqual(['2026-11-23T12:30:15.5Z', ''])
       // As it was before, for whoever wants to see that.
-      faults.pick('2026-11-20')
+      faults.asBefore()
       expect([faults.mended, faults.begin.slice(0, 10)]).toEqual(['', '2026-11-20'])
       useUpkeep().answer = { faults: [mended('2099-11-23T12:30:15.5Z')] } as JobUpkeep
       expect(faults.mended).not.toBe('')

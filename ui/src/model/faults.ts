@@ -78,6 +78,12 @@ export const useFaults = defineStore('faults', () => {
   const entryOf = (day: string, hour: string) => ({ day, hour, at: new Date().toISOString() })
   const look = (day: string, hour: string) => (picked.value = { jobId: job.id, ...entryOf(day, hour) })
   const pick = (day: string) => look(day, '00:00')
+  /** Shows it as it was before the last fault was mended. */
+  function asBefore() {
+    const search = wrongTimes(job.telling, log.value).find((w) => w.to === mendedAt.value)
+    const day = search ? dayOf(search.from) : ''
+    pick(days.value.includes(day) ? day : since.value)
+  }
   /** What is done now is of the search that is under way. */
   function goOn() {
     const entry = entryOf(since.value, hour.value)
@@ -128,6 +134,7 @@ export const useFaults = defineStore('faults', () => {
     mended,
     counted,
     pick,
+    asBefore,
     goOn,
     yardstick,
     follow,

@@ -86,7 +86,7 @@ export function wrongTimes(all: Observation[], log: LoggedFault[]): WrongTime[] 
     }
     const day = searchBegan(
       all.filter((r) => r.takenAt <= to),
-      log.flatMap((g) => (g === f ? asOpen(g) : g.mendedSince && g.mendedSince < to ? g : [])),
+      log.flatMap((g) => (g === f ? asOpen(g) : g.mendedSince && g.mendedSince >= to ? [] : g)),
     )
     const began = day ? new Date(`${day}T00:00`).toISOString() : from
     return [{ from: began < from ? began : from, to }]

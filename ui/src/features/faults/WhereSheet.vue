@@ -93,7 +93,7 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
           >Read the round</router-link
         >
         or
-        <button type="button" class="link" data-test="faults-before" @click="faults.pick(faults.since)">
+        <button type="button" class="link" data-test="faults-before" @click="faults.asBefore">
           show it as it was before</button
         >.
       </p>
