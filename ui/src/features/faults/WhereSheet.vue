@@ -4,6 +4,7 @@ import RuleChips from '@/components/RuleChips.vue'
 import { useFaults } from '@/model/faults'
 import { useJob } from '@/model/jobStore'
 import { dayOf } from '@/model/round'
+import { useTestSheets } from '@/model/useTestSheets'
 import { useUpkeep } from '@/model/upkeep'
 import { useWords } from '@/model/useWords'
 import { calendarText, dateText, kvText, stationText } from '@/shared/units'
@@ -14,6 +15,7 @@ import { elementText, kindWords, leastShare, lookAt, ofSuspect, shareText } from
 const job = useJob()
 const faults = useFaults()
 const upkeep = useUpkeep()
+const { open: openTestSheet } = useTestSheets()
 onMounted(() => void upkeep.load(job.id))
 const { say } = useWords()
 const caution = 'Before anybody touches the fence: energizer off, fence shorted to earth.'
@@ -89,7 +91,7 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
         shows whether something else is wrong.
       </p>
       <p class="small">
-        <router-link :to="`/jobs/${job.id}/test?sheet=round`" data-test="faults-round"
+        <router-link :to="`/jobs/${job.id}/test`" data-test="faults-round" @click="openTestSheet('round')"
           >Read the round</router-link
         >
         or
