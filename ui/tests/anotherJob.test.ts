@@ -16,11 +16,12 @@ describe('a job opened after another', () => {
     const second = fakeServer()
     const askSecond = globalThis.fetch
     const waiting: (() => void)[] = []
-    const way = { held: false, terms: [] as { job: string; body: { terms: JobTerms } }[] }
+    const way = { held: false, away: false, terms: [] as { job: string; body: { terms: JobTerms } }[] }
     vi.stubGlobal('fetch', async (request: Request) => {
       const path = new URL(request.url).pathname
       const ofFirst = path.split('/').some((part) => part === first.jobId || part === first.propertyId)
       if (ofFirst && way.held) await new Promise<void>((go) => waiting.push(go))
+      if (way.away) throw new TypeError('no way there')
       if (path.endsWith('/terms')) {
         if (request.method === 'PUT')
           way.terms.push({ job: path.split('/')[3]!, body: await request.clone().json() })
@@ -107,6 +108,27 @@ describe('a job opened after another', () => {
     await job.saveNow()
     expect(job.saveState).toBe('saved')
     expect(first.plan.site.lines[0]!.corners[1]!.at).toEqual([1.0022, 44])
+  })
+
+  it('sends terms that could not be sent again by itself, to the job they are of', async () => {
+    const { first, second, way } = twoJobs()
+    const terms = useTerms()
+    await terms.load(first.jobId)
+    vi.useFakeTimers()
+    try {
+      way.away = true
+      await terms.change({ km: 12 })
+      expect(terms.problem).toContain('does not answer')
+      await vi.advanceTimersByTimeAsync(9000)
+      expect(way.terms).toHaveLength(0)
+      way.away = false
+      await terms.load(second.jobId)
+      await vi.advanceTimersByTimeAsync(9000)
+      expect(way.terms.map((t) => [t.job, t.body.terms.km])).toEqual([[first.jobId, 12]])
+      expect([terms.terms, terms.problem]).toEqual([usualTerms, ''])
+    } finally {
+      vi.useRealTimers()
+    }
   })
 
   it('leaves terms of the first that still wait to the first', async () => {

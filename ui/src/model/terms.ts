@@ -13,21 +13,29 @@ export const usualTerms: JobTerms = {
   cutting: 'EACH',
 }
 
-/** What the price of the open job has of its own. Stored at once when it is changed. */
+const RETRY_MS = 4000
+const opened = (jobId: string) => ({
+  jobId,
+  saveNo: 0,
+  wanted: usualTerms,
+  again: undefined as ReturnType<typeof setTimeout> | undefined,
+})
+
+/** What the price of the open job has of its own. Stored at once when it is changed; while the server is away it is tried again. */
 export const useTerms = defineStore('terms', () => {
   const terms = shallowRef<JobTerms>(usualTerms)
   const problem = ref('')
-  /** The job that is open, the save its terms are on, and what they are to be. */
-  let open = { jobId: '', saveNo: 0, wanted: usualTerms }
+  /** The job that is open, the save its terms are on, what they are to be, and when that is sent again. */
+  let open = opened('')
   let saving = Promise.resolve()
 
   async function load(jobId: string) {
-    const before = open.jobId
-    const of = (open = { jobId, saveNo: 0, wanted: usualTerms })
+    const before = open
+    const of = (open = opened(jobId))
     terms.value = usualTerms
     problem.value = ''
     // What is on its way of this very job is waited for.
-    if (before === jobId) await saving
+    if (before.jobId === jobId) await (before.again === undefined ? saving : send(before))
     await read(of)
   }
 
@@ -45,6 +53,8 @@ export const useTerms = defineStore('terms', () => {
   }
 
   async function save(of: typeof open) {
+    clearTimeout(of.again)
+    of.again = undefined
     try {
       const stored = await ask(
         client.PUT('/api/jobs/{id}/terms', {
@@ -55,17 +65,22 @@ export const useTerms = defineStore('terms', () => {
       of.saveNo = stored.saveNo
       if (of === open) problem.value = ''
     } catch (e) {
+      if (e instanceof RequestFailed && e.away) of.again = setTimeout(() => void send(of), RETRY_MS)
       if (of !== open) return
       problem.value = failureText(e, '')
       if (e instanceof RequestFailed && e.status === 409) await read(of)
     }
   }
 
+  function send(of: typeof open) {
+    saving = saving.then(() => save(of))
+    return saving
+  }
+
   function change(next: Partial<JobTerms>) {
     const of = open
     terms.value = of.wanted = { ...terms.value, ...next }
-    saving = saving.then(() => save(of))
-    return saving
+    return send(of)
   }
 
   /** Until what was changed is stored. */
