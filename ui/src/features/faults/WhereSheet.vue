@@ -259,6 +259,9 @@ select {
   background: var(--paper);
   color: var(--ink);
 }
+.small .link {
+  font: inherit;
+}
 .weak {
   color: var(--broken);
 }
