@@ -1,9 +1,18 @@
 import { describe, expect, it } from 'vitest'
-import type { FenceDiagnosis, LineLayout } from '@/api/types'
+import type { FenceDiagnosis, LineLayout, Observation } from '@/api/types'
 import type { Habits } from '@/model/habits'
 import { heatOf } from '@/model/heat'
 import { pathBetween, placeAt } from '@/model/placeAt'
-import { askText, beforeText, expectedText, kiloSlip, typed, valueText, type Ask } from '@/model/round'
+import {
+  askText,
+  beforeText,
+  expectedText,
+  kiloSlip,
+  roundDays,
+  typed,
+  valueText,
+  type Ask,
+} from '@/model/round'
 
 const habits: Habits = {
   takenBy: 'Mara',
@@ -48,6 +57,20 @@ describe('a round', () => {
     expect(typed(ask('BATTERY'), '12.6', false, habits)).toEqual({ kind: 'BATTERY_VOLTAGE', batteryV: 12.6 })
     expect(typed(ask('CURRENT'), '6', false, habits)).toMatchObject({ kind: 'CURRENT', peakA: 6 })
     expect(typed(ask('PEAK'), '', true, habits)).toMatchObject({ peakV: 9900, overRange: true })
+  })
+
+  it('is not one with the next for a meter that hangs at one place', () => {
+    const read = (day: number, stationM: number) =>
+      ({
+        at: { lineId: 'a', testPointId: null, stationM },
+        takenAt: new Date(2026, 8, day, 10).toISOString(),
+      }) as Observation
+    const hung = Array.from({ length: 40 }, (_, day) => read(day + 1, 5))
+    const walked = [read(3, 60), read(4, 90), read(20, 60), read(22, 5), read(22, 90)]
+    expect(roundDays([...hung, ...walked])).toEqual(['2026-09-22', '2026-09-20', '2026-09-04', '2026-09-03'])
+    // While nothing but such meters has read it is as it was.
+    expect(roundDays(hung)).toHaveLength(40)
+    expect(roundDays(walked)).toHaveLength(4)
   })
 
   it('says what cannot be', () => {

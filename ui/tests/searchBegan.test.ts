@@ -36,6 +36,10 @@ describe('a search that goes on another day', () => {
   it('began on the day on which somebody wrote down that something is wrong', () => {
     const open = fault('OPEN', '2026-11-20T18:00:00Z')
     expect(searchBegan([inOrder, low, nextDay], [open])).toBe('2026-11-20')
+    // Written down the day after it was read.
+    const later = fault('OPEN', '2026-11-22T18:00:00Z')
+    later.stands.before = { peakV: 3000, weather: 'DRY', readingId: low.id }
+    expect(searchBegan([inOrder, low, nextDay], [later])).toBe('2026-11-20')
     // Told by telephone: what was read in order before is not of it.
     const told = fault('OPEN', '2026-11-21T07:00:00Z')
     expect(searchBegan([inOrder, low, nextDay], [told])).toBe('2026-11-23')

@@ -25,6 +25,29 @@ const MOST_DAYS_APART = 3
 export const daysBetween = (a: string, b: string) =>
   Math.round((new Date(`${b}T12:00`).getTime() - new Date(`${a}T12:00`).getTime()) / 86_400_000)
 
+const HUNG_DAYS = 10
+const HUNG_OF_DAYS = 14
+/**
+ * Days on which somebody went round, the last first. A place that was read on ten days of a fortnight is read by a meter that hangs
+ * there; what that sends is of no round by itself, or each would go on with the next.
+ */
+export function roundDays(readings: Observation[]): string[] {
+  const at = (r: Observation) => `${r.at.lineId} ${r.at.testPointId ?? Math.round(r.at.stationM)}`
+  const daysAt = new Map<string, Set<string>>()
+  for (const r of readings) daysAt.set(at(r), (daysAt.get(at(r)) ?? new Set()).add(dayOf(r.takenAt)))
+  const hung = new Set<string>()
+  for (const [place, days] of daysAt) {
+    const sorted = [...days].toSorted()
+    const often = sorted.some(
+      (day, i) => i >= HUNG_DAYS - 1 && daysBetween(sorted[i - HUNG_DAYS + 1]!, day) < HUNG_OF_DAYS,
+    )
+    if (often) hung.add(place)
+  }
+  const walked = readings.filter((r) => !hung.has(at(r)))
+  const of = walked.length ? walked : readings
+  return [...new Set(of.map((r) => dayOf(r.takenAt)))].toSorted().toReversed()
+}
+
 /** What a round asks for, in words. */
 export function askText(a: Ask): string {
   switch (a.kind) {
@@ -115,12 +138,12 @@ export const useRound = defineStore('round', () => {
   const days = computed(() =>
     [...new Set([today(), ...job.readings.map((r) => dayOf(r.takenAt))])].toSorted().toReversed(),
   )
+  const walked = computed(() => roundDays(job.telling))
   /** A day somebody chose, else the first of the last round, else today. */
   const day = computed(() => {
     if (days.value.includes(picked.value)) return picked.value
-    const read = [...new Set(job.readings.map((r) => dayOf(r.takenAt)))].toSorted().toReversed()
-    let first = read[0] ?? today()
-    for (const d of read) if (daysBetween(d, first) <= MOST_DAYS_APART) first = d
+    let first = walked.value[0] ?? today()
+    for (const d of walked.value) if (daysBetween(d, first) <= MOST_DAYS_APART) first = d
     return first
   })
   /** Whether it is known what there is to read, if anything. */
@@ -129,7 +152,8 @@ export const useRound = defineStore('round', () => {
   /** A round may take some days; readings long after it are of another. */
   const lastDay = computed(() => {
     let last = day.value
-    for (const d of days.value.toReversed()) if (d > last && daysBetween(last, d) <= MOST_DAYS_APART) last = d
+    for (const d of [...new Set([today(), ...walked.value])].toSorted())
+      if (d > last && daysBetween(last, d) <= MOST_DAYS_APART) last = d
     return last
   })
   const until = computed(() => {

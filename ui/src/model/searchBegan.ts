@@ -46,7 +46,7 @@ export function searchBegan(all: Observation[], log: LoggedFault[]): string {
   const open = log.filter((f) => f.stands.state === 'OPEN')
   const signs = [
     ...over.map((r) => ({ at: r.takenAt, gone: true })),
-    ...open.map((f) => ({ at: f.since, gone: false })),
+    ...open.map((f) => ({ at: wrongSince(f, readings), gone: false })),
   ]
     .filter((s) => s.at > mended)
     .toSorted((a, b) => a.at.localeCompare(b.at))
@@ -65,6 +65,12 @@ export function searchBegan(all: Observation[], log: LoggedFault[]): string {
   return begins.toSorted()[0] ?? ''
 }
 
+/** When a fault was first written down, or read: what the note says was read before may have been read earlier. */
+function wrongSince(f: LoggedFault, readings: Observation[]) {
+  const read = readings.find((r) => r.id === f.stands.before?.readingId)?.takenAt
+  return read && read < f.since ? read : f.since
+}
+
 /** From when to when something was wrong. */
 export interface WrongTime {
   from: string
@@ -77,7 +83,8 @@ export function wrongTimes(all: Observation[], log: LoggedFault[]): WrongTime[] 
   return log.flatMap((f) => {
     const to = f.mendedSince
     if (!to) return []
-    let from = f.since < to ? f.since : to
+    const since = wrongSince(f, readings)
+    let from = since < to ? since : to
     const earliest = Date.parse(from) - MOST_BEFORE_H * HOUR_MS
     for (const r of readings.filter((r) => r.takenAt < from).toReversed()) {
       const at = Date.parse(r.takenAt)

@@ -109,7 +109,7 @@ function agree() {
           <td>
             <b>{{ stateWords[f.stands.state] }}</b><template v-if="f.stands.lookAgainOn"
               ><br />until {{ calendarText(f.stands.lookAgainOn) }}</template
-            >
+            ><template v-if="f.mendedSince"><br />{{ calendarText(dayOf(f.mendedSince)) }}</template>
           </td>
           <td>{{ calendarText(dayOf(f.since)) }}</td>
           <td>

@@ -4,6 +4,7 @@ import RuleChips from '@/components/RuleChips.vue'
 import { useFaults } from '@/model/faults'
 import { useJob } from '@/model/jobStore'
 import { dayOf } from '@/model/round'
+import { useFaultSheets } from '@/model/useFaultSheets'
 import { useTestSheets } from '@/model/useTestSheets'
 import { useUpkeep } from '@/model/upkeep'
 import { useWords } from '@/model/useWords'
@@ -16,6 +17,7 @@ const job = useJob()
 const faults = useFaults()
 const upkeep = useUpkeep()
 const { open: openTestSheet } = useTestSheets()
+const { open: openFaultSheet } = useFaultSheets()
 onMounted(() => void upkeep.load(job.id))
 const { say } = useWords()
 const caution = 'Before anybody touches the fence: energizer off, fence shorted to earth.'
@@ -61,6 +63,13 @@ watch(
     if (answer.value && !inOrder.value) begun.value = search.value
   },
   { immediate: true },
+)
+/** A search that only this device knows of. */
+const unwritten = computed(
+  () =>
+    begun.value === search.value &&
+    upkeep.answer !== null &&
+    !upkeep.answer.faults.some((f) => f.stands.state === 'OPEN'),
 )
 const NEAR_M = 0.5
 /** Read a second time it decides no more by itself. */
@@ -123,6 +132,11 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
       }}{{ u.hotV === null ? '' : `, ${kvText(u.hotV)} kV on the hot ones` }}: something leaks into it between
       {{ stationText(u.fromM, job.units) }} and {{ stationText(u.toM, job.units) }}. Worth a look.
       <RuleChips :rules="['X11', 'F1']" />
+    </p>
+    <p v-if="unwritten" class="small">
+      <button type="button" class="link" data-test="write-open" @click="openFaultSheet('log')">
+        Write it in the log as open</button
+      >: then every device goes on with this search.
     </p>
     <NextSteps v-if="answer && (!inOrder || begun === search)" :again="again" />
     <p v-if="answer && !answer.enough" class="empty" data-test="faults-few">

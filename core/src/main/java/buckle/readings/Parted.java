@@ -51,12 +51,14 @@ record Parted(List<Observation> healthy, List<Observation> now) {
                         ONE_DAY));
     }
 
-    private record Read(String lineId, long stationM, String what, Set<String> open, boolean wet) {
+    /** @param side of a gate, which may be less than a metre wide */
+    private record Read(String lineId, long stationM, String side, String what, Set<String> open, boolean wet) {
         static Read of(Observation o) {
             String what = o.what().getClass().getSimpleName();
             return new Read(
                     o.at().lineId(),
                     Math.round(o.at().stationM()),
+                    o.at().testPointId().filter(id -> id.startsWith("gate:")).orElse(""),
                     o.what() instanceof Observed.Peak p ? what + p.wire() : what,
                     new HashSet<>(o.openSwitches().orElse(List.of())),
                     o.weather().wet());
