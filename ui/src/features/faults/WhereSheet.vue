@@ -123,6 +123,8 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
       <label> at <input v-model="faults.hour" type="time" data-test="faults-hour" /></label
       ><template v-if="faults.yardstick"
         >; held against the yardstick of {{ calendarText(dayOf(faults.yardstick.readAt)) }}.</template
+      ><template v-else-if="answer?.enough && !answer.healthy"
+        >; nothing was read in order before: held against the plan.</template
       ><template v-else>; held against the last round before that.</template>
     </p>
     <p v-if="faults.problem" class="weak" role="alert">{{ faults.problem }}</p>
@@ -133,12 +135,12 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
       {{ stationText(u.fromM, job.units) }} and {{ stationText(u.toM, job.units) }}. Worth a look.
       <RuleChips :rules="['X11', 'F1']" />
     </p>
+    <NextSteps v-if="answer && (!inOrder || begun === search)" :again="again" />
     <p v-if="unwritten" class="small">
       <button type="button" class="link" data-test="write-open" @click="openFaultSheet('log')">
         Write it in the log as open</button
       >: then every device goes on with this search.
     </p>
-    <NextSteps v-if="answer && (!inOrder || begun === search)" :again="again" />
     <p v-if="answer && !answer.enough" class="empty" data-test="faults-few">
       Two readings of that day or later are needed. Currents where the fence branches tell most, then
       kilovolts at the far ends.
