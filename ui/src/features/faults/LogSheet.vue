@@ -171,8 +171,8 @@ function agree() {
 .block {
   display: block;
 }
-td {
-  vertical-align: baseline;
+.log td {
+  vertical-align: top;
 }
 td .link {
   text-align: left;
