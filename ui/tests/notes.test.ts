@@ -1,5 +1,6 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, describe, expect, it } from 'vitest'
+import { nextTick } from 'vue'
 import type { Observation } from '@/api/types'
 import { useNoteDraft } from '@/features/faults/useNoteDraft'
 import { forgetHabits } from '@/model/habits'
@@ -102,6 +103,22 @@ describe('a note of a fault', () => {
     draft.begin(null)
     expect([draft.before.value, draft.readAt.value]).toEqual(['3.2', 'Square, 131 ft'])
     expect(noted(draft).before).toEqual({ peakV: 3180, weather: 'RAIN', readingId: 'weakest' })
+    // Mended and read there again, then written down.
+    useReadings().add(server.jobId, [
+      read('again', 0.5, 5800, { weather: 'DRY' }),
+      read('still', 0.4, 3300),
+      read('elsewhere', 0.3, 6500, {
+        at: { testPointId: null, lineId: 'line-1', stationM: 60, place: [0, 0] },
+      }),
+    ])
+    draft.state.value = 'MENDED'
+    await nextTick()
+    expect([draft.after.value, draft.afterWeather.value]).toEqual(['5.8', 'DRY'])
+    draft.part.value = 'JOINT'
+    expect(noted(draft).after).toEqual({ peakV: 5800, weather: 'DRY', readingId: 'again' })
+    draft.after.value = '5.7'
+    expect(noted(draft).after).toEqual({ peakV: 5700, weather: 'DRY', readingId: null })
+    draft.state.value = 'OPEN'
     draft.before.value = '3.3'
     expect([draft.readAt.value, noted(draft).before?.readingId]).toEqual(['', null])
     // Of yesterday's it is not told.

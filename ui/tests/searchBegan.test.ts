@@ -109,8 +109,25 @@ describe('a search that goes on another day', () => {
       // Read again in the afternoon: neither the search before nor what was read in it is of the fence in order.
       const after = done('PEAK', '2026-11-23T12:31:00Z')
       fresh.taken.stored = [...taken.stored, after]
-      expect([fresh.faults.mended, fresh.faults.begin]).toEqual(['', '2026-11-23T12:30:16.000Z'])
+      expect([fresh.faults.mended, fresh.faults.begin]).toEqual(['', '2026-11-23T12:30:15.000Z'])
       expect(fresh.faults.counted.map((r) => r.id)).toEqual([inOrder.id, after.id])
+    })
+
+    it('ends with the reading after the mend, which is taken before anybody writes', () => {
+      const noon = done('PEAK', '2026-11-23T12:00:07.25Z')
+      const { faults } = opened([inOrder, low, gone, nextDay, noon])
+      const note = mended('2026-11-23T18:30:00Z')
+      note.stands.after = { peakV: 5800, weather: 'DRY', readingId: noon.id }
+      useUpkeep().answer = { faults: [note] } as JobUpkeep
+      expect([faults.mended, faults.begin]).toEqual(['', '2026-11-23T12:00:07.000Z'])
+      expect(faults.counted.map((r) => r.id)).toEqual([inOrder.id, noon.id])
+      faults.asBefore()
+      expect(faults.begin.slice(0, 10)).toBe('2026-11-20')
+      note.stands.after.readingId = 'of nothing here'
+      useUpkeep().answer = { faults: [{ ...note }] } as JobUpkeep
+      expect(opened([inOrder, low, gone, nextDay, noon]).faults.mended).toBe('')
+      useUpkeep().answer = { faults: [{ ...note }] } as JobUpkeep
+      expect(useFaults().mended).toBe('2026-11-23T18:30:00Z')
     })
 
     it('is that of the day somebody chose', async () => {

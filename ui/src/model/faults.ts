@@ -15,8 +15,7 @@ type Began = Record<string, { day: string; hour: string; at: string }>
 /** The hour of a day from which on readings are of a fence that was mended on it; midnight if it was on none. */
 function hourAfter(mendedAt: string, day: string) {
   if (!mendedAt || dayOf(mendedAt) !== day) return '00:00'
-  const next = new Date(Math.ceil((Date.parse(mendedAt) + 1) / 1000) * 1000)
-  return dayOf(next) === day ? next.toLocaleTimeString('sv-SE') : '00:00'
+  return new Date(Date.parse(mendedAt) + 1).toLocaleTimeString('sv-SE')
 }
 
 /** Where a fault of the open job must be, from its readings of one day on, or of an hour of it. */
@@ -38,7 +37,7 @@ export const useFaults = defineStore('faults', () => {
   /** Days on which something was read, the last first. */
   const days = computed(() => [...new Set(read.value.map((r) => dayOf(r.takenAt)))].toSorted().toReversed())
   const log = computed(() => upkeep.answer?.faults ?? [])
-  const mendedAt = computed(() => lastMended(log.value))
+  const mendedAt = computed(() => lastMended(log.value, job.readings))
   /** What was looked up, or a search that goes on on this device. */
   const mine = computed(() => {
     const holds = (b: Began[string] | null | undefined) =>
@@ -80,7 +79,7 @@ export const useFaults = defineStore('faults', () => {
   const pick = (day: string) => look(day, '00:00')
   /** Shows it as it was before the last fault was mended. */
   function asBefore() {
-    const search = wrongTimes(job.telling, log.value).find((w) => w.to === mendedAt.value)
+    const search = wrongTimes(job.telling, log.value).findLast((w) => w.to === mendedAt.value)
     const day = search ? dayOf(search.from) : ''
     pick(days.value.includes(day) ? day : since.value)
   }

@@ -24,10 +24,17 @@ export function standing(all: Observation[]) {
   return all.filter((r) => !corrected.has(r.id)).toSorted((a, b) => a.takenAt.localeCompare(b.takenAt))
 }
 
+/** When a fault was mended; who mends reads first and writes after, so what the note says was read then was read of the mended fence. */
+function mendedAt(f: LoggedFault, all: Observation[]): string | null {
+  const after = all.find((r) => r.id === f.stands.after?.readingId)?.takenAt
+  if (!f.mendedSince || !after || after > f.mendedSince) return f.mendedSince
+  return new Date(Date.parse(after) - 1).toISOString()
+}
+
 /** When the last fault was mended, by the log; empty if none was. */
-export const lastMended = (log: LoggedFault[]) =>
+export const lastMended = (log: LoggedFault[], all: Observation[]) =>
   log
-    .flatMap((f) => f.mendedSince ?? [])
+    .flatMap((f) => mendedAt(f, all) ?? [])
     .toSorted()
     .at(-1) ?? ''
 
@@ -38,7 +45,7 @@ export const lastMended = (log: LoggedFault[]) =>
  * when it began is of a fence with something wrong.
  */
 export function searchBegan(all: Observation[], log: LoggedFault[]): string {
-  const mended = lastMended(log)
+  const mended = lastMended(log, all)
   const readings = readingsOf(all)
   const last = readings.at(-1)
   if (!last) return ''
@@ -81,7 +88,7 @@ export interface WrongTime {
 export function wrongTimes(all: Observation[], log: LoggedFault[]): WrongTime[] {
   const readings = readingsOf(all)
   return log.flatMap((f) => {
-    const to = f.mendedSince
+    const to = mendedAt(f, all)
     if (!to) return []
     const since = wrongSince(f, readings)
     let from = since < to ? since : to
@@ -93,7 +100,7 @@ export function wrongTimes(all: Observation[], log: LoggedFault[]): WrongTime[] 
     }
     const day = searchBegan(
       all.filter((r) => r.takenAt <= to),
-      log.flatMap((g) => (g === f ? asOpen(g) : g.mendedSince && g.mendedSince >= to ? [] : g)),
+      log.flatMap((g) => (g === f ? asOpen(g) : (mendedAt(g, all) ?? '') >= to ? [] : g)),
     )
     const began = day ? new Date(`${day}T00:00`).toISOString() : from
     return [{ from: began < from ? began : from, to }]

@@ -64,6 +64,10 @@ watch(
   },
   { immediate: true },
 )
+/** What the log says it read then. */
+const afterMend = computed(
+  () => upkeep.answer?.faults.find((f) => f.mendedSince === faults.mended)?.stands.after ?? null,
+)
 /** A search that only this device knows of. */
 const unwritten = computed(
   () =>
@@ -96,8 +100,9 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
     </p>
     <template v-if="faults.mended">
       <p class="verdict" data-test="faults-mended">
-        Mended, by the log, on {{ dateText(faults.mended) }}. Nothing was read after that: only a reading
-        shows whether something else is wrong.
+        Mended, by the log, on {{ dateText(faults.mended)
+        }}{{ afterMend ? ` (${kvText(afterMend.peakV)} kV then)` : '' }}. Nothing was read along the fence
+        after that: only a reading shows whether something else is wrong.
       </p>
       <p class="small">
         <router-link :to="`/jobs/${job.id}/test`" data-test="faults-round" @click="openTestSheet('round')"

@@ -1,10 +1,11 @@
-import { computed, ref, shallowRef } from 'vue'
+import { computed, ref, shallowRef, watch } from 'vue'
 import type { FaultCause, FaultNote, FencePart, LoggedFault, Observation } from '@/api/types'
 import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
 import { placeAt } from '@/model/placeAt'
 import { kiloSlip } from '@/model/round'
 import { useSearch } from '@/model/search'
+import { standing } from '@/model/searchBegan'
 import { kvText, lengthText, parseKvV, parseLengthM, stationText } from '@/shared/units'
 import { newId } from '@/shared/uuid'
 
@@ -17,6 +18,10 @@ interface RemedyDraft {
   harmless: boolean
   kv: string
 }
+
+const SAME_PLACE_M = 1
+/** More than two readings of one state differ by. */
+const PLAINLY_MORE = 1.15
 
 const wholeMinutes = (text: string) => (text.trim() === '' ? null : Number(text.trim()))
 
@@ -43,8 +48,9 @@ export function useNoteDraft() {
   const photos = ref<string[]>([])
   const note = ref('')
   const failure = ref('')
-  /** The reading that {@link before} is, as long as it is left as it was filled in. */
+  /** The readings that {@link before} and {@link after} are, as long as they are left as they were filled in. */
   const beforeIs = shallowRef<Observation | null>(null)
+  const afterIs = shallowRef<Observation | null>(null)
   /** The same until it is stored, so that sending again makes no double. */
   let id = newId()
 
@@ -70,7 +76,8 @@ export function useNoteDraft() {
     work.value = n?.workMinutes?.toString() ?? ''
     before.value = n?.before ? kvText(n.before.peakV) : ''
     beforeWeather.value = n?.before?.weather ?? habits.weather
-    beforeIs.value = job.readings.find((r) => r.id === n?.before?.readingId) ?? null
+    beforeIs.value = readingOf(n?.before)
+    afterIs.value = readingOf(n?.after)
     after.value = n?.after ? kvText(n.after.peakV) : ''
     afterWeather.value = n?.after?.weather ?? habits.weather
     works.value = (n?.works ?? []).map((w) => ({
@@ -96,17 +103,37 @@ export function useNoteDraft() {
     beforeWeather.value = weakest.weather
     beforeIs.value = weakest
   }
-  const beforeReading = computed(() => {
-    const is = beforeIs.value
-    return is?.what.kind === 'PEAK' &&
-      before.value === kvText(is.what.peakV) &&
-      beforeWeather.value === is.weather
-      ? is
+
+  const readingOf = (level: FaultNote['before'] | undefined) =>
+    job.readings.find((r) => r.id === level?.readingId) ?? null
+  const left = (is: Observation | null, text: string, weather: Weather) =>
+    is?.what.kind === 'PEAK' && text === kvText(is.what.peakV) && weather === is.weather
+      ? { peakV: is.what.peakV, weather, readingId: is.id }
       : null
+  /** Mended: the last reading where it was read before, if that is plainly more. */
+  watch(state, (now) => {
+    const first = beforeLeft.value && beforeIs.value
+    if (now !== 'MENDED' || of.value?.stands.state === 'MENDED' || after.value.trim() !== '') return
+    if (first?.what.kind !== 'PEAK') return
+    const plainlyV = PLAINLY_MORE * first.what.peakV
+    const again = standing(job.readings).findLast(
+      (r) =>
+        r.what.kind === 'PEAK' &&
+        r.what.peakV > plainlyV &&
+        r.takenAt > first.takenAt &&
+        r.at.lineId === first.at.lineId &&
+        Math.abs(r.at.stationM - first.at.stationM) < SAME_PLACE_M &&
+        !r.openSwitches?.length,
+    )
+    if (again?.what.kind !== 'PEAK') return
+    after.value = kvText(again.what.peakV)
+    afterWeather.value = again.weather
+    afterIs.value = again
   })
+  const beforeLeft = computed(() => left(beforeIs.value, before.value, beforeWeather.value))
   /** Where that was, so that it is read there again. */
   const readAt = computed(() => {
-    const at = beforeReading.value?.at
+    const at = beforeLeft.value && beforeIs.value?.at
     const line = lines.value.find((l) => l.lineId === at?.lineId)
     return at && line ? `${line.name}, ${stationText(at.stationM, job.units)}` : ''
   })
@@ -137,11 +164,8 @@ export function useNoteDraft() {
   /** The note, or what keeps it from being one. */
   function made(): FaultNote | string {
     const at = spot()
-    const typedBefore = shown(before.value, beforeWeather.value)
-    const is = beforeReading.value
-    const b =
-      is?.what.kind === 'PEAK' ? { peakV: is.what.peakV, weather: is.weather, readingId: is.id } : typedBefore
-    const a = shown(after.value, afterWeather.value)
+    const b = beforeLeft.value ?? shown(before.value, beforeWeather.value)
+    const a = left(afterIs.value, after.value, afterWeather.value) ?? shown(after.value, afterWeather.value)
     const long = length.value.trim() === '' ? 0 : parseLengthM(length.value, job.units)
     const minutes = [wholeMinutes(search.value), wholeMinutes(work.value)]
     if (habits.takenBy.trim() === '') return 'Enter who writes this down.'

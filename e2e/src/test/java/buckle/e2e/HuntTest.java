@@ -243,9 +243,11 @@ class HuntTest {
         assertThat(office.test("fault-read-at").innerText()).startsWith("read at ");
         office.test("fault-state").selectOption("mended");
         office.test("fault-part").selectOption("joint");
+        office.test("fault-after").fill("5.3");
         office.test("fault-by").fill("A. Crew");
         office.test("keep-fault").click();
         crew.test("faults-mended").waitFor();
+        assertThat(crew.test("faults-mended").innerText()).contains("(5.3 kV then)");
         assertThat(crew.test("next-step").count()).isZero();
         assertThat(crew.test("faults-verdict").count()).isZero();
         crew.test("faults-before").click();
