@@ -19,7 +19,7 @@ class ReadingsTest {
     private final String path = "/api/jobs/" + id + "/readings";
 
     /** A different value in each field, so that swapped columns show. */
-    private static ObjectNode reading(UUID uuid) {
+    static ObjectNode reading(UUID uuid) {
         ObjectNode reading = Server.object().put("id", uuid.toString());
         reading.putObject("at")
                 .put("testPointId", "before:cut-1")
@@ -45,12 +45,12 @@ class ReadingsTest {
         return reading.putObject("what").put("kind", kind);
     }
 
-    private static ObjectNode withPeakV(ObjectNode reading, double peakV) {
+    static ObjectNode withPeakV(ObjectNode reading, double peakV) {
         ((ObjectNode) reading.path("what")).put("peakV", peakV);
         return reading;
     }
 
-    private static ArrayNode list(JsonNode... readings) {
+    static ArrayNode list(JsonNode... readings) {
         ArrayNode list = buckle.exchange.Json.MAPPER.createArrayNode();
         for (JsonNode r : readings) {
             list.add(r);

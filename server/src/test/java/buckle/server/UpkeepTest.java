@@ -21,7 +21,7 @@ class UpkeepTest {
     private final String path = "/api/jobs/" + job + "/log";
 
     /** A different value in each field. */
-    private static ObjectNode note(UUID id, UUID fault) {
+    static ObjectNode note(UUID id, UUID fault) {
         ObjectNode n = Server.object()
                 .put("id", id.toString())
                 .put("faultId", fault.toString())

@@ -27,11 +27,12 @@ class LivePages implements DisposableBean, ApplicationListener<ContextClosedEven
     private static final long BEAT_S = 15;
 
     private final Map<UUID, Set<SseEmitter>> open = new ConcurrentHashMap<>();
-    private final ScheduledExecutorService beat = Executors.newSingleThreadScheduledExecutor(
-            Thread.ofPlatform().daemon().name("live-beat").factory());
+    /** Whoever stores does not wait for pages that read slowly. */
+    private final ScheduledExecutorService sender = Executors.newSingleThreadScheduledExecutor(
+            Thread.ofPlatform().daemon().name("live-pages").factory());
 
     LivePages() {
-        beat.scheduleWithFixedDelay(this::beat, BEAT_S, BEAT_S, TimeUnit.SECONDS);
+        sender.scheduleWithFixedDelay(this::beat, BEAT_S, BEAT_S, TimeUnit.SECONDS);
     }
 
     /** A stream of what is stored for a job from now on. */
@@ -60,13 +61,13 @@ class LivePages implements DisposableBean, ApplicationListener<ContextClosedEven
     @TransactionalEventListener(fallbackExecution = true)
     void stored(ReadingsStored event) {
         if (open.containsKey(event.jobId())) {
-            tell(event.jobId(), "readings", Json.MAPPER.writeValueAsString(event.readings()));
+            sender.execute(() -> tell(event.jobId(), "readings", Json.MAPPER.writeValueAsString(event.readings())));
         }
     }
 
     @TransactionalEventListener(fallbackExecution = true)
     void stored(NoteStored event) {
-        tell(event.jobId(), "log", event.noteId().toString());
+        sender.execute(() -> tell(event.jobId(), "log", event.noteId().toString()));
     }
 
     private void tell(UUID jobId, String what, String data) {
@@ -103,6 +104,6 @@ class LivePages implements DisposableBean, ApplicationListener<ContextClosedEven
 
     @Override
     public void destroy() {
-        beat.shutdownNow();
+        sender.shutdownNow();
     }
 }
