@@ -142,9 +142,6 @@ useKeys((e) => {
       <div class="north" aria-hidden="true">
         <svg viewBox="0 0 20 44" width="20" height="44"><path d="M10 42V4M4 12l6-9 6 9" /></svg>N
       </div>
-      <div v-if="scale.text" class="scale" :style="{ width: `${scale.px}px` }">
-        <span>0</span><span>{{ scale.text }}</span>
-      </div>
       <PulseLegend v-if="pulse" :electrics="pulse" />
       <p
         v-if="(job.plan?.site.lines.length ?? 0) === 0 && tool !== 'draw' && !preview?.length"
@@ -152,15 +149,21 @@ useKeys((e) => {
       >
         Nothing laid out yet. Drop a walked track here, or press <span class="key">D</span> and draw.
       </p>
+      <!-- Over the plan, not beside it: what one points at stays where it is when the tool is taken up. -->
+      <div class="foot">
+        <div v-if="scale.text" class="scale" :style="{ width: `${scale.px}px` }">
+          <span>0</span><span>{{ scale.text }}</span>
+        </div>
+        <LegField
+          v-if="editable && tool === 'draw' && drawFor.what !== 'points'"
+          ref="legField"
+          class="leg"
+          @leg="map?.draft.leg($event)"
+          @finish="map?.draft.finish()"
+          @cancel="(map?.draft.drop(), choose('select'))"
+        />
+      </div>
     </div>
-    <LegField
-      v-if="editable && tool === 'draw' && drawFor.what !== 'points'"
-      ref="legField"
-      class="leg"
-      @leg="map?.draft.leg($event)"
-      @finish="map?.draft.finish()"
-      @cancel="(map?.draft.drop(), choose('select'))"
-    />
   </div>
 </template>
 
@@ -238,8 +241,13 @@ useKeys((e) => {
   stroke: var(--accent);
   stroke-width: 2;
 }
+.foot {
+  position: absolute;
+  inset: auto 0 0 0;
+  pointer-events: none;
+}
 .leg {
-  flex: none;
+  pointer-events: auto;
 }
 .north {
   position: absolute;
@@ -258,9 +266,7 @@ useKeys((e) => {
   stroke-width: 1.5;
 }
 .scale {
-  position: absolute;
-  left: 16px;
-  bottom: 14px;
+  margin: 0 0 14px 16px;
   border-bottom: 2px solid var(--ink);
   display: flex;
   justify-content: space-between;

@@ -209,10 +209,16 @@ export function createPlanMap(
   /** Beside the tools, or all of a small picture. */
   const margins = () => ((map.getSize()?.[0] ?? 1000) < 400 ? [22, 26, 42, 26] : [56, 60, 50, 170])
 
-  function fit() {
+  /** All lines of the job, or what else is drawn of it. */
+  function wholeJob() {
     const lines = (job.plan?.site.lines ?? []).flatMap((l) => l.corners.map((c) => project(c.at)))
     const extent = lines.length > 0 ? boundingExtent(lines) : fence.getExtent()
-    if (!extent || isEmpty(extent)) return
+    return extent && !isEmpty(extent) ? extent : undefined
+  }
+
+  function fit() {
+    const extent = wholeJob()
+    if (!extent) return
     view.fit(extent, { padding: margins(), maxZoom: 21 })
     fitted = seen()
     if (view.getResolution() !== drawnAt) scaled()
@@ -221,10 +227,18 @@ export function createPlanMap(
   /** What is looked at, to tell whether it is still what was fitted. */
   const seen = () => `${view.getCenter()} ${view.getResolution()}`
   let fitted = ''
-  /** Beside another sheet there is more room or less: the job is fitted anew unless one has gone elsewhere since. */
+  /**
+   * Beside another sheet there is more room or less: the job is fitted anew unless one has gone elsewhere since, and also when all of
+   * it was in view and is not any more (with the first line that is drawn the line pulled straight takes its place below).
+   */
+  let size = map.getSize()
   map.on('change:size', () => {
     covers.changed()
-    if (fitted === seen() && !pointer.dragging()) fit()
+    const extent = wholeJob()
+    const inView = (of: typeof size) => !!extent && !!of && containsExtent(view.calculateExtent(of), extent)
+    const cutOff = inView(size) && !inView(map.getSize())
+    size = map.getSize()
+    if ((fitted === seen() || cutOff) && !pointer.dragging()) fit()
   })
 
   function scaleBar() {

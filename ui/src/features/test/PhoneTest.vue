@@ -5,6 +5,7 @@ import { useHabits } from '@/model/habits'
 import { useJob } from '@/model/jobStore'
 import { useReadings } from '@/model/readings'
 import { askText, beforeText, expectedText, typed, unitOf, useRound, valueText } from '@/model/round'
+import { useTestSheets } from '@/model/useTestSheets'
 import { useWords } from '@/model/useWords'
 import { kvText, stationText } from '@/shared/units'
 import DayBar from './DayBar.vue'
@@ -16,6 +17,7 @@ const round = useRound()
 const habits = useHabits()
 const readings = useReadings()
 const { say } = useWords()
+const { open } = useTestSheets()
 let stop: (() => void) | undefined
 const host = ref<HTMLElement>()
 /** What is above: the keys stay at the lower edge of the screen, under the thumb. */
@@ -41,6 +43,7 @@ const index = computed(() =>
 )
 const now = computed(() => asked.value[index.value])
 const next = computed(() => asked.value[index.value + 1])
+const missing = computed(() => asked.value.filter((a) => a.ask.value === null))
 const stops = computed(() => round.answer?.round.stops ?? [])
 const place = computed(() => stops.value.findIndex((s) => s.testPointId === now.value?.stop.testPointId))
 const list = ref<HTMLElement>()
@@ -71,10 +74,19 @@ async function take() {
     await job.takeReading(round.observation(round.spotOf(here.stop), what, habits))
     text.value = ''
     overRange.value = false
+    more.value = false
   }
   if (next.value) at.value = next.value.key
 }
 
+/** Whoever opens the round again goes on where it was left. */
+watch(
+  () => round.known && asked.value.length > 0,
+  (known) => {
+    if (known && at.value === '') at.value = missing.value[0]?.key ?? ''
+  },
+  { immediate: true },
+)
 watch(
   () => now.value?.stop.testPointId,
   async () => {
@@ -92,12 +104,17 @@ watch(
 <template>
   <div ref="host" class="phone" :style="{ height: `calc(100dvh - ${Math.round(topPx)}px)` }">
     <div class="walk">
-      <span
-        >{{ next ? 'then ' : 'last place'
-        }}<b v-if="next">{{
+      <span v-if="now && missing.length === 0"
+        ><b>all read</b> · <button type="button" class="link" @click="open('yardstick')">yardstick</button> ·
+        <button type="button" class="link" @click="open('certificate')">certificate</button></span
+      >
+      <span v-else-if="next"
+        >then
+        <b>{{
           next.stop.testPointId === now?.stop.testPointId ? say(askText(next.ask)) : next.stop.name
         }}</b></span
       >
+      <span v-else>last place</span>
       <span class="quiet-text"
         >{{ place + 1 }} of {{ stops.length
         }}<template v-if="readings.waiting.length">
@@ -120,8 +137,8 @@ watch(
               · needs {{ kvText(round.answer.round.needV) }}</template
             >
             · expected {{ expectedText(now.ask)
-            }}<template v-if="now.ask.before !== null"> · {{ beforeText(now.ask) }}</template>
-            <RuleChips :rules="['V13']" />
+            }}<template v-if="now.ask.before !== null"> · {{ beforeText(now.ask) }}</template> {{ ' '
+            }}<RuleChips :rules="['V13']" />
           </div>
           <div v-if="now?.ask.says" class="small" :class="now.ask.agrees">{{ say(now.ask.says) }}</div>
         </div>

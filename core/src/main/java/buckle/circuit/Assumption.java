@@ -36,6 +36,9 @@ record Assumption(
 
         /** What every voltage follows. */
         record Scale(double factor) implements Move {}
+
+        /** What grows with the root of the way from the energizer: the logarithm of a factor after a kilometre. */
+        record Along(double log) implements Move {}
     }
 
     static Move inFence(UnaryOperator<Conditions> apply) {

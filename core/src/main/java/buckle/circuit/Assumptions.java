@@ -104,6 +104,14 @@ final class Assumptions {
                         List.of(inFence(c -> c.withWire(-1))),
                         List.of(inFence(c -> c.withWire(1)))),
                 plateVoltages(),
+                new Assumption(
+                        Assumed.ALONG,
+                        Rule.V13,
+                        As.COMPUTED,
+                        new Percent(-percent(Values.V13_DRIFT_SHARE)),
+                        new Percent(percent(Values.V13_DRIFT_SHARE)),
+                        List.of(new Move.Along(-Values.V13_DRIFT_SHARE)),
+                        List.of(new Move.Along(Values.V13_DRIFT_SHARE))),
                 factor(
                         Assumed.ROD_RESISTANCE,
                         Rule.V13,

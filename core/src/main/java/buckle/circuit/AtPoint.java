@@ -49,13 +49,14 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
                 .terminal(place.get(), List.of())
                 .under(Double.POSITIVE_INFINITY);
         int every = Math.max(1, wave.volts().length / MOST_STEPS);
+        double by = fence.readPerV(lineId, stationM);
         List<Double> volts = new ArrayList<>();
         for (int i = 0; i < wave.volts().length; i += every) {
-            volts.add((double) Math.round(wave.volts()[i]));
+            volts.add((double) Math.round(wave.volts()[i] * by));
         }
         List<Shock> shocks = new Shocks(plan, solver, likely, trial).at(new Spot(lineId, stationM));
         return Optional.of(new AtPoint(
-                wave.peakV(),
+                wave.peakV() * by,
                 wave.stepS() * every,
                 volts,
                 Shocks.usual(shocks, plan.circumstances().ground()),

@@ -4,6 +4,7 @@ import buckle.message.CircuitMessage.DeadWhy;
 import buckle.pulse.Circuit;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
+import buckle.spec.Deviation;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
@@ -14,8 +15,10 @@ import java.util.Optional;
  *
  * @param stretches pieces of line with the run they became
  * @param dead stretches that nothing feeds
+ * @param drift of what is read on what the circuit comes to
  */
-public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<DeadStretch> dead, String feedRun) {
+public record FenceCircuit(
+        Circuit circuit, List<LiveStretch> stretches, List<DeadStretch> dead, String feedRun, Deviation.Drift drift) {
     public FenceCircuit {
         stretches = List.copyOf(stretches);
         dead = List.copyOf(dead);
@@ -50,7 +53,7 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
     }
 
     /** The place with the longest way along the wire from the energizer, as switches stand. */
-    Optional<Place> farthest() {
+    public Optional<Place> farthest() {
         Map<String, Double> wayM = new HashMap<>();
         Place far = null;
         double most = 0;
@@ -64,6 +67,31 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
             }
         }
         return Optional.ofNullable(far);
+    }
+
+    /** Along the wire from the energizer; 0 where nothing is fed. */
+    double wayM(String lineId, double stationM) {
+        Optional<Place> at = place(lineId, stationM);
+        double way = at.map(Place::distanceM).orElse(0.0);
+        Optional<String> run = at.flatMap(p -> run(p.runId()).parent());
+        while (run.isPresent()) {
+            Run of = run(run.get());
+            way += of.lengthM();
+            run = of.parent();
+        }
+        return way;
+    }
+
+    private Run run(String id) {
+        return circuit.runs().stream()
+                .filter(r -> r.id().equals(id))
+                .findFirst()
+                .orElseThrow();
+    }
+
+    /** What is read at a station for each volt that the circuit comes to there. */
+    double readPerV(String lineId, double stationM) {
+        return Math.exp(drift.at(lineId, stationM));
     }
 
     /** Where a station of a line lies in the circuit; empty where no run passes. */
@@ -81,10 +109,6 @@ public record FenceCircuit(Circuit circuit, List<LiveStretch> stretches, List<De
 
     /** Of a run, wire or cable. */
     public double lengthM(String runId) {
-        return circuit.runs().stream()
-                .filter(r -> r.id().equals(runId))
-                .findFirst()
-                .orElseThrow()
-                .lengthM();
+        return run(runId).lengthM();
     }
 }

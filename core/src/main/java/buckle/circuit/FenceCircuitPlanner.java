@@ -245,13 +245,14 @@ public final class FenceCircuitPlanner {
         }
         Circuit circuit = new Circuit(
                 "fence", LineModel.FREQUENCY_DEPENDENT, conditions.source(), earthOhm, tied(), runs, List.of());
-        FenceCircuit fence = new FenceCircuit(circuit, live, dead, FEED);
+        FenceCircuit fence = new FenceCircuit(
+                circuit, live, dead, FEED, conditions.deviation().drift());
         List<Fault> loads = new ArrayList<>();
         for (Trial.TestLoad load : trial.loads()) {
             Optional<Place> place = fence.place(load.lineId(), load.stationM());
             place.ifPresent(p -> loads.add(new Fault(Fault.Kind.SHUNT, p, load.ohm())));
         }
-        return new FenceCircuit(circuit.withFaults(loads), live, dead, FEED);
+        return new FenceCircuit(circuit.withFaults(loads), live, dead, FEED, fence.drift());
     }
 
     /** The first line's earth wires lead back when they are tied to the terminal. */

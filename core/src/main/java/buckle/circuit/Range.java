@@ -49,7 +49,7 @@ final class Range {
         Supply own = new Supply(
                 solved.fence().circuit().source(), solved.fence().circuit().earthOhm());
         List<Assumption> all = Assumptions.of(likely, solver.circumstances, own.source());
-        Map<Move, double[]> volts = new Tried(solver, likely, trial, spots, own).all(all);
+        Map<Move, double[]> volts = new Tried(solver, likely, trial, spots, own, solved.fence()).all(all);
         for (Assumption a : all) {
             moved.add(new Moved(
                     a, a.moves().map(m -> Objects.requireNonNull(volts.get(m))).toList()));
@@ -63,13 +63,15 @@ final class Range {
         private final Trial trial;
         private final List<Spot> spots;
         private final Supply own;
+        private final FenceCircuit fence;
 
-        Tried(Solver solver, Conditions likely, Trial trial, List<Spot> spots, Supply own) {
+        Tried(Solver solver, Conditions likely, Trial trial, List<Spot> spots, Supply own, FenceCircuit fence) {
             this.solver = solver;
             this.likely = likely;
             this.trial = trial;
             this.spots = spots;
             this.own = own;
+            this.fence = fence;
         }
 
         /** A fence under conditions, fed by several, by none as those conditions say; the moves that asked for each. */
@@ -90,6 +92,7 @@ final class Range {
                         volts.put(
                                 move,
                                 Arrays.stream(middle).map(v -> v * m.factor()).toArray());
+                    case Move.Along m -> volts.put(move, along(m.log()));
                 }
             });
             if (!atTerminals.moves().isEmpty()) {
@@ -97,6 +100,16 @@ final class Range {
             }
             asked.parallelStream().map(this::solved).toList().forEach(volts::putAll);
             return volts;
+        }
+
+        private double[] along(double log) {
+            double[] moved = middle.clone();
+            for (int i = 0; i < moved.length; i++) {
+                Spot spot = spots.get(i);
+                double km = fence.wayM(spot.lineId(), spot.stationM()) / 1000;
+                moved[i] *= Math.exp(log * Math.sqrt(km));
+            }
+            return moved;
         }
 
         private Map<Move, double[]> solved(Fed fed) {

@@ -25,6 +25,7 @@ import java.util.Arrays;
 import java.util.List;
 import java.util.Map;
 import java.util.Optional;
+import java.util.OptionalDouble;
 import java.util.concurrent.ConcurrentHashMap;
 import java.util.function.Function;
 
@@ -125,7 +126,7 @@ final class Solver {
         return fence.place(spot.lineId(), spot.stationM())
                 .map(place -> new PulseSolver(fence.circuit().withEarthOhm(earthOhm), List.of(place)).volts())
                 .filter(Solution::solved)
-                .map(s -> s.answers().getFirst().peakV())
+                .map(s -> s.answers().getFirst().peakV() * fence.readPerV(spot.lineId(), spot.stationM()))
                 .orElse(0.0);
     }
 
@@ -161,13 +162,25 @@ final class Solver {
         Asked asked = new Asked(fence, spots);
         Solution solution = how.apply(new PulseSolver(fence.circuit(), asked.places));
         List<Optional<Solution.Answer>> at = new ArrayList<>();
-        for (int i : asked.index) {
+        for (int i = 0; i < asked.index.length; i++) {
+            int of = asked.index[i];
             at.add(
-                    i < 0 || !solution.solved()
+                    of < 0 || !solution.solved()
                             ? Optional.empty()
-                            : Optional.of(solution.answers().get(i)));
+                            : Optional.of(
+                                    read(fence, spots.get(i), solution.answers().get(of))));
         }
         return new Solved(fence, solution, at);
+    }
+
+    private static Solution.Answer read(FenceCircuit fence, Spot spot, Solution.Answer reckoned) {
+        double by = fence.readPerV(spot.lineId(), spot.stationM());
+        OptionalDouble currentA = reckoned.currentA();
+        return new Solution.Answer(
+                reckoned.place(),
+                reckoned.peakV() * by,
+                reckoned.atS(),
+                currentA.isPresent() ? OptionalDouble.of(currentA.getAsDouble() * by) : currentA);
     }
 
     /**
@@ -180,7 +193,10 @@ final class Solver {
         double[][] peaks = new double[supplies.size()][spots.size()];
         for (int s = 0; s < peaks.length; s++) {
             for (int i = 0; i < spots.size(); i++) {
-                double v = asked.index[i] < 0 ? 0 : found[s][asked.index[i]];
+                Spot spot = spots.get(i);
+                double v = asked.index[i] < 0
+                        ? 0
+                        : found[s][asked.index[i]] * fence.readPerV(spot.lineId(), spot.stationM());
                 peaks[s][i] = Double.isFinite(v) ? v : 0;
             }
         }

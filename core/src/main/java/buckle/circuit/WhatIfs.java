@@ -170,7 +170,8 @@ final class WhatIfs {
         List<Run> runs = new ArrayList<>(fence.circuit().runs());
         runs.add(new Run(
                 "second lead-out", Optional.empty(), lengthM, Wires.cable(), false, Optional.of(place.runId())));
-        return new FenceCircuit(fence.circuit().withRuns(runs), fence.stretches(), fence.dead(), fence.feedRun());
+        return new FenceCircuit(
+                fence.circuit().withRuns(runs), fence.stretches(), fence.dead(), fence.feedRun(), fence.drift());
     }
 
     private void oneMoreCutOut() {

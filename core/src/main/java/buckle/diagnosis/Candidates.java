@@ -101,8 +101,8 @@ final class Candidates {
                 boolean leak = strength < leakOhm.length;
                 Answers of = leak ? leaks : joints;
                 int s = leak ? strength : strength - leakOhm.length;
-                into(of.raw()[place][s], own, shown.values()[f]);
-                into(of.atS()[place][s], own, shown.atS()[f]);
+                own.into(of.raw()[place][s], shown.values()[f]);
+                own.at(of.atS()[place][s], shown.atS()[f]);
                 f++;
             }
         });
@@ -121,12 +121,14 @@ final class Candidates {
         }
         bySwitches(alone(faults), (solver, meters, own, live) -> {
             double[][] moments = live.keySet().stream()
-                    .map(fault -> own.stream().mapToDouble(i -> atS[fault][i]).toArray())
+                    .map(fault -> own.numbers().stream()
+                            .mapToDouble(i -> atS[fault][i])
+                            .toArray())
                     .toArray(double[][]::new);
             double[][] shown = solver.withEachAt(first(live.values()), meters, moments);
             int f = 0;
             for (int fault : live.keySet()) {
-                into(raw[fault], own, shown[f++]);
+                own.into(raw[fault], shown[f++]);
             }
         });
         return raw;
@@ -141,7 +143,7 @@ final class Candidates {
                     solver.withLeaks(List.copyOf(live.values()), meters).values();
             int s = 0;
             for (int set : live.keySet()) {
-                into(raw[set], own, shown[s++]);
+                own.into(raw[set], shown[s++]);
             }
         });
         return raw;
@@ -155,18 +157,31 @@ final class Candidates {
         return sets.stream().map(List::getFirst).toList();
     }
 
-    private static void into(double[] all, List<Integer> own, double[] some) {
-        for (int i = 0; i < some.length; i++) {
-            all[own.get(i)] = some[i];
-        }
-    }
-
     private interface Asked {
         /**
-         * @param meters of {@code own} values
+         * @param own numbers of the values that are asked for
          * @param live by the number of its set what of it is not cut off
          */
-        void of(PulseSolver solver, List<Meter> meters, List<Integer> own, SortedMap<Integer, List<Fault>> live);
+        void of(PulseSolver solver, List<Meter> meters, Own own, SortedMap<Integer, List<Fault>> live);
+    }
+
+    /**
+     * Some of the values.
+     *
+     * @param drifts factors on what is reckoned of them
+     */
+    private record Own(List<Integer> numbers, double[] drifts) {
+        void into(double[] all, double[] shown) {
+            for (int i = 0; i < shown.length; i++) {
+                all[numbers.get(i)] = shown[i] * drifts[i];
+            }
+        }
+
+        void at(double[] all, double[] seconds) {
+            for (int i = 0; i < seconds.length; i++) {
+                all[numbers.get(i)] = seconds[i];
+            }
+        }
     }
 
     private void bySwitches(List<List<Fault>> sets, Asked asked) {
@@ -186,7 +201,7 @@ final class Candidates {
             asked.of(
                     model.solver(theta, besides, open, cuts),
                     own.stream().map(Value::meter).toList(),
-                    those,
+                    new Own(those, model.drifts(theta, own)),
                     live);
         });
     }

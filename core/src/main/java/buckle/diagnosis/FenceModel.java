@@ -24,8 +24,8 @@ import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
- * The fence of a plan under what a plan cannot know: leakage of all and of each run, ground, steel, earth, the energizer. Each is the
- * logarithm of a factor on the plan's value.
+ * The fence of a plan under what a plan cannot know: leakage of all and of each run, ground, steel, earth, the energizer, and of one
+ * that was built how what is read drifts along it from what is reckoned. Each is the logarithm of a factor on the plan's value.
  */
 final class FenceModel {
     /** Two readings nearer than this are at one place. */
@@ -44,6 +44,9 @@ final class FenceModel {
     private final Map<String, String> group = new HashMap<>();
 
     private final List<String> groups;
+    /** Metres of all the runs of each group. */
+    private final double[] groupM;
+
     private final boolean steel;
     private final double totalM;
     private final PulseSolver.Span span;
@@ -62,6 +65,12 @@ final class FenceModel {
                 .distinct()
                 .sorted(Comparator.comparing(List.copyOf(runs.keySet())::indexOf))
                 .toList();
+        groupM = groups.stream()
+                .mapToDouble(g -> runs.values().stream()
+                        .filter(r -> g.equals(group.get(r.id())))
+                        .mapToDouble(Run::lengthM)
+                        .sum())
+                .toArray();
         steel = hunt.plan().runs().stream()
                 .flatMap(r -> r.type().strands().stream())
                 .anyMatch(w -> w.muR() > STEEL);
@@ -105,9 +114,71 @@ final class FenceModel {
         static final int FIXED = values().length;
     }
 
-    /** As many as there are unknowns: the fixed ones, then the leakage of each group of runs. */
+    /** As many as there are unknowns: the fixed ones, the leakage of each group of runs, then the drift along each. */
     int count() {
-        return Unknown.FIXED + groups.size();
+        return Unknown.FIXED + groups.size() * (hunt.built() ? 2 : 1);
+    }
+
+    boolean isDrift(int unknown) {
+        return unknown >= Unknown.FIXED + groups.size();
+    }
+
+    double driftsOverM(int drift) {
+        return groupM[drift - Unknown.FIXED - groups.size()];
+    }
+
+    /** Of each group, what part of its length lies between the energizer and a place. */
+    double[] passed(Place at) {
+        double[] passed = new double[groups.size()];
+        Optional<String> run = Optional.of(at.runId());
+        double alongM = at.distanceM();
+        while (run.isPresent()) {
+            int g = groupNumber(run.get());
+            passed[g] += groupM[g] > 0 ? alongM / groupM[g] : 0;
+            run = parent(run.get());
+            alongM = run.map(this::lengthM).orElse(0.0);
+        }
+        return passed;
+    }
+
+    /** Logarithm of the factor on what is reckoned at a place. */
+    double drift(double[] theta, Place at) {
+        if (!hunt.built()) {
+            return 0;
+        }
+        double[] passed = passed(at);
+        double log = 0;
+        for (int g = 0; g < passed.length; g++) {
+            log += passed[g] * theta[Unknown.FIXED + passed.length + g];
+        }
+        return log;
+    }
+
+    private double[] passed(Value value) {
+        return switch (value.meter()) {
+            case Meter.Volts m -> passed(m.at());
+            case Meter.Amperes m -> passed(m.at());
+            case Meter.EarthVolts m -> new double[groups.size()];
+        };
+    }
+
+    /** Factors on what is reckoned that meters would show. */
+    double[] drifts(double[] theta, List<Value> values) {
+        double[] all = new double[values.size()];
+        for (int i = 0; i < all.length; i++) {
+            all[i] = switch (values.get(i).meter()) {
+                case Meter.Volts m -> Math.exp(drift(theta, m.at()));
+                case Meter.Amperes m -> Math.exp(drift(theta, m.at()));
+                case Meter.EarthVolts m -> 1;
+            };
+        }
+        return all;
+    }
+
+    /** The same factor for each value, one drift moved by a step. */
+    double[] driftsBy(int drift, List<Value> values) {
+        int g = drift - Unknown.FIXED - groups.size();
+        return values.stream().mapToDouble(v -> Math.exp(STEP * passed(v)[g])).toArray();
     }
 
     Optional<String> parent(String run) {
@@ -148,8 +219,9 @@ final class FenceModel {
                     .readings(
                             List.of(supply(theta)),
                             own.stream().map(Value::meter).toList());
+            double[] drifts = drifts(theta, own);
             for (int i = 0; i < those.size(); i++) {
-                raw[those.get(i)] = shown[0][i];
+                raw[those.get(i)] = shown[0][i] * drifts[i];
             }
         });
         return raw;
@@ -314,8 +386,19 @@ final class FenceModel {
 
     private double[][] read(
             double[] theta, List<Fault> faults, Set<String> open, List<Value> values, List<Supply> fedBy) {
-        return solver(theta, faults, open, places(values, faults))
+        double[][] shown = solver(theta, faults, open, places(values, faults))
                 .readings(fedBy, values.stream().map(Value::meter).toList());
+        double[] drifts = drifts(theta, values);
+        for (double[] s : shown) {
+            scale(s, drifts);
+        }
+        return shown;
+    }
+
+    static void scale(double[] shown, double[] by) {
+        for (int i = 0; i < shown.length; i++) {
+            shown[i] *= by[i];
+        }
     }
 
     static List<Value> pick(List<Value> values, List<Integer> those) {
@@ -364,6 +447,13 @@ final class FenceModel {
                 }
             });
         });
+        IntStream.range(0, count()).filter(this::isDrift).forEach(p -> {
+            double[] drifts = driftsBy(p, values);
+            for (int t = 0; t < raw.length; t++) {
+                moved[t][p] = raw[t].clone();
+                scale(moved[t][p], drifts);
+            }
+        });
         return IntStream.range(0, raw.length)
                 .mapToObj(t -> linear(values, raw[t], moved[t]))
                 .toList();
@@ -392,7 +482,7 @@ final class FenceModel {
         return p == Unknown.LEAKAGE.ordinal()
                 || p == Unknown.SOIL.ordinal()
                 || p == Unknown.STEEL.ordinal() && steel
-                || p >= Unknown.FIXED;
+                || p >= Unknown.FIXED && !isDrift(p);
     }
 
     static double[] step(double[] theta, int p) {

@@ -15,6 +15,8 @@ import java.util.Set;
  * @param healthy readings of it in order; may be empty
  * @param now readings since something is wrong
  * @param frail runs that fail oftener than their length says: cables, handles, and switches, which are runs without length
+ * @param built whether it stands somewhere, driven by what a plate tells of: then its energizer, and how a pulse fares along it, are
+ *     known less well than of a circuit that is given by its values
  */
 @RecordBuilder
 public record Hunt(
@@ -23,11 +25,12 @@ public record Hunt(
         List<Reading> healthy,
         List<Reading> now,
         List<Switch> switches,
-        Set<String> frail)
+        Set<String> frail,
+        boolean built)
         implements HuntBuilder.With {
-    /** Where all fails by its length. */
+    /** Of a circuit given by its values, where all fails by its length. */
     public Hunt(Circuit plan, MeterNoise meter, List<Reading> healthy, List<Reading> now, List<Switch> switches) {
-        this(plan, meter, healthy, now, switches, Set.of());
+        this(plan, meter, healthy, now, switches, Set.of(), false);
     }
 
     public Hunt {

@@ -140,9 +140,14 @@ final class Sensitivities {
         double[][] usual = features(fence.model(), fence.theta(), values, faults, atS);
         List<double[][]> moved = IntStream.range(0, root.length)
                 .parallel()
-                .mapToObj(p -> fence.covariance()[p][p] == 0
-                        ? usual
-                        : features(fence.model(), FenceModel.step(fence.theta(), p), values, faults, atS))
+                .mapToObj(p -> {
+                    if (fence.covariance()[p][p] == 0) {
+                        return usual;
+                    }
+                    return fence.model().isDrift(p)
+                            ? drifting(usual, fence.model().driftsBy(p, values), values)
+                            : features(fence.model(), FenceModel.step(fence.theta(), p), values, faults, atS);
+                })
                 .toList();
         List<At> all = new ArrayList<>();
         for (int n = 0; n < nodes.size(); n++) {
@@ -169,6 +174,18 @@ final class Sensitivities {
             by[p] = (moved.get(p)[fault][value] - usual) / FenceModel.STEP;
         }
         return by;
+    }
+
+    /** What meters show is so many times what they showed. */
+    private static double[][] drifting(double[][] usual, double[] by, List<Value> values) {
+        double[][] all = new double[usual.length][by.length];
+        for (int f = 0; f < all.length; f++) {
+            for (int v = 0; v < by.length; v++) {
+                Value.Scale scale = values.get(v).scale();
+                all[f][v] = scale.feature(scale.raw(usual[f][v]) * by[v]);
+            }
+        }
+        return all;
     }
 
     private static double[][] features(

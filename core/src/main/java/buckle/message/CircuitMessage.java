@@ -113,6 +113,7 @@ public sealed interface CircuitMessage extends Message {
         STEEL_PERMEABILITY,
         CONDUCTORS,
         PLATE_VOLTAGES,
+        ALONG,
         ROD_RESISTANCE,
         DAMPING,
         READINGS

@@ -80,7 +80,8 @@ public sealed interface CommissionMessage extends Message {
         EARTH,
         SUPPLY,
         SOIL,
-        STEEL
+        STEEL,
+        FAR_END
     }
 
     /** As planned. */

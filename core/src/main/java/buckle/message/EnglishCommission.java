@@ -45,12 +45,14 @@ final class EnglishCommission {
                     case SUPPLY -> "Voltage of the energizer";
                     case SOIL -> "Resistivity of the ground under the fence";
                     case STEEL -> "Permeability of steel wire";
+                    case FAR_END -> "What the far end reads";
                 };
             case Before m ->
                 switch (m.what()) {
                     case LEAKAGE, SOIL -> m.as();
                     case SUPPLY -> "as its plate says";
                     case STEEL, EARTH -> "as usual";
+                    case FAR_END -> "as computed";
                 };
             case After m -> times(m.factor()) + " (" + number(m.low()) + " to " + number(m.high()) + ")";
             case Ohms m ->

@@ -188,7 +188,7 @@ public final class OnFence {
 
     /** The fence with readings of it, for a meter as coarse as the coarsest of theirs. */
     public Hunt hunt(List<Reading> healthy, List<Reading> now, MeterNoise meter) {
-        return new Hunt(fence.circuit(), meter, healthy, now, switches(), frail());
+        return new Hunt(fence.circuit(), meter, healthy, now, switches(), frail(), true);
     }
 
     /** The usual one, no finer than the coarsest that somebody named. */

@@ -104,6 +104,12 @@ public final class Values {
     /** V13: on the resistance of woven goods, whose values are typical ones from memory. */
     public static final double V13_WOVEN_FACTOR = 2;
 
+    /**
+     * V13: how far what is read moves away from what is computed over a kilometre of fence, two standard deviations. What people read
+     * mostly falls from the energizer on; a line that is open at its end is computed to rise toward it. Ours.
+     */
+    public static final double V13_DRIFT_SHARE = 0.16;
+
     /** V13: of the plate's voltages. */
     public static final double V13_PLATE_SHARE = 0.05;
 

@@ -14,6 +14,7 @@ import java.util.List;
  * @param volts of the energizer's capacitor; {@code capacitor}, {@code coil}, {@code resistance}, {@code bleed} and {@code terminal} of
  *     what is in it and across its terminals
  * @param stretches what single stretches leak beside that
+ * @param drift how what is read moves away from what is reckoned, from the energizer on
  */
 @RecordBuilder
 public record Deviation(
@@ -27,9 +28,10 @@ public record Deviation(
         double resistance,
         double bleed,
         double terminal,
-        List<LeakyStretch> stretches)
+        List<LeakyStretch> stretches,
+        Drift drift)
         implements DeviationBuilder.With {
-    public static final Deviation NONE = new Deviation(0, 0, 0, 0, 0, 0, 0, 0, 0, 0, List.of());
+    public static final Deviation NONE = new Deviation(0, 0, 0, 0, 0, 0, 0, 0, 0, 0, List.of(), Drift.NONE);
     private static final double MOST = 8;
     private static final int MOST_STRETCHES = 20_000;
 
@@ -48,6 +50,64 @@ public record Deviation(
     public record LeakyStretch(String lineId, double fromM, double toM, double leakage) {
         public LeakyStretch {
             Ranges.between("leakage", leakage, -MOST, MOST);
+        }
+    }
+
+    /** Of voltages along the lines, even from one end of a stretch to the other. */
+    public record Drift(List<DriftStretch> stretches) {
+        public static final Drift NONE = new Drift(List.of());
+
+        public Drift {
+            stretches = List.copyOf(stretches);
+            if (stretches.size() > MOST_STRETCHES) {
+                throw new IllegalArgumentException("a fence deviates on at most " + MOST_STRETCHES + " stretches");
+            }
+        }
+
+        /** At a station; where two stretches meet, of the longer one. */
+        public double at(String lineId, double stationM) {
+            DriftStretch best = null;
+            for (DriftStretch s : stretches) {
+                if (s.lineId().equals(lineId) && s.fromM() <= stationM + 1e-6 && stationM <= s.toM() + 1e-6) {
+                    best = best == null || s.toM() - s.fromM() > best.toM() - best.fromM() ? s : best;
+                }
+            }
+            return best == null ? 0 : best.at(stationM);
+        }
+
+        Drift plus(Drift other, double part) {
+            List<DriftStretch> base = stretches.isEmpty() ? other.stretches : stretches;
+            List<DriftStretch> all = new ArrayList<>();
+            for (int i = 0; i < base.size(); i++) {
+                DriftStretch s = base.get(i);
+                double own = stretches.isEmpty() ? 0 : 1;
+                double more = 0;
+                DriftStretch by = s;
+                if (other.stretches.size() == base.size()) {
+                    by = other.stretches.get(i);
+                    more = part;
+                }
+                all.add(new DriftStretch(
+                        s.lineId(),
+                        s.fromM(),
+                        s.toM(),
+                        own * s.atFrom() + more * by.atFrom(),
+                        own * s.atTo() + more * by.atTo()));
+            }
+            return new Drift(all);
+        }
+    }
+
+    /** A part of a line; {@code atFrom} and {@code atTo} at its ends. */
+    public record DriftStretch(String lineId, double fromM, double toM, double atFrom, double atTo) {
+        public DriftStretch {
+            Ranges.between("drift", atFrom, -MOST, MOST);
+            Ranges.between("drift", atTo, -MOST, MOST);
+        }
+
+        double at(double stationM) {
+            double part = toM > fromM ? Math.clamp((stationM - fromM) / (toM - fromM), 0, 1) : 0;
+            return atFrom + part * (atTo - atFrom);
         }
     }
 
@@ -85,11 +145,12 @@ public record Deviation(
                 resistance + part * other.resistance,
                 bleed + part * other.bleed,
                 terminal + part * other.terminal,
-                own);
+                own,
+                drift.plus(other.drift, part));
     }
 
     /** Of the fence alone: another energizer is as its plate says. */
     public Deviation withoutEnergizer() {
-        return new Deviation(leakage, soil, steel, earth, 0, 0, 0, 0, 0, 0, stretches);
+        return new Deviation(leakage, soil, steel, earth, 0, 0, 0, 0, 0, 0, stretches, Drift.NONE);
     }
 }

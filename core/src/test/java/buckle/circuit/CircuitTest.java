@@ -340,7 +340,7 @@ class CircuitTest {
             down += Math.pow(Math.min(0, a.lowestV() - w.likelyV()), 2);
             up += Math.pow(Math.max(0, a.highestV() - w.likelyV()), 2);
         }
-        assertThat(e.assumed()).hasSize(7);
+        assertThat(e.assumed()).hasSize(8);
         assertThat(w.lowV())
                 .isCloseTo(w.likelyV() - Math.sqrt(down), within(0.5))
                 .isLessThan(w.likelyV());

@@ -264,11 +264,11 @@ class DiagnosticianTest {
         List<Reading> healthy = readings(plan, meters);
         List<Reading> leaking =
                 readings(plan.withFaults(List.of(new Fault(Fault.Kind.SHUNT, new Place("B", 300), 300))), meters);
-        Diagnosis leak = Diagnostician.of(new Hunt(plan, noise, healthy, leaking, List.of(), Set.of("switch")));
+        Diagnosis leak = Diagnostician.of(new Hunt(plan, noise, healthy, leaking, List.of(), Set.of("switch"), false));
         assertThat(leak.kinds().get(FaultKind.LEAK) + leak.kinds().get(FaultKind.GROWTH))
                 .isGreaterThan(0.9);
         List<Reading> dead = meters.stream().map(m -> reading(m, 0, Set.of())).toList();
-        Diagnosis failed = Diagnostician.of(new Hunt(plan, noise, healthy, dead, List.of(), Set.of("switch")));
+        Diagnosis failed = Diagnostician.of(new Hunt(plan, noise, healthy, dead, List.of(), Set.of("switch"), false));
         assertThat(failed.switches().get("switch")).isGreaterThan(0.1);
     }
 

@@ -4,8 +4,11 @@ import static org.assertj.core.api.Assertions.assertThat;
 import static org.assertj.core.api.Assertions.within;
 
 import buckle.Fences;
+import buckle.circuit.Electrics;
 import buckle.circuit.ElectricsPlanner;
 import buckle.circuit.FenceCircuit;
+import buckle.circuit.Trial;
+import buckle.commissioning.YardstickFit;
 import buckle.design.Design;
 import buckle.diagnosis.FaultKind;
 import buckle.diagnosis.Hunt;
@@ -24,14 +27,18 @@ import buckle.site.GateKind;
 import buckle.site.GeoPoint;
 import buckle.spec.Deviation;
 import buckle.spec.Plan;
+import buckle.spec.Spec;
 import buckle.spec.WireRole;
 import buckle.spec.Yardstick;
 import java.time.Instant;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 import java.util.Optional;
 import java.util.OptionalDouble;
+import java.util.Set;
 import java.util.UUID;
+import java.util.stream.IntStream;
 import org.junit.jupiter.api.Test;
 
 /** A fault on a laid-out fence, found by stations from readings that its own circuit gives. */
@@ -112,6 +119,116 @@ class FenceDiagnosisTest {
                 .mapToDouble(FenceDiagnosis.LinePart::probability)
                 .sum();
         assertThat(all + d.offLine()).isCloseTo(1, within(1e-6));
+    }
+
+    /**
+     * Source: common practice: kilovolts mostly fall from the energizer on, where a line that is open at its end is reckoned to rise. A
+     * fence of which all readings fall is in order, later too, and a leak on it is found as on any other.
+     */
+    @Test
+    void aFenceWhoseReadingsFallIsInOrder() {
+        for (double lengthM : List.of(400.0, 1200.0, 2500.0, 4500.0)) {
+            for (double drop : List.of(0.04, 0.12)) {
+                Falling f = new Falling(lengthM, drop);
+                List<Observation> healthy = f.read(List.of(), DAY);
+                YardstickFit fit = YardstickFit.of(f.plan, f.design.laid(), Surroundings.NONE, healthy);
+                assertThat(fit.misfits()).as("%s m, %s", lengthM, drop).isEmpty();
+                Plan known = f.plan.withCircumstances(f.plan.circumstances().withYardstick(fit.yardstick()));
+                Electrics predicted = ElectricsPlanner.of(
+                                known, f.design.laid(), Surroundings.NONE, Trial.NONE, Set.of(Electrics.Part.RANGE))
+                        .orElseThrow();
+                for (Observation o : healthy) {
+                    double read = ((Observed.Peak) o.what()).peakV();
+                    Electrics.PulsePoint near = predicted.points().stream()
+                            .min(Comparator.comparingDouble(p -> Math.abs(p.stationM() - o.at().stationM())))
+                            .orElseThrow();
+                    assertThat(near.likelyV())
+                            .as("%s m, %s at %s", lengthM, drop, o.at())
+                            .isCloseTo(read, within(0.05 * read));
+                    assertThat(read).isBetween(near.lowV(), near.highV());
+                }
+                FenceDiagnosis inOrder = f.diagnosed(known, healthy, List.of());
+                assertThat(inOrder.kinds().get(FaultKind.NONE))
+                        .as("%s m, %s", lengthM, drop)
+                        .isGreaterThan(0.5);
+                FenceDiagnosis leaking =
+                        f.diagnosed(known, healthy, List.of(new Fault(Fault.Kind.SHUNT, f.place(0.7 * lengthM), 200)));
+                assertThat(leaking.kinds().get(FaultKind.LEAK) + leaking.kinds().get(FaultKind.GROWTH))
+                        .as("%s m, %s", lengthM, drop)
+                        .isGreaterThan(0.6);
+                assertThat(leaking.region90()).as("%s m, %s", lengthM, drop).anySatisfy(r -> {
+                    assertThat(r.fromM()).isLessThanOrEqualTo(0.7 * lengthM);
+                    assertThat(r.toM()).isGreaterThanOrEqualTo(0.7 * lengthM);
+                });
+            }
+        }
+    }
+
+    /** One line fed at its beginning, on which what is read falls by a share of it to the far end whatever the circuit says. */
+    private static final class Falling {
+        final Plan plan;
+        final Design design;
+        private final FenceCircuit fence;
+        private final double lengthM;
+        private final double drop;
+        private final double[] sound;
+
+        Falling(double lengthM, double drop) {
+            this.lengthM = lengthM;
+            this.drop = drop;
+            plan = Plan.EMPTY
+                    .withSite(Fences.site(-4, 0, Fences.line("a", false, 0, 0, lengthM, 0)))
+                    .withSpec(Spec.USUAL.withSupply(s -> s.withEnergizer(Optional.of(Energizers.GENERIC.get(6)))));
+            design = Design.of(plan, Surroundings.NONE);
+            fence = ElectricsPlanner.circuit(plan, design.laid(), Surroundings.NONE)
+                    .orElseThrow();
+            sound = volts(List.of());
+        }
+
+        Place place(double stationM) {
+            return fence.place("a", stationM).orElseThrow();
+        }
+
+        private double station(int i) {
+            return Math.rint(lengthM * i / 5);
+        }
+
+        private double[] volts(List<Fault> faults) {
+            return DrawnHunt.solved(
+                    fence.circuit().withFaults(faults),
+                    IntStream.rangeClosed(0, 5)
+                            .<Meter>mapToObj(i -> new Meter.Volts(place(station(i))))
+                            .toList());
+        }
+
+        /** In order about seven per cent over the middle of what is reckoned at the energizer and at the far end, falling evenly. */
+        List<Observation> read(List<Fault> faults, Instant when) {
+            double[] volts = volts(faults);
+            List<Observation> all = new ArrayList<>();
+            for (int i = 0; i < volts.length; i++) {
+                double inOrder = 1.07 * (sound[0] + sound[5]) / 2 * (1 + drop / 2 - drop * i / 5);
+                double shown = Math.rint(volts[i] / sound[i] * inOrder / 100) * 100;
+                all.add(new Observation(
+                        UUID.randomUUID(),
+                        new Observation.Spot(Optional.empty(), "a", station(i), Fences.at(station(i), 0)),
+                        new Observed.Peak(0, shown, false, OptionalDouble.empty()),
+                        Optional.empty(),
+                        Weather.DRY,
+                        plan.circumstances().growth(),
+                        Optional.empty(),
+                        when,
+                        "crew",
+                        "",
+                        Optional.empty()));
+            }
+            return all;
+        }
+
+        FenceDiagnosis diagnosed(Plan known, List<Observation> healthy, List<Fault> faults) {
+            List<Observation> all = new ArrayList<>(healthy);
+            all.addAll(read(faults, LATER));
+            return FenceDiagnosis.of(known, design.laid(), Surroundings.NONE, all, LATER);
+        }
     }
 
     /** A low leak beyond the cut-out is looked for beyond it. */

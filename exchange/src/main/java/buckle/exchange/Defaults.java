@@ -6,6 +6,7 @@ import buckle.site.Gate;
 import buckle.site.LineBook;
 import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
+import buckle.spec.Deviation;
 import buckle.spec.PulseModel;
 import java.util.Map;
 import tools.jackson.databind.BeanDescription;
@@ -24,6 +25,8 @@ public final class Defaults {
             Circumstances.USUAL,
             PulseModel.class,
             PulseModel.USUAL,
+            Deviation.Drift.class,
+            Deviation.Drift.NONE,
             EnergizerRating.Draw.class,
             EnergizerRating.Draw.NOT_SAID,
             Gate.GateFit.class,

@@ -10,12 +10,18 @@ import buckle.exchange.job.JobFileWriter;
 import buckle.exchange.job.SpecReader;
 import buckle.layout.PostKind;
 import buckle.message.JointKind;
+import buckle.power.Energizers;
 import buckle.site.BadInput;
 import buckle.site.GateKind;
 import buckle.site.LineBook;
 import buckle.spec.BraceKind;
 import buckle.spec.Decisions;
+import buckle.spec.Deviation;
+import buckle.spec.GroundState;
+import buckle.spec.Growth;
+import buckle.spec.Insulators;
 import buckle.spec.Spec;
+import buckle.spec.Yardstick;
 import buckle.upkeep.FaultLog;
 import buckle.upkeep.FaultNote;
 import com.networknt.schema.Schema;
@@ -28,6 +34,7 @@ import java.nio.file.Path;
 import java.time.Instant;
 import java.util.EnumSet;
 import java.util.List;
+import java.util.UUID;
 import org.junit.jupiter.api.Test;
 import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
@@ -72,6 +79,34 @@ class JobFileTest {
         assertThat(one.layout()).isEqualTo(other.layout());
         assertThat(one.takeoff()).isEqualTo(other.takeoff());
         assertThat(one.ledger()).isEqualTo(other.ledger());
+    }
+
+    /** Voltages that drift from what is computed are in the file; a yardstick of before there were any is read as one without. */
+    @Test
+    void aYardstickKeepsItsDrift() throws IOException {
+        JsonNode root = demo("donkey-winter-track.geojson");
+        Deviation found = Deviation.NONE
+                .withLeakage(0.2)
+                .withDrift(new Deviation.Drift(List.of(new Deviation.DriftStretch("line-1", 0, 300, 0, -0.12))));
+        Yardstick yardstick = new Yardstick(
+                Instant.parse("2026-05-02T08:00:00Z"),
+                Growth.LIGHT,
+                Insulators.SOUND,
+                GroundState.MOIST,
+                Energizers.GENERIC.get(3),
+                List.of(UUID.randomUUID()),
+                found,
+                List.of(found));
+        ObjectNode circumstances = (ObjectNode) root.path("buckle").path("circumstances");
+        circumstances.set("yardstick", Json.MAPPER.valueToTree(yardstick));
+        JobFile job = JobFileReader.read(root);
+        assertThat(job.plan().circumstances().yardstick()).hasValue(yardstick);
+        assertThat(schema().validate(Json.parse(JobFileWriter.write(job)))).isEmpty();
+        ((ObjectNode) circumstances.path("yardstick").path("found")).remove("drift");
+        Yardstick before =
+                JobFileReader.read(root).plan().circumstances().yardstick().orElseThrow();
+        assertThat(before.found()).isEqualTo(found.withDrift(Deviation.Drift.NONE));
+        assertThat(schema().validate(root)).isEmpty();
     }
 
     /** What an older file of schema 4 does not have yet is read as it was calculated with then. */
