@@ -120,6 +120,7 @@ public final class Fitted {
     /** Logarithm of what is read at a place on what is reckoned, and one standard deviation of it. */
     public record Along(double log, double deviation) {}
 
+    /** How what is read at a place has moved away from what is computed. */
     public Along driftTo(Place at) {
         double[] by = new double[model.count()];
         double[] passed = model.passed(at);

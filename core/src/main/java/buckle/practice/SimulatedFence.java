@@ -25,6 +25,7 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -32,7 +33,8 @@ import java.util.Set;
 
 /**
  * The fence of a plan as it might really stand: leakage, ground, steel, rods and energizer differ from the plan by a seed
- * ({@link TrueFence}), so that nothing is read that a plan could know. What a meter shows on it has the meter's errors. Invented.
+ * ({@link TrueFence}), and what is read drifts along it from what its circuit says, so that nothing is read that a plan could know. What
+ * a meter shows on it has the meter's errors. Invented.
  */
 public final class SimulatedFence {
     /** How much more leaks off while it is wet; ours. */
@@ -46,12 +48,19 @@ public final class SimulatedFence {
     private static final double OPEN_BREAK = 0.75;
     private static final double GROWTH_M = 40;
     private static final double END_M = 2;
+    /** What is read falls by so much of it a kilometre more than the circuit says, and strays by so much over one; ours. */
+    private static final double FALLS = 0.04;
+
+    private static final double STRAYS = 0.06;
 
     private final FenceCircuit fence;
     private final OnFence on;
     private final TrueFence dry;
     private final TrueFence wet;
     private final long seed;
+    /** Logarithm of what is read on what the circuit says, at the end of each run. */
+    private final Map<String, Double> drift = new HashMap<>();
+
     private final Map<State, Circuit> circuits = new HashMap<>();
 
     /**
@@ -78,6 +87,26 @@ public final class SimulatedFence {
         this.dry = new TrueFence(plan, random(seed, 0));
         this.wet = new TrueFence(
                 plan.withRuns(plan.runs().stream().map(SimulatedFence::wetter).toList()), random(seed, 0));
+        Random random = random(seed + 29, 0);
+        for (Run run : plan.runs()) {
+            double km = run.lengthM() / 1000;
+            drift.put(run.id(), driftBefore(run) - FALLS * km + STRAYS * Math.sqrt(km) * random.nextGaussian());
+        }
+    }
+
+    private double driftBefore(Run run) {
+        return run.parent().map(p -> Objects.requireNonNull(drift.get(p))).orElse(0.0);
+    }
+
+    /** What is read at a place for each volt or ampere of the circuit's. */
+    private double readPer(Place at) {
+        Run run = fence.circuit().runs().stream()
+                .filter(r -> r.id().equals(at.runId()))
+                .findFirst()
+                .orElseThrow();
+        double before = driftBefore(run);
+        double part = run.lengthM() > 0 ? at.distanceM() / run.lengthM() : 0;
+        return Math.exp(before + part * (Objects.requireNonNull(drift.get(run.id())) - before));
     }
 
     /** Empty while nothing is fed. */
@@ -157,9 +186,10 @@ public final class SimulatedFence {
             double[] exact = DrawnHunt.solved(circuit(state), List.of(new Meter.Volts(at), new Meter.Amperes(at)));
             Random random = random(seed + 17, nth);
             boolean towards = fence.stretches().stream().anyMatch(s -> s.runId().equals(at.runId()) && s.towards());
-            double amperes = shown(exact[1], METER.shareA(), METER.resolutionA(), random);
+            double by = readPer(at);
+            double amperes = shown(exact[1] * by, METER.shareA(), METER.resolutionA(), random);
             return new Shown(
-                    Math.max(0, shown(exact[0], METER.share(), METER.resolutionV(), random)),
+                    Math.max(0, shown(exact[0] * by, METER.share(), METER.resolutionV(), random)),
                     Math.abs(amperes),
                     amperes == 0
                             ? Direction.UNKNOWN

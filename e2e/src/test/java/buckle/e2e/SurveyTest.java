@@ -277,6 +277,24 @@ class SurveyTest {
         screen.test("units").click();
         page.waitForFunction("() => document.querySelector('[data-test=figure-fence] .value').textContent === '110 m'");
 
+        // All of the first line is in view, though the line pulled straight took its room; taking up a tool moves
+        // nothing.
+        screen.saved();
+        screen.settled();
+        var map = page.locator(".map").boundingBox();
+        List<double[]> drawn = new ArrayList<>();
+        for (int i = 0; i < 4; i++) {
+            double[] at = screen.pixel(screen.corner(i).get(0), screen.corner(i).get(1));
+            assertThat(at[0]).isBetween(map.x, map.x + map.width);
+            assertThat(at[1]).isBetween(map.y, map.y + map.height);
+            drawn.add(at);
+        }
+        page.keyboard().press("d");
+        screen.test("leg").waitFor();
+        assertThat(screen.pixel(screen.corner(2).get(0), screen.corner(2).get(1)))
+                .containsExactly(drawn.get(2), within(0.5));
+        page.keyboard().press("Escape");
+
         // Second side: its length set, then moved parallel by keyboard alone.
         for (int i = 0; i < 3; i++) {
             page.keyboard().press(">");
