@@ -150,18 +150,16 @@ useKeys((e) => {
         Nothing laid out yet. Drop a walked track here, or press <span class="key">D</span> and draw.
       </p>
       <!-- Over the plan, not beside it: what one points at stays where it is when the tool is taken up. -->
-      <div class="foot">
-        <div v-if="scale.text" class="scale" :style="{ width: `${scale.px}px` }">
-          <span>0</span><span>{{ scale.text }}</span>
-        </div>
-        <LegField
-          v-if="editable && tool === 'draw' && drawFor.what !== 'points'"
-          ref="legField"
-          class="leg"
-          @leg="map?.draft.leg($event)"
-          @finish="map?.draft.finish()"
-          @cancel="(map?.draft.drop(), choose('select'))"
-        />
+      <LegField
+        v-if="editable && tool === 'draw' && drawFor.what !== 'points'"
+        ref="legField"
+        class="leg"
+        @leg="map?.draft.leg($event)"
+        @finish="map?.draft.finish()"
+        @cancel="(map?.draft.drop(), choose('select'))"
+      />
+      <div v-if="scale.text" class="scale" :style="{ width: `${scale.px}px` }">
+        <span>0</span><span>{{ scale.text }}</span>
       </div>
     </div>
   </div>
@@ -241,13 +239,9 @@ useKeys((e) => {
   stroke: var(--accent);
   stroke-width: 2;
 }
-.foot {
+.leg {
   position: absolute;
   inset: auto 0 0 0;
-  pointer-events: none;
-}
-.leg {
-  pointer-events: auto;
 }
 .north {
   position: absolute;
@@ -266,12 +260,17 @@ useKeys((e) => {
   stroke-width: 1.5;
 }
 .scale {
-  margin: 0 0 14px 16px;
+  position: absolute;
+  left: 16px;
+  bottom: 14px;
   border-bottom: 2px solid var(--ink);
   display: flex;
   justify-content: space-between;
   font-size: 13px;
   pointer-events: none;
+}
+.leg ~ .scale {
+  bottom: 58px;
 }
 .nothing {
   position: absolute;
@@ -281,6 +280,9 @@ useKeys((e) => {
   pointer-events: none;
 }
 @media (max-width: 760px) {
+  .leg ~ .scale {
+    display: none;
+  }
   .hint {
     display: none;
   }

@@ -207,7 +207,11 @@ export function createPlanMap(
   }
 
   /** Beside the tools, or all of a small picture. */
-  const margins = () => ((map.getSize()?.[0] ?? 1000) < 400 ? [22, 26, 42, 26] : [56, 60, 50, 170])
+  function margins() {
+    if ((map.getSize()?.[0] ?? 1000) >= 400) return [56, 60, 50, 170]
+    const tools = covers.boxes().find((b) => b.left < 20 && b.top < 20)
+    return [22, 26, 42, tools ? tools.right + 14 : 26]
+  }
 
   /** All lines of the job, or what else is drawn of it. */
   function wholeJob() {

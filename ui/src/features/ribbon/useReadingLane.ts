@@ -38,15 +38,19 @@ export function useReadingLane(scale: Ref<RibbonScale | null>) {
         },
       ]
     })
-    return found.map((d, i) => ({ ...d, ...label(d.x, found[i - 1]?.x, found[i + 1]?.x) }))
+    found.sort((a, b) => a.x - b.x)
+    return found.map((d, i) => ({ ...d, ...label(d, found[i - 1]?.x, found[i + 1]?.x) }))
   })
   const curve = computed(() => scale.value && predicted(points.value, scale.value, y))
   return { need, y, dots, curve }
 }
 
-/** Two readings side by side, as at a gate, are written away from each other; one at the edge is written inward. */
-function label(x: number, before = -Infinity, after = Infinity) {
-  if (after - x < 26) return { anchor: 'end', shift: 4 }
-  if (x - before < 26) return { anchor: 'start', shift: -4 }
-  return { anchor: 'middle', shift: 0 }
+/** Two readings side by side, as at a gate, are written away from each other; one between two others has no room. */
+function label({ x, text }: { x: number; text: string }, before = -Infinity, after = Infinity) {
+  const follows = x - before < 30
+  const leads = after - x < 30
+  if (follows && leads) return { anchor: 'middle', shift: 0, text: '' }
+  if (leads) return { anchor: 'end', shift: -1, text }
+  if (follows) return { anchor: 'start', shift: 1, text }
+  return { anchor: 'middle', shift: 0, text }
 }

@@ -151,6 +151,6 @@ public record Deviation(
 
     /** Of the fence alone: another energizer is as its plate says. */
     public Deviation withoutEnergizer() {
-        return new Deviation(leakage, soil, steel, earth, 0, 0, 0, 0, 0, 0, stretches, Drift.NONE);
+        return new Deviation(leakage, soil, steel, earth, 0, 0, 0, 0, 0, 0, stretches, drift);
     }
 }
