@@ -109,9 +109,9 @@ final class Assumptions {
                         Rule.V13,
                         As.COMPUTED,
                         new Percent(-percent(Values.V13_DRIFT_SHARE)),
-                        new Percent(percent(Values.V13_DRIFT_SHARE)),
+                        As.COMPUTED,
                         List.of(new Move.Along(-Values.V13_DRIFT_SHARE)),
-                        List.of(new Move.Along(Values.V13_DRIFT_SHARE))),
+                        List.of()),
                 factor(
                         Assumed.ROD_RESISTANCE,
                         Rule.V13,

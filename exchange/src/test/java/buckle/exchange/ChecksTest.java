@@ -1119,6 +1119,13 @@ class ChecksTest {
                 "core/src/test/java/buckle/circuit/CircuitTest.java",
                 "aRingWithOpenedSwitchesIsTheOpenLineThatIsLeft");
         elsewhere(
+                "eight lines of 0.4 to 4.5 km whose readings fall by 4 or 12 %",
+                "in order, none to be read again; a leak of 200 Ω is found",
+                "kilovolts mostly fall from the energizer on",
+                "common practice",
+                "core/src/test/java/buckle/readings/FenceDiagnosisTest.java",
+                "aFenceWhoseReadingsFallIsInOrder");
+        elsewhere(
                 "what is recommended for cattle on 350 m of stone",
                 "0.25 J and more in the animal",
                 "0.1 J units are wrong there",
