@@ -34,6 +34,8 @@ public final class FaultSearch {
     /** The last so many readings are reckoned with: the table has a column for each place and switch of theirs. */
     private static final int MOST_READINGS = 60;
 
+    private static final double SAME_PLACE_M = 0.5;
+
     private final OnFence on;
     private final Layout layout;
     private final Tracer tracer;
@@ -178,13 +180,34 @@ public final class FaultSearch {
         List<Observation> meters = new ArrayList<>(parted.healthy());
         meters.addAll(parted.now());
         Hunt hunt = on.hunt(on.readings(parted.healthy()), List.of(), OnFence.meter(meters));
-        Tracer tracer = Tracer.of(
-                hunt,
-                currents,
-                lately(on, parted.now()),
-                p -> on.part(p.runId(), p.distanceM(), p.distanceM(), 0).isPresent());
+        Tracer tracer = Tracer.of(hunt, currents, lately(on, parted.now()), p -> told(on, p));
         return Optional.of(
                 new FaultSearch(on, laid.layout(), tracer, PaddockWays.of(fence.get(), laid.layout(), around.land())));
+    }
+
+    /** Whether a crew can be sent there, and what it reads where a run begins is of that run: a line fed in its middle has two that begin there. */
+    private static boolean told(OnFence on, Place p) {
+        return on.part(p.runId(), p.distanceM(), p.distanceM(), 0)
+                .filter(at -> p.distanceM() > 0
+                        || on.fence()
+                                .place(at.lineId(), at.fromM())
+                                .filter(q -> q.runId().equals(p.runId()))
+                                .isPresent())
+                .isPresent();
+    }
+
+    /** Whoever has read a place twice is not sent there once more. */
+    private static boolean readTwice(NextStep step, List<Observation> lately) {
+        return step.action() == Action.READ
+                && lately.stream()
+                                .filter(o -> o.what() instanceof Observed.Peak
+                                        && o.at().lineId().equals(step.lineId().orElse(""))
+                                        && Math.abs(o.at().stationM() - step.fromM()) < SAME_PLACE_M
+                                        && o.openSwitches()
+                                                .filter(s -> !s.isEmpty())
+                                                .isEmpty())
+                                .count()
+                        >= 2;
     }
 
     /** Where some were taken in the wet those alone: a fault that comes with rain shows in no other, and one that is always there in them too. */
@@ -235,7 +258,9 @@ public final class FaultSearch {
         List<NextStep> steps = new ArrayList<>();
         for (Next n : tracer.next(now, over, at, walk(crew))) {
             if (steps.size() < MOST_STEPS) {
-                step(n).filter(s -> steps.stream().noneMatch(t -> alike(s, t))).ifPresent(steps::add);
+                step(n).filter(s -> !readTwice(s, lately))
+                        .filter(s -> steps.stream().noneMatch(t -> alike(s, t)))
+                        .ifPresent(steps::add);
             }
         }
         double metres = layout.lines().stream().mapToDouble(LineLayout::lengthM).sum();

@@ -2,6 +2,7 @@ package buckle.spec;
 
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
+import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -64,15 +65,14 @@ public record Deviation(
             }
         }
 
-        /** At a station; where two stretches meet, of the longer one. */
+        /** At a station; where two stretches meet, of the longer one; of a part of a line that has none, as at the nearest. */
         public double at(String lineId, double stationM) {
-            DriftStretch best = null;
-            for (DriftStretch s : stretches) {
-                if (s.lineId().equals(lineId) && s.fromM() <= stationM + 1e-6 && stationM <= s.toM() + 1e-6) {
-                    best = best == null || s.toM() - s.fromM() > best.toM() - best.fromM() ? s : best;
-                }
-            }
-            return best == null ? 0 : best.at(stationM);
+            return stretches.stream()
+                    .filter(s -> s.lineId().equals(lineId))
+                    .min(Comparator.comparingDouble((DriftStretch s) -> s.awayM(stationM))
+                            .thenComparingDouble(s -> s.fromM() - s.toM()))
+                    .map(s -> s.at(stationM))
+                    .orElse(0.0);
         }
 
         Drift plus(Drift other, double part) {
@@ -103,6 +103,12 @@ public record Deviation(
         public DriftStretch {
             Ranges.between("drift", atFrom, -MOST, MOST);
             Ranges.between("drift", atTo, -MOST, MOST);
+        }
+
+        /** Nothing within a hair of it. */
+        double awayM(double stationM) {
+            double away = Math.max(fromM - stationM, stationM - toM);
+            return away < 1e-6 ? 0 : away;
         }
 
         double at(double stationM) {

@@ -301,6 +301,21 @@ class CommissioningTest {
                 .isCloseTo(circuit(read).circuit().runs().getLast().type().leakSPerM(), within(1e-15));
     }
 
+    /** How a line was read goes on where it was made longer, and goes along with another energizer; of a line nobody read there is none. */
+    @Test
+    void aDriftGoesOnBesideWhatWasRead() {
+        Deviation.Drift drift = new Deviation.Drift(List.of(
+                new Deviation.DriftStretch("a", 0, 200, 0, -0.1),
+                new Deviation.DriftStretch("a", 204, 300, -0.1, -0.12)));
+        assertThat(drift.at("a", 100)).isCloseTo(-0.05, within(1e-12));
+        assertThat(drift.at("a", 202)).isCloseTo(-0.1, within(1e-12));
+        assertThat(drift.at("a", 400)).isCloseTo(-0.12, within(1e-12));
+        assertThat(drift.at("b", 10)).isZero();
+        Deviation d = Deviation.NONE.withVolts(0.1).withDrift(drift);
+        assertThat(d.withoutEnergizer().drift()).isEqualTo(drift);
+        assertThat(d.plus(d, -0.5).drift().at("a", 300)).isCloseTo(-0.06, within(1e-12));
+    }
+
     private static Ask ask(Round round, String point, AskKind kind, int wire) {
         return round.stops().stream()
                 .filter(s -> s.testPointId().equals(point))
