@@ -72,7 +72,7 @@ final class EnglishCircuit {
                     case STEEL_PERMEABILITY -> "Permeability of steel wire";
                     case CONDUCTORS -> "Resistance of the conductors and their joints";
                     case PLATE_VOLTAGES -> "Voltages on the rating plate";
-                    case ALONG -> "What is read along the fence, a kilometre on";
+                    case ALONG -> "What is read far along the fence";
                     case ROD_RESISTANCE -> "Resistance of the ground rods";
                     case DAMPING -> "Damping across the energizer's terminals";
                     case READINGS -> "Leakage, ground, rods and energizer by the readings in order";
