@@ -37,7 +37,7 @@ record Assumption(
         /** What every voltage follows. */
         record Scale(double factor) implements Move {}
 
-        /** What grows with the root of the way from the energizer: the logarithm of a factor after a kilometre. */
+        /** A drift along the fence: the logarithm of a factor a kilometre from the energizer. */
         record Along(double log) implements Move {}
     }
 

@@ -49,7 +49,7 @@ public record AtPoint(double peakV, double stepS, List<Double> volts, Shock usua
                 .terminal(place.get(), List.of())
                 .under(Double.POSITIVE_INFINITY);
         int every = Math.max(1, wave.volts().length / MOST_STEPS);
-        double by = fence.readPerV(lineId, stationM);
+        double by = fence.readPer(List.of(place.get()))[0];
         List<Double> volts = new ArrayList<>();
         for (int i = 0; i < wave.volts().length; i += every) {
             volts.add((double) Math.round(wave.volts()[i] * by));

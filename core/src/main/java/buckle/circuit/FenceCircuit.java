@@ -2,12 +2,13 @@ package buckle.circuit;
 
 import buckle.message.CircuitMessage.DeadWhy;
 import buckle.pulse.Circuit;
+import buckle.pulse.Drift;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
-import buckle.spec.Deviation;
 import java.util.HashMap;
 import java.util.List;
 import java.util.Map;
+import java.util.Objects;
 import java.util.Optional;
 
 /**
@@ -15,10 +16,10 @@ import java.util.Optional;
  *
  * @param stretches pieces of line with the run they became
  * @param dead stretches that nothing feeds
- * @param drift of what is read on what the circuit comes to
+ * @param drift of what is read from what the circuit comes to
  */
 public record FenceCircuit(
-        Circuit circuit, List<LiveStretch> stretches, List<DeadStretch> dead, String feedRun, Deviation.Drift drift) {
+        Circuit circuit, List<LiveStretch> stretches, List<DeadStretch> dead, String feedRun, Drift drift) {
     public FenceCircuit {
         stretches = List.copyOf(stretches);
         dead = List.copyOf(dead);
@@ -69,29 +70,22 @@ public record FenceCircuit(
         return Optional.ofNullable(far);
     }
 
-    /** Along the wire from the energizer; 0 where nothing is fed. */
-    double wayM(String lineId, double stationM) {
-        Optional<Place> at = place(lineId, stationM);
-        double way = at.map(Place::distanceM).orElse(0.0);
-        Optional<String> run = at.flatMap(p -> run(p.runId()).parent());
-        while (run.isPresent()) {
-            Run of = run(run.get());
-            way += of.lengthM();
-            run = of.parent();
-        }
-        return way;
+    /** Along the wire from the energizer. */
+    public double wayM(Place at) {
+        return Objects.requireNonNull(circuit.beginsM().get(at.runId())) + at.distanceM();
     }
 
-    private Run run(String id) {
-        return circuit.runs().stream()
-                .filter(r -> r.id().equals(id))
-                .findFirst()
-                .orElseThrow();
+    /** What is read at places for each volt and ampere that the circuit comes to there. */
+    double[] readPer(List<Place> places) {
+        return readPer(places, drift);
     }
 
-    /** What is read at a station for each volt that the circuit comes to there. */
-    double readPerV(String lineId, double stationM) {
-        return Math.exp(drift.at(lineId, stationM));
+    /** The same if it drifted so. */
+    double[] readPer(List<Place> places, Drift drift) {
+        Map<String, Double> beginsM = circuit.beginsM();
+        return places.stream()
+                .mapToDouble(p -> drift.factor(Objects.requireNonNull(beginsM.get(p.runId())) + p.distanceM()))
+                .toArray();
     }
 
     /** Where a station of a line lies in the circuit; empty where no run passes. */
@@ -109,6 +103,10 @@ public record FenceCircuit(
 
     /** Of a run, wire or cable. */
     public double lengthM(String runId) {
-        return run(runId).lengthM();
+        return circuit.runs().stream()
+                .filter(r -> r.id().equals(runId))
+                .findFirst()
+                .orElseThrow()
+                .lengthM();
     }
 }

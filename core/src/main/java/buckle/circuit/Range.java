@@ -5,6 +5,7 @@ import buckle.circuit.Electrics.Assumed;
 import buckle.circuit.Solver.Solved;
 import buckle.circuit.Solver.Spot;
 import buckle.message.CircuitMessage;
+import buckle.pulse.Drift;
 import buckle.pulse.Supply;
 import java.util.ArrayList;
 import java.util.Arrays;
@@ -103,11 +104,11 @@ final class Range {
         }
 
         private double[] along(double log) {
+            Solver.Asked asked = new Solver.Asked(fence, spots);
+            double[] by = fence.readPer(asked.places, new Drift(log));
             double[] moved = middle.clone();
             for (int i = 0; i < moved.length; i++) {
-                Spot spot = spots.get(i);
-                double km = fence.wayM(spot.lineId(), spot.stationM()) / 1000;
-                moved[i] *= Math.exp(log * Math.sqrt(km));
+                moved[i] *= asked.index[i] < 0 ? 1 : by[asked.index[i]];
             }
             return moved;
         }

@@ -126,7 +126,8 @@ final class Solver {
         return fence.place(spot.lineId(), spot.stationM())
                 .map(place -> new PulseSolver(fence.circuit().withEarthOhm(earthOhm), List.of(place)).volts())
                 .filter(Solution::solved)
-                .map(s -> s.answers().getFirst().peakV() * fence.readPerV(spot.lineId(), spot.stationM()))
+                .map(s -> s.answers().getFirst().peakV()
+                        * fence.readPer(List.of(s.answers().getFirst().place()))[0])
                 .orElse(0.0);
     }
 
@@ -162,24 +163,22 @@ final class Solver {
         Asked asked = new Asked(fence, spots);
         Solution solution = how.apply(new PulseSolver(fence.circuit(), asked.places));
         List<Optional<Solution.Answer>> at = new ArrayList<>();
-        for (int i = 0; i < asked.index.length; i++) {
-            int of = asked.index[i];
+        double[] by = fence.readPer(asked.places);
+        for (int i : asked.index) {
             at.add(
-                    of < 0 || !solution.solved()
+                    i < 0 || !solution.solved()
                             ? Optional.empty()
-                            : Optional.of(
-                                    read(fence, spots.get(i), solution.answers().get(of))));
+                            : Optional.of(read(solution.answers().get(i), by[i])));
         }
         return new Solved(fence, solution, at);
     }
 
-    private static Solution.Answer read(FenceCircuit fence, Spot spot, Solution.Answer reckoned) {
-        double by = fence.readPerV(spot.lineId(), spot.stationM());
-        OptionalDouble currentA = reckoned.currentA();
+    private static Solution.Answer read(Solution.Answer computed, double by) {
+        OptionalDouble currentA = computed.currentA();
         return new Solution.Answer(
-                reckoned.place(),
-                reckoned.peakV() * by,
-                reckoned.atS(),
+                computed.place(),
+                computed.peakV() * by,
+                computed.atS(),
                 currentA.isPresent() ? OptionalDouble.of(currentA.getAsDouble() * by) : currentA);
     }
 
@@ -190,13 +189,12 @@ final class Solver {
     static double[][] peaks(FenceCircuit fence, List<Spot> spots, List<Supply> supplies) {
         Asked asked = new Asked(fence, spots);
         double[][] found = new PulseSolver(fence.circuit(), asked.places, supplies).peaks(supplies);
+        double[] by = fence.readPer(asked.places);
         double[][] peaks = new double[supplies.size()][spots.size()];
         for (int s = 0; s < peaks.length; s++) {
             for (int i = 0; i < spots.size(); i++) {
-                Spot spot = spots.get(i);
-                double v = asked.index[i] < 0
-                        ? 0
-                        : found[s][asked.index[i]] * fence.readPerV(spot.lineId(), spot.stationM());
+                int of = asked.index[i];
+                double v = of < 0 ? 0 : found[s][of] * by[of];
                 peaks[s][i] = Double.isFinite(v) ? v : 0;
             }
         }
@@ -209,7 +207,7 @@ final class Solver {
     }
 
     /** Spots as places of a circuit; -1 where nothing is fed. */
-    private static final class Asked {
+    static final class Asked {
         final List<Place> places = new ArrayList<>();
         final int[] index;
 

@@ -10,6 +10,7 @@ import buckle.layout.Layout;
 import buckle.message.CommissionMessage;
 import buckle.message.CommissionMessage.Found;
 import buckle.message.Message;
+import buckle.pulse.Drift;
 import buckle.pulse.EnergizerRating;
 import buckle.pulse.Place;
 import buckle.pulse.Run;
@@ -142,7 +143,7 @@ public record YardstickFit(
                 u.bleed(),
                 u.terminal(),
                 stretches(u.byRun(), fence),
-                drift(u.driftByRun(), fence));
+                new Drift(u.drift()));
     }
 
     /** Stretches of a line that leak alike are one. */
@@ -165,37 +166,6 @@ public record YardstickFit(
         return all;
     }
 
-    /** Stretches along which it goes on evenly are one. */
-    private static Deviation.Drift drift(Map<String, Fitted.Drift> byRun, FenceCircuit fence) {
-        List<Deviation.DriftStretch> all = new ArrayList<>();
-        List<LiveStretch> sorted = fence.stretches().stream()
-                .sorted(Comparator.comparing(LiveStretch::lineId).thenComparingDouble(LiveStretch::fromM))
-                .toList();
-        for (LiveStretch s : sorted) {
-            Fitted.Drift of = Objects.requireNonNull(byRun.get(s.runId()));
-            Deviation.DriftStretch own = new Deviation.DriftStretch(
-                    s.lineId(),
-                    s.fromM(),
-                    s.toM(),
-                    s.towards() ? of.atBeginning() : of.atEnd(),
-                    s.towards() ? of.atEnd() : of.atBeginning());
-            if (!all.isEmpty() && evenly(all.getLast(), own)) {
-                Deviation.DriftStretch last = all.removeLast();
-                own = new Deviation.DriftStretch(s.lineId(), last.fromM(), s.toM(), last.atFrom(), own.atTo());
-            }
-            all.add(own);
-        }
-        return new Deviation.Drift(all);
-    }
-
-    private static boolean evenly(Deviation.DriftStretch last, Deviation.DriftStretch next) {
-        double rise = (last.atTo() - last.atFrom()) * (next.toM() - next.fromM());
-        return last.lineId().equals(next.lineId())
-                && Math.abs(last.toM() - next.fromM()) < 1e-6
-                && Math.abs(last.atTo() - next.atFrom()) < 1e-9
-                && Math.abs(rise - (next.atTo() - next.atFrom()) * (last.toM() - last.fromM())) < 1e-6;
-    }
-
     private static List<FitRow> rows(Fitted fitted, Fitted planned, FenceCircuit fence, Circumstances c) {
         Fitted.Unknowns f = fitted.found();
         Fitted.Unknowns sd = fitted.deviations();
@@ -209,15 +179,8 @@ public record YardstickFit(
         if (wide.steel() > 0) {
             rows.add(row(Found.STEEL, f.steel(), sd.steel(), wide.steel(), () -> ""));
         }
-        fence.farthest().ifPresent(far -> {
-            Fitted.Along along = fitted.driftTo(far);
-            rows.add(row(
-                    Found.FAR_END,
-                    along.log(),
-                    along.deviation(),
-                    planned.driftTo(far).deviation(),
-                    () -> ""));
-        });
+        double part = fence.farthest().map(far -> Drift.part(fence.wayM(far))).orElse(0.0);
+        rows.add(row(Found.FAR_END, part * f.drift(), part * sd.drift(), part * wide.drift(), () -> ""));
         return rows;
     }
 

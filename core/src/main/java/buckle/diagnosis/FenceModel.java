@@ -2,6 +2,7 @@ package buckle.diagnosis;
 
 import buckle.diagnosis.Candidates.Cell;
 import buckle.pulse.Circuit;
+import buckle.pulse.Drift;
 import buckle.pulse.Fault;
 import buckle.pulse.LineType;
 import buckle.pulse.LineWire;
@@ -24,8 +25,8 @@ import java.util.Set;
 import java.util.stream.IntStream;
 
 /**
- * The fence of a plan under what a plan cannot know: leakage of all and of each run, ground, steel, earth, the energizer, and of one
- * that was built how what is read drifts along it from what is reckoned. Each is the logarithm of a factor on the plan's value.
+ * The fence of a plan under what a plan cannot know: leakage of all and of each run, ground, steel, earth, the energizer, and how what is
+ * read drifts along it from what is computed. Each is the logarithm of a factor on the plan's value.
  */
 final class FenceModel {
     /** Two readings nearer than this are at one place. */
@@ -34,6 +35,7 @@ final class FenceModel {
     private static final double LEAST_LEAK_S_PER_M = 2e-8;
     private static final double STEEL = 1.5;
     static final double STEP = 0.05;
+    private static final Drift A_STEP = new Drift(STEP);
 
     /** Runs that are a smaller part of the fence go with the one they hang on. */
     private static final double OWN_SHARE = 0.025;
@@ -44,8 +46,8 @@ final class FenceModel {
     private final Map<String, String> group = new HashMap<>();
 
     private final List<String> groups;
-    /** Metres of all the runs of each group. */
-    private final double[] groupM;
+    /** From the energizer to where each run begins. */
+    private final Map<String, Double> beginsM;
 
     private final boolean steel;
     private final double totalM;
@@ -59,18 +61,13 @@ final class FenceModel {
         this.hunt = hunt;
         this.span = span;
         hunt.plan().runs().forEach(r -> runs.put(r.id(), r));
+        beginsM = hunt.plan().beginsM();
         totalM = runs.values().stream().mapToDouble(Run::lengthM).sum();
         runs.values().forEach(r -> group.put(r.id(), grouped(r)));
         groups = group.values().stream()
                 .distinct()
                 .sorted(Comparator.comparing(List.copyOf(runs.keySet())::indexOf))
                 .toList();
-        groupM = groups.stream()
-                .mapToDouble(g -> runs.values().stream()
-                        .filter(r -> g.equals(group.get(r.id())))
-                        .mapToDouble(Run::lengthM)
-                        .sum())
-                .toArray();
         steel = hunt.plan().runs().stream()
                 .flatMap(r -> r.type().strands().stream())
                 .anyMatch(w -> w.muR() > STEEL);
@@ -109,76 +106,33 @@ final class FenceModel {
         COIL,
         RESISTANCE,
         BLEED,
-        TERMINAL;
+        TERMINAL,
+        DRIFT;
 
         static final int FIXED = values().length;
     }
 
-    /** As many as there are unknowns: the fixed ones, the leakage of each group of runs, then the drift along each. */
+    /** As many as there are unknowns: the fixed ones, then the leakage of each group of runs. */
     int count() {
-        return Unknown.FIXED + groups.size() * (hunt.built() ? 2 : 1);
+        return Unknown.FIXED + groups.size();
     }
 
-    boolean isDrift(int unknown) {
-        return unknown >= Unknown.FIXED + groups.size();
+    /** What meters show of each volt and ampere that is computed. */
+    double[] drifts(double[] theta, List<Value> values) {
+        Drift drift = new Drift(theta[Unknown.DRIFT.ordinal()]);
+        return values.stream().mapToDouble(v -> drift.factor(wayM(v))).toArray();
     }
 
-    double driftsOverM(int drift) {
-        return groupM[drift - Unknown.FIXED - groups.size()];
-    }
-
-    /** Of each group, what part of its length lies between the energizer and a place. */
-    double[] passed(Place at) {
-        double[] passed = new double[groups.size()];
-        Optional<String> run = Optional.of(at.runId());
-        double alongM = at.distanceM();
-        while (run.isPresent()) {
-            int g = groupNumber(run.get());
-            passed[g] += groupM[g] > 0 ? alongM / groupM[g] : 0;
-            run = parent(run.get());
-            alongM = run.map(this::lengthM).orElse(0.0);
-        }
-        return passed;
-    }
-
-    /** Logarithm of the factor on what is reckoned at a place. */
-    double drift(double[] theta, Place at) {
-        if (!hunt.built()) {
-            return 0;
-        }
-        double[] passed = passed(at);
-        double log = 0;
-        for (int g = 0; g < passed.length; g++) {
-            log += passed[g] * theta[Unknown.FIXED + passed.length + g];
-        }
-        return log;
-    }
-
-    private double[] passed(Value value) {
+    private double wayM(Value value) {
         return switch (value.meter()) {
-            case Meter.Volts m -> passed(m.at());
-            case Meter.Amperes m -> passed(m.at());
-            case Meter.EarthVolts m -> new double[groups.size()];
+            case Meter.Volts m -> wayM(m.at());
+            case Meter.Amperes m -> wayM(m.at());
+            case Meter.EarthVolts m -> 0;
         };
     }
 
-    /** Factors on what is reckoned that meters would show. */
-    double[] drifts(double[] theta, List<Value> values) {
-        double[] all = new double[values.size()];
-        for (int i = 0; i < all.length; i++) {
-            all[i] = switch (values.get(i).meter()) {
-                case Meter.Volts m -> Math.exp(drift(theta, m.at()));
-                case Meter.Amperes m -> Math.exp(drift(theta, m.at()));
-                case Meter.EarthVolts m -> 1;
-            };
-        }
-        return all;
-    }
-
-    /** The same factor for each value, one drift moved by a step. */
-    double[] driftsBy(int drift, List<Value> values) {
-        int g = drift - Unknown.FIXED - groups.size();
-        return values.stream().mapToDouble(v -> Math.exp(STEP * passed(v)[g])).toArray();
+    private double wayM(Place at) {
+        return Objects.requireNonNull(beginsM.get(at.runId())) + at.distanceM();
     }
 
     Optional<String> parent(String run) {
@@ -390,15 +344,11 @@ final class FenceModel {
                 .readings(fedBy, values.stream().map(Value::meter).toList());
         double[] drifts = drifts(theta, values);
         for (double[] s : shown) {
-            scale(s, drifts);
+            for (int i = 0; i < s.length; i++) {
+                s[i] *= drifts[i];
+            }
         }
         return shown;
-    }
-
-    static void scale(double[] shown, double[] by) {
-        for (int i = 0; i < shown.length; i++) {
-            shown[i] *= by[i];
-        }
     }
 
     static List<Value> pick(List<Value> values, List<Integer> those) {
@@ -447,16 +397,22 @@ final class FenceModel {
                 }
             });
         });
-        IntStream.range(0, count()).filter(this::isDrift).forEach(p -> {
-            double[] drifts = driftsBy(p, values);
-            for (int t = 0; t < raw.length; t++) {
-                moved[t][p] = raw[t].clone();
-                scale(moved[t][p], drifts);
-            }
-        });
+        int drift = Unknown.DRIFT.ordinal();
+        for (int t = 0; t < raw.length; t++) {
+            moved[t][drift] = drifted(raw[t], values);
+        }
         return IntStream.range(0, raw.length)
                 .mapToObj(t -> linear(values, raw[t], moved[t]))
                 .toList();
+    }
+
+    /** What meters would show if it drifted a step more. */
+    double[] drifted(double[] raw, List<Value> values) {
+        double[] next = raw.clone();
+        for (int i = 0; i < next.length; i++) {
+            next[i] *= A_STEP.factor(wayM(values.get(i)));
+        }
+        return next;
     }
 
     private static void into(double[] all, List<Integer> those, double[] some) {
@@ -482,7 +438,7 @@ final class FenceModel {
         return p == Unknown.LEAKAGE.ordinal()
                 || p == Unknown.SOIL.ordinal()
                 || p == Unknown.STEEL.ordinal() && steel
-                || p >= Unknown.FIXED && !isDrift(p);
+                || p >= Unknown.FIXED;
     }
 
     static double[] step(double[] theta, int p) {

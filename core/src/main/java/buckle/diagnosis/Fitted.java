@@ -52,7 +52,6 @@ public final class Fitted {
      * What a plan cannot know, as logarithms of factors on what it says.
      *
      * @param byRun what single runs leak beside the leakage of all; cables are not in it
-     * @param driftByRun of what is read along each run on what is reckoned; empty where it is not asked for
      */
     public record Unknowns(
             double leakage,
@@ -65,16 +64,12 @@ public final class Fitted {
             double resistance,
             double bleed,
             double terminal,
-            Map<String, Double> byRun,
-            Map<String, Drift> driftByRun) {
+            double drift,
+            Map<String, Double> byRun) {
         public Unknowns {
             byRun = Map.copyOf(byRun);
-            driftByRun = Map.copyOf(driftByRun);
         }
     }
-
-    /** At the beginning of a run and at its end. */
-    public record Drift(double atBeginning, double atEnd) {}
 
     /** Most probable. */
     public Unknowns found() {
@@ -93,15 +88,6 @@ public final class Fitted {
         model.runs().stream()
                 .filter(r -> r.type().cable().isEmpty())
                 .forEach(r -> byRun.put(r.id(), t[Unknown.FIXED + model.groupNumber(r.id())]));
-        Map<String, Drift> driftByRun = new LinkedHashMap<>();
-        if (model.hunt().built()) {
-            model.runs()
-                    .forEach(r -> driftByRun.put(
-                            r.id(),
-                            new Drift(
-                                    model.drift(t, new Place(r.id(), 0)),
-                                    model.drift(t, new Place(r.id(), r.lengthM())))));
-        }
         return new Unknowns(
                 t[Unknown.LEAKAGE.ordinal()],
                 t[Unknown.SOIL.ordinal()],
@@ -113,27 +99,8 @@ public final class Fitted {
                 t[Unknown.RESISTANCE.ordinal()],
                 t[Unknown.BLEED.ordinal()],
                 t[Unknown.TERMINAL.ordinal()],
-                byRun,
-                driftByRun);
-    }
-
-    /** Logarithm of what is read at a place on what is reckoned, and one standard deviation of it. */
-    public record Along(double log, double deviation) {}
-
-    /** How what is read at a place has moved away from what is computed. */
-    public Along driftTo(Place at) {
-        double[] by = new double[model.count()];
-        double[] passed = model.passed(at);
-        double square = 0;
-        for (int a = 0; a < by.length; a++) {
-            by[a] = model.isDrift(a) ? passed[a - model.count() + passed.length] : 0;
-        }
-        for (int a = 0; a < by.length; a++) {
-            for (int b = 0; b < by.length; b++) {
-                square += by[a] * covariance[a][b] * by[b];
-            }
-        }
-        return new Along(model.drift(calibration.theta(), at), Math.sqrt(Math.max(0, square)));
+                t[Unknown.DRIFT.ordinal()],
+                byRun);
     }
 
     /** Readings, by their number among those given, that fit nothing physical. */

@@ -2,6 +2,7 @@ package buckle.diagnosis;
 
 import buckle.diagnosis.FenceModel.Unknown;
 import buckle.rulebook.Values;
+import java.util.EnumMap;
 import java.util.Map;
 
 /**
@@ -11,10 +12,6 @@ import java.util.Map;
 final class Prior {
     private static final double RUN_LEAKAGE = 0.36;
     private static final double RUN_CHANGE = 0.15;
-    /** Along a kilometre of a fence that was built; over other ways by their root. */
-    private static final double DRIFT = Values.V13_DRIFT_SHARE / 2;
-
-    private static final double DRIFT_CHANGE = DRIFT / 4;
     /** Growth gains on whoever does not cut it. */
     static final double MEAN_LEAKAGE_CHANGE = 0.08;
 
@@ -30,39 +27,38 @@ final class Prior {
             Unknown.BLEED, 0.7,
             Unknown.TERMINAL, 0.7);
 
-    /** What one plate leaves open of the energizer, beside what stands across its terminals. */
-    private static final Map<Unknown, Double> PLATE = Map.of(
+    /** Of a fence that was built: what one plate leaves open of its energizer, and how what is read drifts along it. */
+    private static final Map<Unknown, Double> BUILT = Map.of(
             Unknown.VOLTS, 0.08,
             Unknown.CAPACITOR, 0.05,
             Unknown.COIL, 0.25,
-            Unknown.RESISTANCE, 0.1);
+            Unknown.RESISTANCE, 0.1,
+            Unknown.DRIFT, Values.V13_DRIFT_SHARE / 2);
 
     private static final Map<Unknown, Double> CHANGE =
             Map.of(Unknown.LEAKAGE, 0.15, Unknown.SOIL, 0.2, Unknown.EARTH, 0.15, Unknown.VOLTS, 0.01);
 
+    private static final Map<Unknown, Double> CHANGE_BUILT = Map.of(Unknown.DRIFT, Values.V13_DRIFT_SHARE / 8);
+
     private Prior() {}
 
     static double[][] fence(FenceModel model) {
-        double[][] all = diagonal(model, FENCE, RUN_LEAKAGE, DRIFT);
-        if (model.hunt().built()) {
-            PLATE.forEach((u, sd) -> all[u.ordinal()][u.ordinal()] = sd * sd);
-        }
-        return all;
+        return diagonal(model, FENCE, BUILT, RUN_LEAKAGE);
     }
 
     static double[][] change(FenceModel model) {
-        return diagonal(model, CHANGE, RUN_CHANGE, DRIFT_CHANGE);
+        return diagonal(model, CHANGE, CHANGE_BUILT, RUN_CHANGE);
     }
 
-    private static double[][] diagonal(FenceModel model, Map<Unknown, Double> fixed, double run, double drift) {
+    private static double[][] diagonal(
+            FenceModel model, Map<Unknown, Double> usual, Map<Unknown, Double> built, double run) {
+        Map<Unknown, Double> fixed = new EnumMap<>(usual);
+        if (model.hunt().built()) {
+            fixed.putAll(built);
+        }
         double[][] all = new double[model.count()][model.count()];
         for (int i = 0; i < model.count(); i++) {
-            double sd = run;
-            if (i < Unknown.FIXED) {
-                sd = fixed.getOrDefault(Unknown.values()[i], 0.0);
-            } else if (model.isDrift(i)) {
-                sd = drift * Math.sqrt(model.driftsOverM(i) / 1000);
-            }
+            double sd = i < Unknown.FIXED ? fixed.getOrDefault(Unknown.values()[i], 0.0) : run;
             all[i][i] = sd * sd;
         }
         if (!model.steel()) {

@@ -1,6 +1,7 @@
 package buckle.diagnosis;
 
 import buckle.diagnosis.Candidates.Answers;
+import buckle.diagnosis.FenceModel.Unknown;
 import buckle.diagnosis.Intervals.Interval;
 import buckle.pulse.Fault;
 import buckle.pulse.Place;
@@ -137,16 +138,21 @@ final class Sensitivities {
             faults.add(new Fault(of.kind(), of.places().get(a.node()), of.ohm()[a.strength()]));
             atS[i] = of.atS()[a.node()][a.strength()];
         }
-        double[][] usual = features(fence.model(), fence.theta(), values, faults, atS);
+        FenceModel model = fence.model();
+        double[][] raw = shown(model, fence.theta(), values, faults, atS);
+        double[][] usual = features(values, raw);
         List<double[][]> moved = IntStream.range(0, root.length)
                 .parallel()
                 .mapToObj(p -> {
                     if (fence.covariance()[p][p] == 0) {
                         return usual;
                     }
-                    return fence.model().isDrift(p)
-                            ? drifting(usual, fence.model().driftsBy(p, values), values)
-                            : features(fence.model(), FenceModel.step(fence.theta(), p), values, faults, atS);
+                    double[][] there = p == Unknown.DRIFT.ordinal()
+                            ? Arrays.stream(raw)
+                                    .map(fault -> model.drifted(fault, values))
+                                    .toArray(double[][]::new)
+                            : shown(model, FenceModel.step(fence.theta(), p), values, faults, atS);
+                    return features(values, there);
                 })
                 .toList();
         List<At> all = new ArrayList<>();
@@ -176,25 +182,18 @@ final class Sensitivities {
         return by;
     }
 
-    /** What meters show is so many times what they showed. */
-    private static double[][] drifting(double[][] usual, double[] by, List<Value> values) {
-        double[][] all = new double[usual.length][by.length];
-        for (int f = 0; f < all.length; f++) {
-            for (int v = 0; v < by.length; v++) {
-                Value.Scale scale = values.get(v).scale();
-                all[f][v] = scale.feature(scale.raw(usual[f][v]) * by[v]);
-            }
-        }
-        return all;
+    private static double[][] shown(
+            FenceModel model, double[] theta, List<Value> values, List<Fault> faults, double[][] atS) {
+        return new Candidates(model, theta, List.of(), values).at(faults, atS);
     }
 
-    private static double[][] features(
-            FenceModel model, double[] theta, List<Value> values, List<Fault> faults, double[][] atS) {
-        double[][] shown = new Candidates(model, theta, List.of(), values).at(faults, atS);
-        for (double[] fault : shown) {
-            Arrays.setAll(fault, v -> values.get(v).expected(fault[v]));
+    private static double[][] features(List<Value> values, double[][] shown) {
+        double[][] all = new double[shown.length][values.size()];
+        for (int f = 0; f < all.length; f++) {
+            double[] fault = shown[f];
+            Arrays.setAll(all[f], v -> values.get(v).expected(fault[v]));
         }
-        return shown;
+        return all;
     }
 
     Spread none() {

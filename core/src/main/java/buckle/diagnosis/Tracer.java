@@ -637,10 +637,8 @@ public final class Tracer {
         }
 
         private boolean already(Spot spot) {
-            Value there = Value.of(
-                            List.of(asked(spot, false)), fence.model().hunt().meter())
-                    .getFirst();
-            return values.stream().anyMatch(there::atSpotOf);
+            return Value.of(List.of(asked(spot, currents)), fence.model().hunt().meter()).stream()
+                    .anyMatch(there -> values.stream().anyMatch(there::atSpotOf));
         }
 
         private static double[][] both(double[][] one, double[][] other) {

@@ -25,7 +25,6 @@ import java.util.HashMap;
 import java.util.HashSet;
 import java.util.List;
 import java.util.Map;
-import java.util.Objects;
 import java.util.Optional;
 import java.util.OptionalDouble;
 import java.util.Random;
@@ -48,7 +47,7 @@ public final class SimulatedFence {
     private static final double OPEN_BREAK = 0.75;
     private static final double GROWTH_M = 40;
     private static final double END_M = 2;
-    /** What is read falls by so much of it a kilometre more than the circuit says, and strays by so much over one; ours. */
+    /** A kilometre from the energizer what is read lies so much lower than the circuit says, and strays by so much; ours. */
     private static final double FALLS = 0.04;
 
     private static final double STRAYS = 0.06;
@@ -58,9 +57,7 @@ public final class SimulatedFence {
     private final TrueFence dry;
     private final TrueFence wet;
     private final long seed;
-    /** Logarithm of what is read on what the circuit says, at the end of each run. */
-    private final Map<String, Double> drift = new HashMap<>();
-
+    private final double drift;
     private final Map<State, Circuit> circuits = new HashMap<>();
 
     /**
@@ -83,30 +80,11 @@ public final class SimulatedFence {
         this.fence = fence;
         this.on = on;
         this.seed = seed;
+        this.drift = STRAYS * random(seed + 29, 0).nextGaussian() - FALLS;
         Circuit plan = fence.circuit();
         this.dry = new TrueFence(plan, random(seed, 0));
         this.wet = new TrueFence(
                 plan.withRuns(plan.runs().stream().map(SimulatedFence::wetter).toList()), random(seed, 0));
-        Random random = random(seed + 29, 0);
-        for (Run run : plan.runs()) {
-            double km = run.lengthM() / 1000;
-            drift.put(run.id(), driftBefore(run) - FALLS * km + STRAYS * Math.sqrt(km) * random.nextGaussian());
-        }
-    }
-
-    private double driftBefore(Run run) {
-        return run.parent().map(p -> Objects.requireNonNull(drift.get(p))).orElse(0.0);
-    }
-
-    /** What is read at a place for each volt or ampere of the circuit's. */
-    private double readPer(Place at) {
-        Run run = fence.circuit().runs().stream()
-                .filter(r -> r.id().equals(at.runId()))
-                .findFirst()
-                .orElseThrow();
-        double before = driftBefore(run);
-        double part = run.lengthM() > 0 ? at.distanceM() / run.lengthM() : 0;
-        return Math.exp(before + part * (Objects.requireNonNull(drift.get(run.id())) - before));
     }
 
     /** Empty while nothing is fed. */
@@ -195,6 +173,12 @@ public final class SimulatedFence {
                             ? Direction.UNKNOWN
                             : amperes > 0 == towards ? Direction.TOWARDS_FINISH : Direction.TOWARDS_START);
         });
+    }
+
+    /** Of each volt and ampere of the circuit's; by the way itself over the first kilometre, which is not what a diagnosis believes. */
+    private double readPer(Place at) {
+        double km = fence.wayM(at) / 1000;
+        return Math.exp(drift * Math.min(km, Math.sqrt(km)));
     }
 
     /** Volts at the earth terminal against a probe away from the rods. */

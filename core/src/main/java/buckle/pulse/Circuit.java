@@ -36,6 +36,27 @@ public record Circuit(
         check(runs, faults);
     }
 
+    /** Along the wire from the energizer to where each run begins. */
+    public Map<String, Double> beginsM() {
+        Map<String, Run> byId = new HashMap<>();
+        runs.forEach(r -> byId.put(r.id(), r));
+        Map<String, Double> all = new HashMap<>();
+        for (Run run : runs) {
+            List<Run> way = new ArrayList<>();
+            Run at = run;
+            while (!all.containsKey(at.id()) && at.parent().isPresent()) {
+                way.add(at);
+                at = Objects.requireNonNull(byId.get(at.parent().get()));
+            }
+            all.putIfAbsent(at.id(), 0.0);
+            for (Run next : way.reversed()) {
+                Run before = Objects.requireNonNull(byId.get(next.parent().orElseThrow()));
+                all.put(next.id(), Objects.requireNonNull(all.get(before.id())) + before.lengthM());
+            }
+        }
+        return all;
+    }
+
     private static void check(List<Run> runs, List<Fault> faults) {
         Map<String, Run> byId = new HashMap<>();
         for (Run run : runs) {

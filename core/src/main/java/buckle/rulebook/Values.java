@@ -105,8 +105,8 @@ public final class Values {
     public static final double V13_WOVEN_FACTOR = 2;
 
     /**
-     * V13: how far what is read moves away from what is computed over a kilometre of fence, two standard deviations. What people read
-     * mostly falls from the energizer on; a line that is open at its end is computed to rise toward it. Ours.
+     * V13: how far what is read moves away from what is computed a kilometre from the energizer, two standard deviations. What people
+     * read mostly falls along a long fence; a line that is open at its end is computed to rise toward it. Ours.
      */
     public static final double V13_DRIFT_SHARE = 0.16;
 

@@ -1,8 +1,8 @@
 package buckle.spec;
 
+import buckle.pulse.Drift;
 import io.soabase.recordbuilder.core.RecordBuilder;
 import java.util.ArrayList;
-import java.util.Comparator;
 import java.util.List;
 
 /**
@@ -15,7 +15,7 @@ import java.util.List;
  * @param volts of the energizer's capacitor; {@code capacitor}, {@code coil}, {@code resistance}, {@code bleed} and {@code terminal} of
  *     what is in it and across its terminals
  * @param stretches what single stretches leak beside that
- * @param drift how what is read moves away from what is reckoned, from the energizer on
+ * @param drift of what is read along it from what all that comes to
  */
 @RecordBuilder
 public record Deviation(
@@ -51,69 +51,6 @@ public record Deviation(
     public record LeakyStretch(String lineId, double fromM, double toM, double leakage) {
         public LeakyStretch {
             Ranges.between("leakage", leakage, -MOST, MOST);
-        }
-    }
-
-    /** Of voltages along the lines, even from one end of a stretch to the other. */
-    public record Drift(List<DriftStretch> stretches) {
-        public static final Drift NONE = new Drift(List.of());
-
-        public Drift {
-            stretches = List.copyOf(stretches);
-            if (stretches.size() > MOST_STRETCHES) {
-                throw new IllegalArgumentException("a fence deviates on at most " + MOST_STRETCHES + " stretches");
-            }
-        }
-
-        /** At a station; where two stretches meet, of the longer one; of a part of a line that has none, as at the nearest. */
-        public double at(String lineId, double stationM) {
-            return stretches.stream()
-                    .filter(s -> s.lineId().equals(lineId))
-                    .min(Comparator.comparingDouble((DriftStretch s) -> s.awayM(stationM))
-                            .thenComparingDouble(s -> s.fromM() - s.toM()))
-                    .map(s -> s.at(stationM))
-                    .orElse(0.0);
-        }
-
-        Drift plus(Drift other, double part) {
-            List<DriftStretch> base = stretches.isEmpty() ? other.stretches : stretches;
-            List<DriftStretch> all = new ArrayList<>();
-            for (int i = 0; i < base.size(); i++) {
-                DriftStretch s = base.get(i);
-                double own = stretches.isEmpty() ? 0 : 1;
-                double more = 0;
-                DriftStretch by = s;
-                if (other.stretches.size() == base.size()) {
-                    by = other.stretches.get(i);
-                    more = part;
-                }
-                all.add(new DriftStretch(
-                        s.lineId(),
-                        s.fromM(),
-                        s.toM(),
-                        own * s.atFrom() + more * by.atFrom(),
-                        own * s.atTo() + more * by.atTo()));
-            }
-            return new Drift(all);
-        }
-    }
-
-    /** A part of a line; {@code atFrom} and {@code atTo} at its ends. */
-    public record DriftStretch(String lineId, double fromM, double toM, double atFrom, double atTo) {
-        public DriftStretch {
-            Ranges.between("drift", atFrom, -MOST, MOST);
-            Ranges.between("drift", atTo, -MOST, MOST);
-        }
-
-        /** Nothing within a hair of it. */
-        double awayM(double stationM) {
-            double away = Math.max(fromM - stationM, stationM - toM);
-            return away < 1e-6 ? 0 : away;
-        }
-
-        double at(double stationM) {
-            double part = toM > fromM ? Math.clamp((stationM - fromM) / (toM - fromM), 0, 1) : 0;
-            return atFrom + part * (atTo - atFrom);
         }
     }
 

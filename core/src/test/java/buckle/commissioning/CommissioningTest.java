@@ -19,6 +19,7 @@ import buckle.message.CommissionMessage.Predicted;
 import buckle.message.English;
 import buckle.power.Energizers;
 import buckle.pulse.Circuit;
+import buckle.pulse.Drift;
 import buckle.pulse.Fault;
 import buckle.pulse.Meter;
 import buckle.pulse.Place;
@@ -301,19 +302,23 @@ class CommissioningTest {
                 .isCloseTo(circuit(read).circuit().runs().getLast().type().leakSPerM(), within(1e-15));
     }
 
-    /** How a line was read goes on where it was made longer, and goes along with another energizer; of a line nobody read there is none. */
+    /** How a fence was read goes along with another energizer and to where a line was made longer. */
     @Test
-    void aDriftGoesOnBesideWhatWasRead() {
-        Deviation.Drift drift = new Deviation.Drift(List.of(
-                new Deviation.DriftStretch("a", 0, 200, 0, -0.1),
-                new Deviation.DriftStretch("a", 204, 300, -0.1, -0.12)));
-        assertThat(drift.at("a", 100)).isCloseTo(-0.05, within(1e-12));
-        assertThat(drift.at("a", 202)).isCloseTo(-0.1, within(1e-12));
-        assertThat(drift.at("a", 400)).isCloseTo(-0.12, within(1e-12));
-        assertThat(drift.at("b", 10)).isZero();
-        Deviation d = Deviation.NONE.withVolts(0.1).withDrift(drift);
-        assertThat(d.withoutEnergizer().drift()).isEqualTo(drift);
-        assertThat(d.plus(d, -0.5).drift().at("a", 300)).isCloseTo(-0.06, within(1e-12));
+    void aDriftIsOfTheFence() {
+        Deviation d = Deviation.NONE.withVolts(0.1).withDrift(new Drift(-0.12));
+        assertThat(d.withoutEnergizer().drift()).isEqualTo(new Drift(-0.12));
+        assertThat(d.plus(d, -0.5).drift()).isEqualTo(new Drift(-0.06));
+        double[] sound = electrics(plan).points().stream()
+                .mapToDouble(Electrics.PulsePoint::likelyV)
+                .toArray();
+        List<Electrics.PulsePoint> read = electrics(deviating(plan, Deviation.NONE.withDrift(new Drift(-0.12))))
+                .points();
+        // Line b hangs on line a at 300 m: 400 m of it end 0.7 km from the energizer.
+        for (int i = 0; i < sound.length; i++) {
+            Electrics.PulsePoint p = read.get(i);
+            double km = (p.lineId().equals("a") ? p.stationM() : 300 + p.stationM()) / 1000;
+            assertThat(p.likelyV() / sound[i]).isCloseTo(Math.exp(-0.12 * km * km), within(0.003));
+        }
     }
 
     private static Ask ask(Round round, String point, AskKind kind, int wire) {

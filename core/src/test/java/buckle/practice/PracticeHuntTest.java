@@ -77,8 +77,8 @@ class PracticeHuntTest {
                 Shown middle = fence.read(state, s.lineId(), (s.fromM() + s.toM()) / 2, 1)
                         .orElseThrow();
                 // The meter errs alike; along a stretch of a sound fence nothing changes much.
-                assertThat(first.peakV()).as("%s %s", s, besideM).isCloseTo(middle.peakV(), within(800.0));
-                assertThat(last.peakV()).as("%s %s", s, besideM).isCloseTo(middle.peakV(), within(800.0));
+                assertThat(first.peakV()).as("%s %s", s, besideM).isCloseTo(middle.peakV(), within(500.0));
+                assertThat(last.peakV()).as("%s %s", s, besideM).isCloseTo(middle.peakV(), within(500.0));
             }
         }
     }

@@ -1,12 +1,12 @@
 package buckle.exchange;
 
 import buckle.price.JobTerms;
+import buckle.pulse.Drift;
 import buckle.pulse.EnergizerRating;
 import buckle.site.Gate;
 import buckle.site.LineBook;
 import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
-import buckle.spec.Deviation;
 import buckle.spec.PulseModel;
 import java.util.Map;
 import tools.jackson.databind.BeanDescription;
@@ -25,8 +25,8 @@ public final class Defaults {
             Circumstances.USUAL,
             PulseModel.class,
             PulseModel.USUAL,
-            Deviation.Drift.class,
-            Deviation.Drift.NONE,
+            Drift.class,
+            Drift.NONE,
             EnergizerRating.Draw.class,
             EnergizerRating.Draw.NOT_SAID,
             Gate.GateFit.class,

@@ -11,6 +11,7 @@ import buckle.exchange.job.SpecReader;
 import buckle.layout.PostKind;
 import buckle.message.JointKind;
 import buckle.power.Energizers;
+import buckle.pulse.Drift;
 import buckle.site.BadInput;
 import buckle.site.GateKind;
 import buckle.site.LineBook;
@@ -85,9 +86,7 @@ class JobFileTest {
     @Test
     void aYardstickKeepsItsDrift() throws IOException {
         JsonNode root = demo("donkey-winter-track.geojson");
-        Deviation found = Deviation.NONE
-                .withLeakage(0.2)
-                .withDrift(new Deviation.Drift(List.of(new Deviation.DriftStretch("line-1", 0, 300, 0, -0.12))));
+        Deviation found = Deviation.NONE.withLeakage(0.2).withDrift(new Drift(-0.12));
         Yardstick yardstick = new Yardstick(
                 Instant.parse("2026-05-02T08:00:00Z"),
                 Growth.LIGHT,
@@ -105,7 +104,7 @@ class JobFileTest {
         ((ObjectNode) circumstances.path("yardstick").path("found")).remove("drift");
         Yardstick before =
                 JobFileReader.read(root).plan().circumstances().yardstick().orElseThrow();
-        assertThat(before.found()).isEqualTo(found.withDrift(Deviation.Drift.NONE));
+        assertThat(before.found()).isEqualTo(found.withDrift(Drift.NONE));
         assertThat(schema().validate(root)).isEmpty();
     }
 
