@@ -41,9 +41,23 @@ maven() {
 
 build_app() {
   find_jdk
+  built && return
+  # Of two commands that start at once the second waits for what the first builds: both at it left half an application.
+  mkdir -p "$root/.buckle"
+  exec 6>"$root/.buckle/build.lock"
+  if ! flock -n 6; then
+    say "Another command is building Buckle; this one waits for it."
+    flock 6
+  fi
+  if ! built; then build_anew; fi
+  exec 6>&-
+}
+
+built() { [ -f "$build/stamp" ] && [ "$(cat "$build/stamp")" = "$(source_stamp)" ]; }
+
+build_anew() {
   local stamp
   stamp=$(source_stamp)
-  [ -f "$build/stamp" ] && [ "$(cat "$build/stamp")" = "$stamp" ] && return
   say "Building Buckle: once, some minutes on a fresh machine."
   need_build_tools
   rm -rf "$build"
