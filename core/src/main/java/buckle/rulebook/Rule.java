@@ -275,7 +275,7 @@ public enum Rule {
             "Leakage is assumed until readings tell: 0.05 mS/km with sound insulators and clean wires (aged ones 0.3, cracked ones 1.5), 0.5 in light growth, 5 in heavy, 12 after rain where the lowest hot wire is at 0.1 m, a tenth of the growth from 0.6 m up; heavy so that F2 comes out."),
     V13(
             CONVENTION,
-            "Low and high come from moving one assumption at a time and adding the squares: leakage, ground a third to three times; steel's permeability 50 to 200; resistance of wire a tenth either way, of woven goods half to double; plate 5 %; up to 16 % less a kilometre along the fence, by the root of the way; rods half to double; what lies across the terminals over the pairs that give the same plate (E9); a job may narrow steel and damping."),
+            "Low and high come from moving one assumption at a time and adding the squares: leakage, ground a third to three times; steel's permeability 50 to 200; resistance of wire a tenth either way, of woven goods half to double; plate 5 %; up to 16 % less a kilometre along the fence, by the square of the way up to a kilometre, by its root beyond; rods half to double; what lies across the terminals over the pairs that give the same plate (E9); a job may narrow steel and damping."),
     G6(PRACTICE, "Where stone stops a rod: an angle iron of 1 m; expect little."),
     G7(PRACTICE, "A stub of 1 ft in rock is a weak earth: several of them, kept wet, or earth wires instead."),
     G9(
