@@ -11,7 +11,7 @@ import { useWords } from '@/model/useWords'
 import { calendarText, dateText, kvText, stationText } from '@/shared/units'
 import HeatStrip from './HeatStrip.vue'
 import NextSteps from './NextSteps.vue'
-import { elementText, kindWords, leastShare, lookAt, ofSuspect, shareText } from './faultWords'
+import { elementText, kindWords, leastShare, lookAt, ofKind, ofSuspect, shareText } from './faultWords'
 
 const job = useJob()
 const faults = useFaults()
@@ -163,8 +163,8 @@ const wireText = (wire: number) => (wire === 0 ? 'the unpowered wires' : `unpowe
           >Most probably <b>{{ say(ofSuspect(best, nameOf, readingText, job.units)) }}</b>,
           {{ shareText(best.probability) }}.</template
         ><template v-else-if="kinds[0]"
-          >Most probably <b>{{ say(kindWords[kinds[0].kind]) }}</b>, {{ shareText(kinds[0].share) }}, without
-          one place that stands out.</template
+          >Most probably <b>{{ say(ofKind(kinds[0].kind, suspects)) }}</b>, {{ shareText(kinds[0].share) }},
+          without one place that stands out.</template
         >
         <span v-if="region.length" class="quiet-text">
           If it lies on the line, {{ stationText(answer.regionM, job.units) }} of

@@ -54,6 +54,12 @@ export function ofSuspect(
   }
 }
 
+/** A kind of which no one place stands out, with how strong it is at its most probable place. */
+export function ofKind(kind: Suspect['kind'], suspects: Suspect[]): string {
+  const first = suspects.find((s) => s.kind === kind)
+  return kind === 'LEAK' && first?.ohm ? `${kindWords.LEAK}, of about ${ohmText(first.ohm)}` : kindWords[kind]
+}
+
 type Element = FenceDiagnosis['elements'][number]
 
 /** A thing that may have failed by itself. */

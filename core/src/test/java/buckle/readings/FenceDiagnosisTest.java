@@ -69,9 +69,13 @@ class FenceDiagnosisTest {
     }
 
     private Observation observed(At at, Observed what, Instant when) {
+        return observed(plan, at, where(at), what, when);
+    }
+
+    private static Observation observed(Plan plan, At at, GeoPoint where, Observed what, Instant when) {
         return new Observation(
                 UUID.randomUUID(),
-                new Observation.Spot(Optional.empty(), at.line(), at.stationM(), where(at)),
+                new Observation.Spot(Optional.empty(), at.line(), at.stationM(), where),
                 what,
                 Optional.empty(),
                 Weather.DRY,
@@ -209,18 +213,12 @@ class FenceDiagnosisTest {
             for (int i = 0; i < volts.length; i++) {
                 double inOrder = 1.07 * (sound[0] + sound[5]) / 2 * (1 + drop / 2 - drop * i / 5);
                 double shown = Math.rint(volts[i] / sound[i] * inOrder / 100) * 100;
-                all.add(new Observation(
-                        UUID.randomUUID(),
-                        new Observation.Spot(Optional.empty(), "a", station(i), Fences.at(station(i), 0)),
+                all.add(observed(
+                        plan,
+                        new At("a", station(i)),
+                        Fences.at(station(i), 0),
                         new Observed.Peak(0, shown, false, OptionalDouble.empty()),
-                        Optional.empty(),
-                        Weather.DRY,
-                        plan.circumstances().growth(),
-                        Optional.empty(),
-                        when,
-                        "crew",
-                        "",
-                        Optional.empty()));
+                        when));
             }
             return all;
         }

@@ -160,6 +160,7 @@ class SurveyTest {
 
         // Every kind of feature, drawn across the orchard's second side or around it.
         sheet(screen, "land");
+        screen.test("land-kind").waitFor();
         List<String> kinds =
                 screen.test("land-kind").locator("option").evaluateAll("o => o.map(x => x.value)") instanceof List<?> l
                         ? l.stream().map(String::valueOf).toList()
