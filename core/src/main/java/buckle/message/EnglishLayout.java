@@ -1,5 +1,6 @@
 package buckle.message;
 
+import static buckle.message.English.number;
 import static buckle.message.English.orElse;
 import static buckle.message.English.upper;
 
@@ -102,6 +103,14 @@ final class EnglishLayout {
                         + ") carries the return badly, and all wires are hot. Make some of them earth wires.";
             case EarthGroundedAlong m ->
                 "Earth wires that are merely grounded along the way are weaker than earth wires tied to the energizer's earth terminal.";
+            case MonitoredPath m ->
+                "If this fence is monitored, its " + m.live()
+                        + " live wires are one series path, each linked to the next at alternate ends: "
+                        + en.length(m.wireM()) + " of wire, about " + number(m.ohm())
+                        + " Ω with the power off, without gates and leads"
+                        + (m.live() % 2 == 0 ? ". " : "; an odd number ends at the far end and needs a way back. ")
+                        + "A cut sounds the alarm, and so does live on earth; live on live does not. Jumpers are counted and kilovolts"
+                        + " calculated here for live wires that are joined side by side: those shock and are not monitored.";
             case LeadToNothing m ->
                 "A lead of " + m.line() + " goes to a line that is no longer on the plan, or that has no hot wire.";
             case LeadTooShort m ->

@@ -178,6 +178,13 @@ public sealed interface LayoutMessage extends Message {
     /** Earth wires that no wire ties to the terminal. */
     record EarthGroundedAlong() implements LayoutMessage {}
 
+    /**
+     * Live wires that a monitored fence has in series.
+     *
+     * @param ohm of all of them one after the other
+     */
+    record MonitoredPath(int live, double wireM, double ohm) implements LayoutMessage {}
+
     /** @param offM how much the distance is off, when that is too much */
     record OuterRow(String outer, String inner, double apartM, OptionalDouble offM) implements LayoutMessage {}
 

@@ -17,6 +17,7 @@ import buckle.rulebook.Rule;
 import buckle.rulebook.Values;
 import buckle.site.FenceLine;
 import buckle.site.Stationing;
+import buckle.spec.Animal;
 import buckle.spec.FenceSpec;
 import buckle.spec.Spec;
 import buckle.spec.Wire;
@@ -46,6 +47,7 @@ final class ScheduleFindings {
                     findings.add(Finding.at(rule, Severity.WARN, laid.id(), 0, message));
                 }
             });
+            monitored(laid, spec.fence(laid.id()), findings);
             returns(laid, spec, findings);
             seasonal(laid, findings);
             beside(laid, lines, findings);
@@ -91,6 +93,26 @@ final class ScheduleFindings {
         if (metal || families.contains(PostStock.Family.TIMBER)) {
             say.accept(new LayoutMessage.HotUninsulated(bare, metal));
         }
+    }
+
+    /** M5: what keeps people out, and has not the wires of a fence that is not monitored, may be: then its live wires are one path. */
+    private static void monitored(LaidLine laid, FenceSpec spec, List<Finding> findings) {
+        WireSchedule schedule = laid.layout().schedule();
+        List<Wire> live =
+                schedule.wires().stream().filter(w -> w.role() == WireRole.HOT).toList();
+        if (!spec.animals().contains(Animal.PEOPLE) || schedule.preset().equals(Rule.W13.name()) || live.size() < 2) {
+            return;
+        }
+        double lengthM = laid.layout().slopeLengthM();
+        double ohm = live.stream()
+                .mapToDouble(w -> lengthM * w.madeOf(spec.wires()).ohmPerM())
+                .sum();
+        findings.add(Finding.at(
+                Rule.M5,
+                schedule.preset().equals(Rule.W21.name()) ? Severity.WARN : Severity.NOTE,
+                laid.id(),
+                0,
+                new LayoutMessage.MonitoredPath(live.size(), live.size() * lengthM, ohm)));
     }
 
     /** W18: dry, stony and frozen ground carries no return. */

@@ -36,6 +36,7 @@ import buckle.site.LineBook.Side;
 import buckle.site.LineBook.StandingPost;
 import buckle.site.LineBook.Use;
 import buckle.site.Site;
+import buckle.spec.Animal;
 import buckle.spec.BraceKind;
 import buckle.spec.Circumstances;
 import buckle.spec.Decisions;
@@ -677,6 +678,35 @@ class DepthTest {
         Map<String, TakeoffLine> t = Design.of(Fences.site(0, -4, old), SPEC).takeoff().stream()
                 .collect(Collectors.toMap(TakeoffLine::item, Function.identity()));
         assertThat(t).containsKey("insulator.offset").doesNotContainKey("post.line");
+    }
+
+    /** By hand: six live wires of 200 m of 2.5 mm steel (0.17 Ω mm² a metre and 4.95 mm²), one after the other; M2, M3, M5. */
+    @Test
+    void liveWiresOfAMonitoredFenceAreOnePath() {
+        Spec people = SPEC.withFence(f -> f.withAnimals(List.of(Animal.PEOPLE)));
+        Layout monitored =
+                all(people.withFence(f -> f.withSchedule(Preset.of("W21").schedule())), straight());
+        assertThat(monitored.findings())
+                .filteredOn(f -> f.rule() == Rule.M5)
+                .singleElement()
+                .satisfies(f -> assertThat(f.severity()).isEqualTo(Severity.WARN))
+                .extracting(f -> (LayoutMessage.MonitoredPath) f.message())
+                .satisfies(m -> {
+                    assertThat(m.live()).isEqualTo(6);
+                    assertThat(m.wireM()).isCloseTo(1200, within(0.5));
+                    assertThat(m.ohm()).isCloseTo(1200 * 0.17 / 4.95, within(1.5));
+                });
+        // Heights of one's own are still those of a fence that may be monitored; an odd number of live wires needs a
+        // way back.
+        WireSchedule own = new WireSchedule("own", Preset.of("W21").wires().subList(0, 10));
+        assertThat(all(people.withFence(f -> f.withSchedule(own)), straight()).findings())
+                .anyMatch(f -> f.rule() == Rule.M5
+                        && f.severity() == Severity.NOTE
+                        && f.text(UnitSystem.METRIC).contains("needs a way back"));
+        assertThat(all(people.withFence(f -> f.withSchedule(Preset.of("W13").schedule())), straight())
+                        .findings())
+                .noneMatch(f -> f.rule() == Rule.M5);
+        assertThat(all(SPEC, straight()).findings()).noneMatch(f -> f.rule() == Rule.M5);
     }
 
     @Test

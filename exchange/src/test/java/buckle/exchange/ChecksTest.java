@@ -1126,6 +1126,13 @@ class ChecksTest {
                 "core/src/test/java/buckle/readings/FenceDiagnosisTest.java",
                 "aFenceWhoseReadingsFallIsInOrder");
         elsewhere(
+                "six live wires of a monitored fence of 200 m, one after the other",
+                "41 Ω",
+                "1,200 m of 2.5 mm steel at 0.17 Ω mm² a metre",
+                "by hand, M2",
+                "core/src/test/java/buckle/layout/DepthTest.java",
+                "liveWiresOfAMonitoredFenceAreOnePath");
+        elsewhere(
                 "what is recommended for cattle on 350 m of stone",
                 "0.25 J and more in the animal",
                 "0.1 J units are wrong there",
