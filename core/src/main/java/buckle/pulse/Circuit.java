@@ -38,21 +38,13 @@ public record Circuit(
 
     /** Along the wire from the energizer to where each run begins. */
     public Map<String, Double> beginsM() {
-        Map<String, Run> byId = new HashMap<>();
-        runs.forEach(r -> byId.put(r.id(), r));
         Map<String, Double> all = new HashMap<>();
-        for (Run run : runs) {
-            List<Run> way = new ArrayList<>();
-            Run at = run;
-            while (!all.containsKey(at.id()) && at.parent().isPresent()) {
-                way.add(at);
-                at = Objects.requireNonNull(byId.get(at.parent().get()));
-            }
-            all.putIfAbsent(at.id(), 0.0);
-            for (Run next : way.reversed()) {
-                Run before = Objects.requireNonNull(byId.get(next.parent().orElseThrow()));
-                all.put(next.id(), Objects.requireNonNull(all.get(before.id())) + before.lengthM());
-            }
+        Map<String, Double> endM = new HashMap<>();
+        for (Run run : Tree.parentsFirst(runs)) {
+            double beginsM =
+                    run.parent().map(p -> Objects.requireNonNull(endM.get(p))).orElse(0.0);
+            all.put(run.id(), beginsM);
+            endM.put(run.id(), beginsM + run.lengthM());
         }
         return all;
     }

@@ -148,7 +148,8 @@ final class Tree {
         return most;
     }
 
-    private static List<Run> parentsFirst(List<Run> runs) {
+    /** As they hang on one another, those at the energizer first. */
+    static List<Run> parentsFirst(List<Run> runs) {
         Map<String, Run> byId = new HashMap<>();
         runs.forEach(r -> byId.put(r.id(), r));
         Map<String, Integer> depth = new HashMap<>();

@@ -95,12 +95,15 @@ final class ScheduleFindings {
         }
     }
 
-    /** M5: what keeps people out, and has not the wires of a fence that is not monitored, may be: then its live wires are one path. */
+    /** M5: what has the wires of a monitored fence, or keeps people out by heights of its own: its live wires are one path. */
     private static void monitored(LaidLine laid, FenceSpec spec, List<Finding> findings) {
         WireSchedule schedule = laid.layout().schedule();
         List<Wire> live =
                 schedule.wires().stream().filter(w -> w.role() == WireRole.HOT).toList();
-        if (!spec.animals().contains(Animal.PEOPLE) || schedule.preset().equals(Rule.W13.name()) || live.size() < 2) {
+        boolean monitored = schedule.preset().equals(Rule.W21.name());
+        boolean may =
+                spec.animals().contains(Animal.PEOPLE) && !schedule.preset().equals(Rule.W13.name());
+        if (live.size() < 2 || !monitored && !may) {
             return;
         }
         double lengthM = laid.layout().slopeLengthM();
@@ -109,7 +112,7 @@ final class ScheduleFindings {
                 .sum();
         findings.add(Finding.at(
                 Rule.M5,
-                schedule.preset().equals(Rule.W21.name()) ? Severity.WARN : Severity.NOTE,
+                monitored ? Severity.WARN : Severity.NOTE,
                 laid.id(),
                 0,
                 new LayoutMessage.MonitoredPath(live.size(), live.size() * lengthM, ohm)));

@@ -31,9 +31,8 @@ import org.junit.jupiter.params.ParameterizedTest;
 import org.junit.jupiter.params.provider.CsvSource;
 
 /**
- * Where a fault must be, against the same asked of many fences drawn from what is not known (by walks, of
- * Metropolis): each is solved with
- * every fault, nothing is taken to go straight or to be normally distributed. So it shows what readings tell at all.
+ * Where a fault must be, against the same asked of many fences drawn from what is not known (Metropolis sampling): each is solved
+ * with every fault, nothing is taken to go straight or to be normally distributed. So it shows what readings tell at all.
  */
 class SampledPosteriorTest {
     private static final int SOLVED = 60;

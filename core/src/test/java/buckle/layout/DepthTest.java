@@ -707,6 +707,10 @@ class DepthTest {
                         .findings())
                 .noneMatch(f -> f.rule() == Rule.M5);
         assertThat(all(SPEC, straight()).findings()).noneMatch(f -> f.rule() == Rule.M5);
+        // Whatever animals are named, these are the wires of a monitored fence.
+        assertThat(all(SPEC.withFence(f -> f.withSchedule(Preset.of("W21").schedule())), straight())
+                        .findings())
+                .anyMatch(f -> f.rule() == Rule.M5 && f.severity() == Severity.WARN);
     }
 
     @Test

@@ -1119,7 +1119,7 @@ class ChecksTest {
                 "core/src/test/java/buckle/circuit/CircuitTest.java",
                 "aRingWithOpenedSwitchesIsTheOpenLineThatIsLeft");
         elsewhere(
-                "seven lines of 0.4 to 4.5 km whose readings fall by 4 or 12 % a kilometre",
+                "seven lines of 0.4 to 4.5 km whose readings fall by 4 or 12 % to their far end",
                 "in order, none to be read again; a leak of 200 Ω is found",
                 "kilovolts mostly fall from the energizer on",
                 "common practice",

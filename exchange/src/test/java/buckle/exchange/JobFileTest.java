@@ -101,7 +101,21 @@ class JobFileTest {
         JobFile job = JobFileReader.read(root);
         assertThat(job.plan().circumstances().yardstick()).hasValue(yardstick);
         assertThat(schema().validate(Json.parse(JobFileWriter.write(job)))).isEmpty();
-        ((ObjectNode) circumstances.path("yardstick").path("found")).remove("drift");
+        ObjectNode told = (ObjectNode) circumstances.path("yardstick").path("found");
+        // As it was told for a day, by stretches.
+        told.putObject("drift")
+                .putArray("stretches")
+                .addObject()
+                .put("lineId", "line-1")
+                .put("atTo", -0.12);
+        assertThat(JobFileReader.read(root)
+                        .plan()
+                        .circumstances()
+                        .yardstick()
+                        .orElseThrow()
+                        .found())
+                .isEqualTo(found.withDrift(Drift.NONE));
+        told.remove("drift");
         Yardstick before =
                 JobFileReader.read(root).plan().circumstances().yardstick().orElseThrow();
         assertThat(before.found()).isEqualTo(found.withDrift(Drift.NONE));
